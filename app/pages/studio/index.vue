@@ -1,0 +1,3 @@
+<template>
+  <p>Studio</p>
+</template>

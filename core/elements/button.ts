@@ -1,0 +1,41 @@
+import { escapeHtml } from '../render/escape'
+import { linkAddress, textPiece } from '../render/values'
+import { type ElementSpec, prop } from './spec'
+import { describe } from './words'
+
+export const button: ElementSpec = {
+  type: 'button',
+  name: 'Button',
+  about: 'One clear way on. It is drawn only when it has a label and leads somewhere.',
+  group: 'Words',
+  props: {
+    label: { kind: 'text', label: 'Label', default: 'Read more', dynamic: true, most: 120 },
+    link: { kind: 'link', label: 'Leads to', default: { page: 'home' }, dynamic: true },
+    look: {
+      kind: 'choice',
+      label: 'Look',
+      default: 'filled',
+      options: [
+        { value: 'filled', label: 'Filled' },
+        { value: 'outlined', label: 'Outlined' },
+      ],
+    },
+  },
+  css: [
+    '.btn{align-self:var(--a,start);padding:.55em 1.1em;border:1px solid var(--b-bg);border-radius:var(--b-r);' +
+      'background:var(--b-bg);color:var(--b-ink);text-decoration:none;font-weight:600;line-height:1.3}' +
+      '.outlined{background:none;color:inherit;border-color:currentColor}.btn:hover{text-decoration:underline}',
+  ],
+  summary: (props, names) => describe(props.label, names),
+  draw(element, compile) {
+    const label = textPiece(prop(element, button, 'label'))
+    const link = prop(element, button, 'link')
+    const look = prop(element, button, 'look') === 'outlined' ? ['btn', 'outlined'] : ['btn']
+    const attributes = compile.attributes(element, ...look)
+    return (scene) => {
+      const href = linkAddress(link, scene)
+      const inside = typeof label === 'string' ? label : label(scene)
+      return href && inside ? `<a${attributes} href="${escapeHtml(href)}">${inside}</a>` : ''
+    }
+  },
+}

@@ -1,0 +1,13 @@
+import type { ElementSpec } from './spec'
+
+export const divider: ElementSpec = {
+  type: 'divider',
+  name: 'Divider',
+  about: 'A line across the column.',
+  group: 'Space',
+  props: {},
+  css: ['.divider{border:0;border-top:1px solid;width:100%;margin:0;opacity:.8}'],
+  styles: {},
+  summary: () => '',
+  draw: (element, compile) => `<hr${compile.attributes(element, 'divider')}>`,
+}

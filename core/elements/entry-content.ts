@@ -1,0 +1,25 @@
+import { contentPiece } from '../render/rich'
+import { RICH_CSS } from './text'
+import type { ElementSpec } from './spec'
+
+export const entryContent: ElementSpec = {
+  type: 'entry-content',
+  name: 'Entry content',
+  about: 'What writers wrote: the content of the entry that the page shows.',
+  group: 'Entry',
+  regions: ['body'],
+  once: true,
+  props: {},
+  css: [RICH_CSS],
+  summary: () => '',
+  draw(element, compile) {
+    const open = `<div${compile.attributes(element, 'rich', 'content')}>`
+    return (scene) => {
+      const { subject } = scene
+      const doc = subject.kind === 'entry' ? subject.entry.content : null
+      const piece = doc ? contentPiece(doc) : ''
+      const html = typeof piece === 'string' ? piece : piece(scene)
+      return html && `${open}${html}</div>`
+    }
+  },
+}

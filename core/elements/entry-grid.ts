@@ -1,0 +1,101 @@
+import { type Entry, entryName, entrySubject } from '../site'
+import { attribute, escapeHtml } from '../render/escape'
+import { draw } from '../render/program'
+import { type Scene, about } from '../render/scene'
+import { textPiece } from '../render/values'
+import { PICTURE_CSS, img } from './pictures'
+import { type ElementSpec, prop } from './spec'
+
+/** Entries the grid shows: the newest of a type, or those that the page itself lists. Never the page's own. */
+function entriesFor(scene: Scene, source: string, type: string | null, most: number): readonly Entry[] {
+  const { catalogue, page } = scene
+  const all = source === 'page' ? (page.kind === 'search' ? scene.found : catalogue.listing(page)) : null
+  const entries = all ?? (type ? catalogue.entriesOfType(type) : [])
+  const shown: Entry[] = []
+  for (const entry of entries) {
+    if (shown.length === most) break
+    if (entry.id !== page.entry) shown.push(entry)
+  }
+  return shown
+}
+
+/** The card that is drawn when no card layout is chosen: picture, title, summary. */
+function plainCard(entry: Entry, scene: Scene, tag: string): string {
+  const { catalogue } = scene
+  const href = catalogue.addressOf(entry.id)
+  const picture = entry.picture ? catalogue.pictures.get(entry.picture) : undefined
+  const title = escapeHtml(entryName(entry, catalogue.types.get(entry.type)))
+  const summary = entry.excerpt ? `<p>${escapeHtml(entry.excerpt)}</p>` : ''
+  return (
+    (picture ? `<div class="pic lying">${img(picture, '')}</div>` : '') +
+    `<${tag} class="card-title">${href ? `<a${attribute('href', href)}>${title}</a>` : title}</${tag}>${summary}`
+  )
+}
+
+export const entryGrid: ElementSpec = {
+  type: 'entry-grid',
+  name: 'Entry grid',
+  about: 'Entries side by side: the newest of a page type, or those of the archive, term or person shown.',
+  group: 'Entry',
+  props: {
+    source: {
+      kind: 'choice',
+      label: 'Shows',
+      default: 'newest',
+      options: [
+        { value: 'newest', label: 'The newest of a page type' },
+        { value: 'page', label: 'The entries of this page' },
+      ],
+    },
+    type: { kind: 'type', label: 'Page type', default: null },
+    most: { kind: 'number', label: 'At most', default: 3, min: 1, max: 48 },
+    columns: { kind: 'number', label: 'Columns', default: 3, min: 1, max: 6 },
+    card: { kind: 'card', label: 'Each drawn as', default: null },
+    level: {
+      kind: 'choice',
+      label: 'Titles are',
+      default: '2',
+      options: [
+        { value: '2', label: 'Headings of level 2' },
+        { value: '3', label: 'Headings of level 3' },
+      ],
+    },
+    empty: { kind: 'text', label: 'If there are none', default: '', dynamic: false, most: 300 },
+  },
+  css: [
+    PICTURE_CSS,
+    '.grid{display:grid;grid-template-columns:repeat(var(--k),minmax(0,1fr));gap:var(--g);list-style:none;padding:0}' +
+      '.k1{--k:1}.k2{--k:2}.k3{--k:3}.k4{--k:4}.k5{--k:5}.k6{--k:6}.grid>li{min-width:0;overflow-wrap:break-word}' +
+      '.card-title{font-size:var(--h3);line-height:1.2;margin-top:.5em}.card-title a{color:inherit}' +
+      '.grid .row{padding-inline:0}@media (max-width:1023.98px){.k3,.k4,.k5,.k6{--k:2}}@media (max-width:639.98px){.grid{--k:1}}',
+  ],
+  summary(props, names) {
+    if (props.source === 'page') return 'entries of this page'
+    const type =
+      typeof props.type === 'string' ? (names.type(props.type) ?? 'a type that no longer exists') : 'no type chosen'
+    return `${Number(props.most ?? 3)} of ${type}`
+  },
+  draw(element, compile) {
+    const source = String(prop(element, entryGrid, 'source'))
+    const type = prop(element, entryGrid, 'type') as string | null
+    const most = Number(prop(element, entryGrid, 'most'))
+    const cardId = prop(element, entryGrid, 'card')
+    const tag = `h${prop(element, entryGrid, 'level')}`
+    const empty = textPiece(prop(element, entryGrid, 'empty')) as string
+    const attributes = compile.attributes(element, 'grid', `k${prop(element, entryGrid, 'columns')}`)
+    const none = empty && `<p${compile.attributes(element)}>${empty}</p>`
+    if (typeof cardId === 'string') compile.usesCard(cardId)
+    return (scene) => {
+      const entries = entriesFor(scene, source, type, most)
+      if (entries.length === 0) return none
+      // A card inside a card draws plainly: a grid never leads into itself.
+      const card = typeof cardId === 'string' && compile.region !== 'card' ? scene.cards.get(cardId) : undefined
+      let html = ''
+      for (const entry of entries) {
+        const subject = entrySubject(scene.catalogue, entry)
+        html += `<li>${card ? draw(card, about(scene, subject)) : plainCard(entry, scene, tag)}</li>`
+      }
+      return `<ul${attributes}>${html}</ul>`
+    }
+  },
+}

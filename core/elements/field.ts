@@ -1,0 +1,101 @@
+import { type FieldValue, isFieldValue } from '../layouts/types'
+import { type Reading, isRichDoc, readField, safeAddress } from '../site'
+import { attribute, escapeHtml } from '../render/escape'
+import { writeReading } from '../render/format'
+import type { Piece } from '../render/piece'
+import { contentPiece } from '../render/rich'
+import type { Scene } from '../render/scene'
+import { plainText, readingAddress } from '../render/values'
+import { img } from './pictures'
+import { type ElementSpec, prop } from './spec'
+import { describe } from './words'
+
+type Draw = (reading: Reading, value: FieldValue, scene: Scene, linked: boolean) => string
+
+function pictures({ value }: Reading, _: FieldValue, { catalogue }: Scene): string {
+  const ids = Array.isArray(value) ? value : [value]
+  let html = ''
+  for (const id of ids) {
+    const picture = catalogue.pictures.get(String(id))
+    if (picture) html += img(picture, picture.alt)
+  }
+  return html && `<span class="pics">${html}</span>`
+}
+
+function documents({ value }: Reading): string {
+  let html = ''
+  for (const file of Array.isArray(value) ? (value as { name?: unknown; address?: unknown }[]) : []) {
+    const href = typeof file.address === 'string' ? safeAddress(file.address) : null
+    if (href) html += `<li><a${attribute('href', href)}>${escapeHtml(String(file.name ?? href))}</a></li>`
+  }
+  return html && `<ul>${html}</ul>`
+}
+
+const text: Draw = (reading, value, scene, linked) => {
+  const written = writeReading(reading, value.format ?? {}, scene.formats, scene.catalogue)
+  if (!written) return ''
+  const html = escapeHtml(written)
+  const href = linked ? readingAddress(reading, scene) : null
+  const shown = href ? `<a${attribute('href', href)}>${html}</a>` : html
+  return escapeHtml(value.before ?? '') + shown + escapeHtml(value.after ?? '')
+}
+
+/** Kinds of field that are not written as a line of text. */
+const DRAW: Partial<Record<Reading['kind'], Draw>> = {
+  picture: pictures,
+  pictures,
+  documents,
+  rich: ({ value }, _value, scene) => {
+    const piece = isRichDoc(value) ? contentPiece(value) : ''
+    return typeof piece === 'string' ? piece : piece(scene)
+  },
+}
+
+export const field: ElementSpec = {
+  type: 'field',
+  name: 'Field',
+  about: 'One field with its label, in the format you choose; nothing at all when it is empty.',
+  group: 'Entry',
+  props: {
+    value: {
+      kind: 'field',
+      label: 'Field',
+      default: { kind: 'field', of: 'page', field: 'title' },
+    },
+    label: { kind: 'text', label: 'Label', default: '', dynamic: false, most: 120 },
+    arrange: {
+      kind: 'choice',
+      label: 'Label stands',
+      default: 'before',
+      options: [
+        { value: 'before', label: 'Before the value' },
+        { value: 'above', label: 'Above it' },
+        { value: 'table', label: 'Left, value right' },
+      ],
+    },
+    linked: { kind: 'yes-no', label: 'Lead to its page', default: true },
+  },
+  css: [
+    '.field{overflow-wrap:break-word}.field .label{font-weight:600}.above .label{display:block}' +
+      '.table{display:flex;gap:1em;justify-content:space-between}.table .value{text-align:right}' +
+      '.pics{display:grid;grid-template-columns:repeat(auto-fill,minmax(9em,1fr));gap:.5em}.field ul{padding-left:1.2em}',
+  ],
+  summary: (props, names) => describe(props.value, names),
+  draw(element, compile) {
+    const value = prop(element, field, 'value')
+    if (!isFieldValue(value)) return ''
+    const linked = prop(element, field, 'linked') === true
+    const arrange = String(prop(element, field, 'arrange'))
+    const open = `<div${compile.attributes(element, 'field', ...(arrange === 'before' ? [] : [arrange]))}>`
+    const label = escapeHtml(String(prop(element, field, 'label')))
+    const before = label ? `${open}<span class="label">${label}</span> <span class="value">` : open
+    const after = label ? '</span></div>' : '</div>'
+    const filled: Piece = (scene) => {
+      const reading = readField(value, scene)
+      const html = reading ? (DRAW[reading.kind] ?? text)(reading, value, scene, linked) : ''
+      const shown = html || escapeHtml(plainText(value.fallback, scene))
+      return shown && before + shown + after
+    }
+    return filled
+  },
+}

@@ -1,0 +1,42 @@
+import { join, wrapFilled } from '../render/piece'
+import { linkAddress, textPiece } from '../render/values'
+import { escapeHtml } from '../render/escape'
+import { type ElementSpec, prop } from './spec'
+import { describe } from './words'
+
+export const heading: ElementSpec = {
+  type: 'heading',
+  name: 'Heading',
+  about: 'A line that names what follows; level 1 is the title of the page.',
+  group: 'Words',
+  props: {
+    text: { kind: 'text', label: 'Text', default: 'Heading', dynamic: true, most: 500 },
+    level: {
+      kind: 'choice',
+      label: 'Level',
+      default: '2',
+      options: [
+        { value: '1', label: "1, the page's own title" },
+        { value: '2', label: '2' },
+        { value: '3', label: '3' },
+        { value: '4', label: '4' },
+      ],
+    },
+    link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
+  },
+  css: ['.heading a{color:inherit}'],
+  summary: (props, names) => describe(props.text, names),
+  draw(element, compile) {
+    const tag = `h${prop(element, heading, 'level')}`
+    const text = textPiece(prop(element, heading, 'text'))
+    const open = `<${tag}${compile.attributes(element, 'heading')}>`
+    const link = prop(element, heading, 'link')
+    if (!link) return wrapFilled(open, text, `</${tag}>`)
+    const linked = join((scene) => {
+      const inside = typeof text === 'string' ? text : text(scene)
+      const href = inside && linkAddress(link, scene)
+      return href ? `<a href="${escapeHtml(href)}">${inside}</a>` : inside
+    })
+    return wrapFilled(open, linked, `</${tag}>`)
+  },
+}

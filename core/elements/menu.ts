@@ -1,0 +1,67 @@
+import type { MenuItem } from '../site'
+import { attribute, escapeHtml } from '../render/escape'
+import type { Scene } from '../render/scene'
+import { linkAddress } from '../render/values'
+import { type ElementSpec, prop } from './spec'
+
+/** Items without a place to go keep their label when they have items below them, and are left out otherwise. */
+function item({ label, link, items }: MenuItem, scene: Scene): string {
+  const href = linkAddress(link, scene)
+  const below = list(items, scene)
+  if (!href && !below) return ''
+  const current = href && href === scene.page.address ? ' aria-current="page"' : ''
+  const text = escapeHtml(label)
+  return `<li>${href ? `<a${attribute('href', href)}${current}>${text}</a>` : `<span>${text}</span>`}${below}</li>`
+}
+
+function list(items: readonly MenuItem[], scene: Scene): string {
+  let html = ''
+  for (const i of items) html += item(i, scene)
+  return html && `<ul>${html}</ul>`
+}
+
+export const menu: ElementSpec = {
+  type: 'menu',
+  name: 'Menu',
+  about: 'A named tree of links, in a line or as a list.',
+  group: 'Site',
+  props: {
+    menu: { kind: 'menu', label: 'Menu', default: null },
+    direction: {
+      kind: 'choice',
+      label: 'Runs',
+      default: 'across',
+      options: [
+        { value: 'across', label: 'Across' },
+        { value: 'down', label: 'Down' },
+      ],
+    },
+    title: { kind: 'yes-no', label: 'Show its name', default: false },
+  },
+  css: [
+    '.menu ul{list-style:none;padding:0}.menu a{color:inherit;text-decoration:none}.menu a:hover{text-decoration:underline}' +
+      '.menu a[aria-current]{text-decoration:underline;text-decoration-thickness:2px;text-underline-offset:.4em}' +
+      '.across>ul{margin:-.2em -.65em}.across li{position:relative;display:inline-block;margin:.2em .65em}' +
+      '.across ul ul{display:none;position:absolute;left:-.8em;top:100%;z-index:5;min-width:11em;padding:.4em 0;text-align:left;' +
+      'background:var(--c-paper,#fff);color:var(--c-ink,#000);border:1px solid}' +
+      '.across li:hover>ul,.across li:focus-within>ul{display:block}' +
+      '.across ul ul li{display:block;margin:.3em .8em}.down li+li{margin-top:.35em}.down ul ul{padding-left:1em;margin-top:.35em}' +
+      '.menu-name{font-weight:600;margin-bottom:.5em}',
+  ],
+  summary: (props, names) =>
+    typeof props.menu === 'string' ? (names.menu(props.menu) ?? 'a menu that no longer exists') : 'no menu chosen',
+  draw(element, compile) {
+    const id = prop(element, menu, 'menu')
+    if (typeof id !== 'string') return ''
+    const named = prop(element, menu, 'title') === true
+    const attributes = compile.attributes(element, 'menu', String(prop(element, menu, 'direction')))
+    return (scene) => {
+      const chosen = scene.catalogue.menus.get(id)
+      const html = chosen ? list(chosen.items, scene) : ''
+      if (!html) return ''
+      const label = escapeHtml(chosen!.name)
+      const title = named ? `<p class="menu-name">${label}</p>` : ''
+      return `<nav${attributes} aria-label="${label}">${title}${html}</nav>`
+    }
+  },
+}

@@ -1,0 +1,51 @@
+import { pictureAddress } from '../render/compile'
+import { attribute, escapeHtml } from '../render/escape'
+import { linkAddress, pictureOf } from '../render/values'
+import type { Piece } from '../render/piece'
+import type { Value } from '../layouts/types'
+import type { Picture } from '../site'
+import type { Property } from './spec'
+
+/** Shapes a picture can be cropped to, as CSS aspect ratios. */
+export const SHAPE: Extract<Property, { kind: 'choice' }> = {
+  kind: 'choice',
+  label: 'Shape',
+  default: 'own',
+  options: [
+    { value: 'own', label: 'As it is' },
+    { value: 'square', label: 'Square' },
+    { value: 'standing', label: 'Standing, 3 to 4' },
+    { value: 'lying', label: 'Lying, 4 to 3' },
+    { value: 'broad', label: 'Broad, 16 to 9' },
+  ],
+}
+
+export const PICTURE_CSS =
+  '.pic img{border-radius:inherit}.square img,.standing img,.lying img,.broad img{width:100%;object-fit:cover}' +
+  '.square img{aspect-ratio:1}.standing img{aspect-ratio:3/4}.lying img{aspect-ratio:4/3}.broad img{aspect-ratio:16/9}'
+
+/** An `img` with its own size, so that nothing jumps while it loads. */
+export function img(picture: Picture, alt: string, eager = false): string {
+  const src = escapeHtml(pictureAddress(picture))
+  const size = ` width="${picture.width}" height="${picture.height}"`
+  return `<img src="${src}" alt="${escapeHtml(alt)}"${size}${eager ? '' : ' loading="lazy"'} decoding="async">`
+}
+
+/** A figure with a picture, linked or not; nothing when there is no picture. */
+export function figure(options: {
+  open: string
+  picture: Value
+  alt: Value
+  link: Value
+  site: boolean
+  eager: boolean
+}): Piece {
+  return (scene) => {
+    const picture = pictureOf(options.picture, scene, options.site)
+    if (!picture) return ''
+    const alt = typeof options.alt === 'string' && options.alt ? options.alt : picture.alt
+    const html = img(picture, alt, options.eager)
+    const href = linkAddress(options.link, scene)
+    return options.open + (href ? `<a${attribute('href', href)}>${html}</a>` : html) + '</figure>'
+  }
+}

@@ -1,0 +1,28 @@
+import { escapeHtml } from '../render/escape'
+import { type ElementSpec, prop } from './spec'
+
+export const searchBox: ElementSpec = {
+  type: 'search-box',
+  name: 'Search box',
+  about: 'A field to search the site with, filled with what was searched for.',
+  group: 'Site',
+  props: {
+    label: { kind: 'text', label: 'Label', default: 'Search this site', dynamic: false, most: 80 },
+    button: { kind: 'text', label: 'Button', default: 'Search', dynamic: false, most: 40 },
+  },
+  css: [
+    '.search-box form{display:flex;flex-wrap:wrap;gap:.5em;align-items:end}.search-box label{flex:1 1 12em}' +
+      '.search-box input{display:block;width:100%;font:inherit;padding:.45em .6em;border:1px solid;background:#fff;color:#1f2328;margin-top:.25em}' +
+      '.search-box button{font:inherit;font-weight:600;padding:.5em 1em;border:1px solid var(--b-bg);border-radius:var(--b-r);background:var(--b-bg);color:var(--b-ink);cursor:pointer}',
+  ],
+  summary: () => '',
+  draw(element, compile) {
+    const label = escapeHtml(String(prop(element, searchBox, 'label')))
+    const button = escapeHtml(String(prop(element, searchBox, 'button')))
+    const open =
+      `<search${compile.attributes(element, 'search-box')}><form action="/search" method="get">` +
+      `<label>${label}<input type="search" name="q" maxlength="200" value="`
+    const close = `"></label><button type="submit">${button}</button></form></search>`
+    return ({ query }) => open + escapeHtml(query) + close
+  },
+}

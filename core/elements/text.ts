@@ -1,0 +1,31 @@
+import { richPiece } from '../render/rich'
+import { isRichDoc } from '../site'
+import { wrapFilled } from '../render/piece'
+import { type ElementSpec, prop } from './spec'
+import { describe } from './words'
+
+/** The looks of running text, shared by the text element and by entry content. */
+export const RICH_CSS =
+  '.rich>*+*{margin-top:.8em}.rich ul,.rich ol{padding-left:1.3em}.rich li+li{margin-top:.25em}' +
+  '.rich blockquote{padding-left:1em;border-left:2px solid currentColor;font-style:italic}' +
+  '.rich hr{border:0;border-top:1px solid currentColor;opacity:.3}.rich{overflow-wrap:break-word}'
+
+export const text: ElementSpec = {
+  type: 'text',
+  name: 'Text',
+  about: 'Paragraphs, lists and links, with dynamic fields anywhere inside.',
+  group: 'Words',
+  props: {
+    text: {
+      kind: 'rich',
+      label: 'Text',
+      default: { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'Write here.' }] }] },
+    },
+  },
+  css: [RICH_CSS],
+  summary: (props, names) => describe(props.text, names),
+  draw(element, compile) {
+    const doc = prop(element, text, 'text')
+    return isRichDoc(doc) ? wrapFilled(`<div${compile.attributes(element, 'rich')}>`, richPiece(doc), '</div>') : ''
+  },
+}

@@ -1,0 +1,16 @@
+import type { Layout } from '../layouts/types'
+import type { HouseStyle } from '../styles'
+import type { Frame } from './types'
+import type { Rules } from './resolve'
+
+/** Everything that is designed: what a draft holds and what a release freezes. */
+export interface Design {
+  format: 1
+  layouts: Layout[]
+  frames: Frame[]
+  house: HouseStyle
+}
+
+export function rulesOf(design: Pick<Design, 'layouts' | 'frames'>): Rules {
+  return { frames: design.frames, layoutRegions: new Map(design.layouts.map((l) => [l.id, l.region])) }
+}

@@ -1,0 +1,18 @@
+export * from './types'
+export { type Facts, factsOf, matches, nearlyMatches, narrownessOf, refinementsOf, keysOf } from './match'
+export { holds, dayIn } from './circumstances'
+export { compareCandidates, decidingRule } from './rank'
+export { type Rules, resolveInTurn, outcomeOf, candidacy, whyOf } from './resolve'
+export {
+  frameName,
+  frameSentence,
+  targetName,
+  refinementName,
+  circumstanceName,
+  namesFrom,
+  or,
+  type FrameNames,
+} from './words'
+export { checkFrame } from './check'
+export { newFrame, GROUPS, groupOf } from './frame'
+export { type Design, rulesOf } from './design'

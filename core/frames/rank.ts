@@ -1,0 +1,42 @@
+import { matches, narrownessOf, refinementsOf, type Facts } from './match'
+import type { Catalogue } from '../site'
+import type { Candidate, Frame, Rule } from './types'
+
+const RULES: readonly [Rule, (a: Candidate, b: Candidate) => number][] = [
+  ['outranks', (a, b) => Number(b.frame.outranks) - Number(a.frame.outranks)],
+  ['circumstances', (a, b) => Number(b.frame.onlyWhen.length > 0) - Number(a.frame.onlyWhen.length > 0)],
+  ['narrowness', (a, b) => b.narrowness - a.narrowness],
+  ['refinements', (a, b) => b.refinements - a.refinements],
+  ['circumstance-count', (a, b) => b.frame.onlyWhen.length - a.frame.onlyWhen.length],
+  ['order', (a, b) => a.frame.order - b.frame.order],
+  ['id', (a, b) => (a.frame.id < b.frame.id ? -1 : a.frame.id > b.frame.id ? 1 : 0)],
+]
+
+/** Total order of candidates: negative when `a` comes first (rules: Who wins). */
+export function compareCandidates(a: Candidate, b: Candidate): number {
+  for (const [, compare] of RULES) {
+    const order = compare(a, b)
+    if (order !== 0) return order
+  }
+  return 0
+}
+
+/** The first rule that puts `winner` before `loser`. */
+export function decidingRule(winner: Candidate, loser: Candidate): Rule {
+  return RULES.find(([, compare]) => compare(winner, loser) !== 0)?.[0] ?? 'id'
+}
+
+/** The covering target that ranks highest: the narrowest, then the one with most refinements; null when none covers. */
+export function coverage(frame: Frame, facts: Facts, catalogue: Catalogue): Candidate | null {
+  const chosen = facts.entry?.chosenFrame === frame.id && frame.offeredTo.includes(facts.entry.type)
+  if (chosen) return { frame, target: -1, narrowness: 5, refinements: 0 }
+  let best: Candidate | null = null
+  for (const [index, target] of frame.covers.entries()) {
+    const narrowness = narrownessOf(target)
+    const refinements = refinementsOf(target)
+    if (best && (narrowness < best.narrowness || (narrowness === best.narrowness && refinements <= best.refinements)))
+      continue
+    if (matches(target, facts, catalogue)) best = { frame, target: index, narrowness, refinements }
+  }
+  return best
+}

@@ -1,0 +1,115 @@
+import { REGIONS, type LayoutRegion, type Region } from '../layouts/types'
+import type { Catalogue, Id, Page } from '../site'
+import { holds } from './circumstances'
+import { type Facts, factsOf, matches, nearlyMatches } from './match'
+import { compareCandidates, coverage, decidingRule } from './rank'
+import type {
+  Candidate,
+  Frame,
+  Loss,
+  NearMiss,
+  Outcome,
+  RegionOutcome,
+  Request,
+  Say,
+  Shown,
+  Standing,
+  Why,
+} from './types'
+
+/** The part of a design that decides: its frames, and the region of every layout that exists. */
+export interface Rules {
+  frames: readonly Frame[]
+  layoutRegions: ReadonlyMap<Id, LayoutRegion>
+}
+
+/** Why a say cannot decide a region, or null when it can. */
+function unusable(say: Say, region: Region, rules: Rules): Loss | null {
+  if (say.kind === 'pass') return { kind: 'passed' }
+  if (say.kind === 'empty') return null
+  const of = rules.layoutRegions.get(say.layout)
+  if (of === undefined) return { kind: 'layout-missing', layout: say.layout }
+  return of === region ? null : { kind: 'layout-region', layout: say.layout }
+}
+
+/** What stands where no frame has a say: nothing, or the plain body, so that content never disappears. */
+const unsaid = (region: Region): Shown => (region === 'body' ? { kind: 'plain' } : { kind: 'none' })
+
+function decide(region: Region, candidates: readonly Candidate[], rules: Rules): RegionOutcome {
+  for (const { frame } of candidates) {
+    const say = frame.regions[region]
+    if (unusable(say, region, rules)) continue
+    return { shown: say.kind === 'use' ? { kind: 'layout', layout: say.layout } : { kind: 'empty' }, by: frame.id }
+  }
+  return { shown: unsaid(region), by: null }
+}
+
+/** Decides every region from candidates in rank order. */
+export function outcomeOf(page: Page, candidates: Candidate[], rules: Rules): Outcome {
+  const regions = {} as Outcome['regions']
+  for (const region of REGIONS) regions[region] = decide(region, candidates, rules)
+  return { page: page.key, regions, candidates }
+}
+
+/** The frame's candidacy for a page and a request, or null when it has none. */
+export function candidacy(frame: Frame, facts: Facts, request: Request, catalogue: Catalogue): Candidate | null {
+  if (!frame.on) return null
+  const candidate = coverage(frame, facts, catalogue)
+  if (!candidate || frame.except.some((t) => matches(t, facts, catalogue))) return null
+  const { timeZone } = catalogue.site.settings
+  return frame.onlyWhen.every((c) => holds(c, request, timeZone)) ? candidate : null
+}
+
+/**
+ * The outcome for one page and one request by testing every frame in turn. Slow and obvious: the compiled
+ * resolver is checked against it.
+ */
+export function resolveInTurn(rules: Rules, catalogue: Catalogue, page: Page, request: Request): Outcome {
+  const facts = factsOf(catalogue, page)
+  const candidates = rules.frames
+    .map((frame) => candidacy(frame, facts, request, catalogue))
+    .filter((c) => c !== null)
+    .sort(compareCandidates)
+  return outcomeOf(page, candidates, rules)
+}
+
+function standings(region: Region, outcome: Outcome, rules: Rules): Standing[] {
+  const { by } = outcome.regions[region]
+  const winner = outcome.candidates.find((c) => c.frame.id === by)
+  return outcome.candidates.map((candidate) => {
+    const say = candidate.frame.regions[region]
+    if (candidate === winner) return { candidate, say, loss: null }
+    const loss = unusable(say, region, rules)
+    // Every candidate that could decide stands behind the winner, so there is one.
+    return { candidate, say, loss: loss ?? { kind: 'outranked', by: by!, rule: decidingRule(winner!, candidate) } }
+  })
+}
+
+function nearMiss(frame: Frame, facts: Facts, request: Request, catalogue: Catalogue): NearMiss | null {
+  const covers = coverage(frame, facts, catalogue)
+  if (!covers) {
+    for (const [target, t] of frame.covers.entries()) {
+      const index = nearlyMatches(t, facts, catalogue)
+      if (index >= 0) return frame.on ? { frame, kind: 'refinement', target, index } : null
+    }
+    return null
+  }
+  if (!frame.on) return { frame, kind: 'off' }
+  const target = frame.except.findIndex((t) => matches(t, facts, catalogue))
+  if (target >= 0) return { frame, kind: 'excepted', target }
+  const { timeZone } = catalogue.site.settings
+  const index = frame.onlyWhen.findIndex((c) => !holds(c, request, timeZone))
+  return index >= 0 ? { frame, kind: 'circumstance', index } : null
+}
+
+/** The outcome with its whole explanation: winners, losers with the rule against each, and near misses. */
+export function whyOf(outcome: Outcome, rules: Rules, catalogue: Catalogue, page: Page, request: Request): Why {
+  const facts = factsOf(catalogue, page)
+  const regions = {} as Why['regions']
+  for (const region of REGIONS) {
+    regions[region] = { ...outcome.regions[region], standings: standings(region, outcome, rules) }
+  }
+  const near = rules.frames.map((f) => nearMiss(f, facts, request, catalogue)).filter((n) => n !== null)
+  near.sort((a, b) => (a.frame.id < b.frame.id ? -1 : 1))
+  return { page: page.key, regions, near }
+}

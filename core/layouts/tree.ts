@@ -1,0 +1,105 @@
+import type { Id } from '../site'
+import type { Column, Layout, LayoutElement, Row, TreeNode } from './types'
+
+export type Parent = Layout | Row | Column
+
+/** What may stand in what. */
+const HOLDS: Record<string, readonly TreeNode['kind'][]> = {
+  layout: ['row'],
+  row: ['column'],
+  column: ['element', 'row'],
+}
+
+export function mayHold(parent: Parent['kind'], child: TreeNode['kind']): boolean {
+  return HOLDS[parent]!.includes(child)
+}
+
+export function childrenOf(node: Layout | TreeNode): readonly TreeNode[] {
+  return node.kind === 'element' ? [] : node.children
+}
+
+/** Every row, column and element, each before its children, in the order of the page. */
+export function* walk(node: Layout | TreeNode): Generator<TreeNode> {
+  for (const child of childrenOf(node)) {
+    yield child
+    yield* walk(child)
+  }
+}
+
+export interface Place {
+  parent: Parent
+  index: number
+  node: TreeNode
+}
+
+/** Where a row, column or element stands, or null when the layout has no such id. */
+export function find(layout: Layout, id: Id): Place | null {
+  const search = (parent: Parent): Place | null => {
+    for (const [index, node] of parent.children.entries()) {
+      if (node.id === id) return { parent, index, node }
+      const below = node.kind === 'element' ? null : search(node)
+      if (below) return below
+    }
+    return null
+  }
+  return search(layout)
+}
+
+/** The layout itself, a row or a column with this id. */
+export function findParent(layout: Layout, id: Id): Parent | null {
+  if (layout.id === id) return layout
+  const node = find(layout, id)?.node
+  return node && node.kind !== 'element' ? node : null
+}
+
+/** The nodes from the outermost row down to the node itself; empty when it is not there. */
+export function pathTo(layout: Layout, id: Id): TreeNode[] {
+  const search = (node: Layout | TreeNode): TreeNode[] | null => {
+    for (const child of childrenOf(node)) {
+      if (child.id === id) return [child]
+      const below = search(child)
+      if (below) return [child, ...below]
+    }
+    return null
+  }
+  return search(layout) ?? []
+}
+
+/** How many rows stand inside one another at the deepest place below (and with) a node. */
+export function rowDepth(node: Layout | TreeNode): number {
+  const below = Math.max(0, ...childrenOf(node).map(rowDepth))
+  return below + (node.kind === 'row' ? 1 : 0)
+}
+
+export function countNodes(node: Layout | TreeNode): number {
+  let count = 0
+  for (const _ of walk(node)) count++
+  return count
+}
+
+/** A copy of a node with new ids throughout, made by `newId`. */
+export function withNewIds<N extends TreeNode>(node: N, newId: () => Id): N {
+  const copy = { ...structuredClone(node), id: newId() }
+  if (copy.kind !== 'element') {
+    copy.children = copy.children.map((child) => withNewIds(child as TreeNode, newId)) as never
+  }
+  return copy
+}
+
+export function emptyColumn(id: Id, span: number): Column {
+  return { kind: 'column', id, span, props: {}, styles: {}, children: [] }
+}
+
+/** A row with columns of the given spans; `newId` is asked once for the row and once for each column. */
+export function emptyRow(newId: () => Id, spans: readonly number[]): Row {
+  const id = newId()
+  return { kind: 'row', id, props: {}, styles: {}, children: spans.map((s) => emptyColumn(newId(), s)) }
+}
+
+export function emptyLayout(id: Id, name: string, region: Layout['region']): Layout {
+  return { kind: 'layout', format: 1, id, name, region, defaults: {}, children: [] }
+}
+
+export function elementsOf(layout: Layout): LayoutElement[] {
+  return [...walk(layout)].filter((n) => n.kind === 'element')
+}

@@ -1,0 +1,94 @@
+/**
+ * Every error that the product can answer with, listed once: a code, the HTTP status, and a sentence that says
+ * what happened and what to do. `{name}` in a sentence is filled from the problem's details.
+ */
+export const PROBLEMS = {
+  'layout-format': [
+    422,
+    'This layout has format {format}, and this installation reads format {known}. Update it first.',
+  ],
+  'layout-shape': [422, 'This is not a layout: {at} {why}.'],
+  'node-unknown': [422, 'Nothing in this layout has the id {id}. It may have been removed in another window.'],
+  'id-taken': [422, 'The id {id} is already used in this layout. Ids must be unique.'],
+  'id-form': [422, 'An id is 1 to 40 letters, digits, hyphens or underscores; {id} is not.'],
+  'wrong-place': [422, 'A {child} cannot stand in a {parent}. Rows hold columns; columns hold elements and rows.'],
+  'index-out': [422, 'Position {index} does not exist there; the last one is {last}.'],
+  'into-itself': [422, 'A row cannot be moved into itself.'],
+  'spans-sum': [422, 'The columns of a row must add up to 12; these add up to {sum}.'],
+  'span-form': [422, 'The span of a column is a whole number from 1 to 12; {span} is not.'],
+  'row-empty': [422, 'A row needs at least one column. Remove the row instead.'],
+  'too-deep': [422, 'Rows can stand inside one another {most} deep and no deeper. Place this row further out.'],
+  'too-large': [422, 'A layout can hold {most} rows, columns and elements; this one would hold {count}.'],
+  'element-unknown': [422, 'There is no element called {type}.'],
+  'element-region': [422, '{name} cannot stand in a {region} layout.'],
+  'element-once': [422, 'A layout can hold one {name} element; this one already has it.'],
+  'property-unknown': [422, '{owner} has no property called {property}.'],
+  'property-value': [422, '{label}: {why}.'],
+  'style-unknown': [422, 'There is no look property called {property} for a {owner}.'],
+  'style-value': [422, '{label}: {why}.'],
+  'edit-unknown': [422, 'There is no edit of the kind {kind}.'],
+  'edit-shape': [422, 'This edit cannot be read: {why}.'],
+  'frame-shape': [422, 'This frame cannot be read: {why}.'],
+  'frame-target': [422, '{why}. Choose another target or remove this one.'],
+  'frame-circumstance': [422, '{why}. Correct the circumstance or remove it.'],
+  'name-missing': [422, 'Give it a name of 1 to {most} characters.'],
+  'layout-unknown': [404, 'There is no layout with the id {id}. It may have been removed.'],
+  'frame-unknown': [404, 'There is no frame with the id {id}. It may have been removed.'],
+  'page-unknown': [404, 'The site has no page with the key {key}.'],
+  'release-unknown': [404, 'There is no release number {number}.'],
+  'entry-unknown': [404, 'There is no entry with the id {id}. It may have been removed.'],
+  'address-unknown': [404, 'Nothing answers at {address}.'],
+  'stale-revision': [
+    409,
+    'This was changed in another window since revision {revision}. Your change is kept here; look at what came between and apply it again.',
+  ],
+  'nothing-to-release': [409, 'Nothing has changed since the last release, so there is nothing to release.'],
+  'body-large': [413, 'What was sent is larger than {most}. Nothing was stored; send less at once.'],
+  'body-unreadable': [400, 'What was sent is not readable JSON. Nothing was stored.'],
+  'input-wrong': [422, '{why}. Nothing was stored.'],
+  'signed-out': [401, 'You are signed out. Sign in and try again; your work is kept in this window.'],
+  'sign-in-wrong': [401, 'This mail address and password do not belong together. Check both and try again.'],
+  'sign-in-limited': [429, 'Too many attempts to sign in. Wait {minutes} and try again.'],
+  'role-lacking': [403, 'This needs the role of {role}. Ask the owner of the site for it.'],
+  'cross-site': [403, 'This request did not come from the studio. Reload the studio and try again.'],
+  'method-wrong': [405, 'This address answers {allowed} only.'],
+  'in-use': [409, '{name} is still in use: {by}.'],
+  unexpected: [
+    500,
+    'Something went wrong on the server; the details are in its log. Nothing you had is lost. Try again.',
+  ],
+} as const satisfies Record<string, readonly [number, string]>
+
+export type ProblemCode = keyof typeof PROBLEMS
+
+export interface Problem {
+  code: ProblemCode
+  status: number
+  sentence: string
+  details: Record<string, string | number>
+}
+
+/** A problem as a value: nothing is thrown. */
+export function problem(code: ProblemCode, details: Record<string, string | number> = {}): Problem {
+  const [status, pattern] = PROBLEMS[code]
+  const sentence = pattern.replace(/\{(\w+)\}/g, (_, name: string) => clip(String(details[name] ?? '?')))
+  return { code, status, sentence, details }
+}
+
+/** Keeps a sentence readable when somebody sends a very long value. */
+function clip(text: string): string {
+  return text.length > 120 ? text.slice(0, 119) + '…' : text
+}
+
+/** For the few places that have to throw: carries a problem. */
+export class ProblemError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.sentence)
+    this.name = 'ProblemError'
+  }
+}
+
+/** Throws the problem; for code that cannot go on by value. */
+export function fail(code: ProblemCode, details: Record<string, string | number> = {}): never {
+  throw new ProblemError(problem(code, details))
+}

@@ -1,0 +1,115 @@
+import { elementSpec } from '../elements'
+import { ROW_PROPS } from '../layouts/boxes'
+import type { Column, Layout, LayoutElement, LayoutRegion, Row, TreeNode, Value } from '../layouts/types'
+import { isFieldValue } from '../layouts/types'
+import { ProblemError, problem } from '../problems'
+import { type Rule, cascade, ruleOf } from '../styles'
+import { escapeHtml } from './escape'
+import { type Piece, join, merge } from './piece'
+import type { Program } from './program'
+import { pictureOf } from './values'
+
+export interface CompileOptions {
+  /** The bench asks for the ids of rows, columns and elements on what they draw; nothing else differs. */
+  ids?: boolean
+}
+
+/** What an element sees while it is compiled. */
+export interface Compile {
+  region: LayoutRegion
+  /** The opening attributes of a thing: its classes and, for the bench, its id. */
+  attributes(node: TreeNode, ...classes: string[]): string
+  /** A card layout that is drawn inside this one. */
+  usesCard(layout: string): void
+}
+
+class Compiler implements Compile {
+  readonly rules = new Map<string, Rule>()
+  readonly elements = new Set<string>()
+  readonly families = new Set<string>()
+  readonly cards = new Set<string>()
+  personal = false
+  readonly region: LayoutRegion
+
+  constructor(
+    private readonly layout: Layout,
+    private readonly ids: boolean,
+  ) {
+    this.region = layout.region
+  }
+
+  attributes(node: TreeNode, ...classes: string[]): string {
+    const kind = node.kind === 'element' ? node.type : node.kind
+    const styles = cascade(this.layout.defaults[kind], node.styles)
+    const rule = ruleOf(styles)
+    for (const family of Object.values(styles.family ?? {})) this.families.add(String(family))
+    if (rule) this.rules.set(rule.name, rule)
+    const all = [...classes, ...(rule ? [rule.name] : [])]
+    return (all.length ? ` class="${all.join(' ')}"` : '') + (this.ids ? ` data-node="${escapeHtml(node.id)}"` : '')
+  }
+
+  usesCard(layout: string): void {
+    this.cards.add(layout)
+  }
+
+  row(row: Row): Piece {
+    const open = `<div${this.attributes(row, 'row')}>`
+    const columns = row.children.map((column) => this.column(column))
+    return join(open, this.background(row), '<div class="in">', ...columns, '</div></div>')
+  }
+
+  private column(column: Column): Piece {
+    const open = `<div${this.attributes(column, 'col', `n${column.span}`)}>`
+    const children = column.children.map((c) => (c.kind === 'row' ? this.row(c) : this.element(c)))
+    return join(open, this.background(column), ...children, '</div>')
+  }
+
+  private background(node: Row | Column): Piece {
+    const value = node.props[ROW_PROPS.picture]
+    if (value === undefined || value === null) return ''
+    return (scene) => {
+      const picture = pictureOf(value, scene)
+      return picture ? `<img class="bg" src="${escapeHtml(pictureAddress(picture))}" alt="">` : ''
+    }
+  }
+
+  private element(element: LayoutElement): Piece {
+    const spec = elementSpec(element.type)
+    if (!spec) throw new ProblemError(problem('element-unknown', { type: element.type }))
+    this.elements.add(element.type)
+    this.personal ||= readsVisitor(Object.values(element.props))
+    return spec.draw(element, this)
+  }
+}
+
+/** The address of a picture's file. */
+export function pictureAddress(picture: { id: string; fileName: string }): string {
+  return `/pictures/${encodeURIComponent(picture.id)}/${encodeURIComponent(picture.fileName)}`
+}
+
+function readsVisitor(values: readonly unknown[]): boolean {
+  return values.some((value) => {
+    if (typeof value !== 'object' || value === null) return false
+    if (isFieldValue(value) && (value as { of: string }).of === 'visitor') return true
+    return readsVisitor(Object.values(value as Record<string, Value>))
+  })
+}
+
+/**
+ * Compiles a layout once; the program then draws it for any page. Throws only when the layout breaks the
+ * invariants of `checkLayout`.
+ */
+export function compileLayout(layout: Layout, options: CompileOptions = {}): Program {
+  const compiler = new Compiler(layout, options.ids ?? false)
+  const pieces = merge([join(...layout.children.map((row) => compiler.row(row)))])
+  return {
+    layout: layout.id,
+    region: layout.region,
+    pieces,
+    rules: [...compiler.rules.values()],
+    elements: compiler.elements,
+    families: compiler.families,
+    cards: compiler.cards,
+    personal: compiler.personal,
+  }
+}

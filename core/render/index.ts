@@ -1,0 +1,7 @@
+export { CompiledDesign, programOf, hasTitle, type DrawnPage } from './page'
+export { compileLayout, pictureAddress } from './compile'
+export { type Program, draw } from './program'
+export { type Scene, type SceneOptions, sceneOf, about, ANYBODY } from './scene'
+export { Formats } from './format'
+export { escapeHtml, attribute } from './escape'
+export { plainText, readValue } from './values'

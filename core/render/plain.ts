@@ -1,0 +1,72 @@
+import { newElement } from '../elements'
+import { emptyLayout, emptyRow } from '../layouts/tree'
+import type { Column, FieldValue, Layout, LayoutElement, Value } from '../layouts/types'
+import { ARCHIVE_KINDS, type Page } from '../site'
+
+/**
+ * The plain body that stands in where no frame has a say, so that content never disappears. It is a layout
+ * like any other, made of our own elements and drawn by the same renderer.
+ */
+export type PlainKind = 'entry' | 'archive' | 'search' | 'not-found' | 'other'
+
+export function plainKind(page: Page): PlainKind {
+  if (page.entry) return 'entry'
+  if (ARCHIVE_KINDS.has(page.kind) || (page.kind === 'home' && page.type)) return 'archive'
+  return page.kind === 'search' || page.kind === 'not-found' ? page.kind : 'other'
+}
+
+const field = (name: string, more: Partial<FieldValue> = {}): FieldValue => ({
+  kind: 'field',
+  of: 'page',
+  field: name,
+  ...more,
+})
+
+function element(type: string, props: Record<string, Value>): LayoutElement {
+  return { ...newElement(type, `plain-${type}`), props }
+}
+
+const SORRY = {
+  type: 'doc' as const,
+  content: [
+    {
+      type: 'paragraph',
+      content: [
+        { type: 'text', text: 'Nothing stands at this address. Search for it, or begin again at the home page.' },
+      ],
+    },
+  ],
+}
+
+const CONTENTS: Record<PlainKind, () => LayoutElement[]> = {
+  entry: () => [element('entry-content', {})],
+  archive: () => [
+    element('text', {
+      text: {
+        type: 'doc',
+        content: [{ type: 'paragraph', content: [{ type: 'field', attrs: { value: field('summary') } }] }],
+      },
+    }),
+    element('entry-grid', { source: 'page', most: 48, columns: 3, empty: 'There are no entries here yet.' }),
+  ],
+  search: () => [
+    element('search-box', {}),
+    element('entry-grid', { source: 'page', most: 48, columns: 1, empty: 'Nothing found. Try fewer or other words.' }),
+  ],
+  'not-found': () => [
+    element('text', { text: SORRY }),
+    element('search-box', {}),
+    element('button', { label: 'Home page' }),
+  ],
+  other: () => [],
+}
+
+/** The plain body for a kind of page; without its own title when the regions above it show one already. */
+export function plainLayout(kind: PlainKind, titled: boolean): Layout {
+  let n = 0
+  const row = emptyRow(() => `plain-${n++}`, [12])
+  const title = element('heading', { text: field('title', { fallback: 'Untitled' }), level: '1' })
+  ;(row.children[0] as Column).children = titled ? CONTENTS[kind]() : [title, ...CONTENTS[kind]()]
+  row.styles = { paddingTop: { wide: 40 }, paddingBottom: { wide: 56 } }
+  return { ...emptyLayout(`plain-${kind}`, 'Plain body', 'body'), children: [row] }
+}

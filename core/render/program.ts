@@ -1,0 +1,25 @@
+import type { Id } from '../site'
+import type { LayoutRegion } from '../layouts/types'
+import type { Rule } from '../styles'
+import { type Piece, fill } from './piece'
+import type { Scene } from './scene'
+
+/** A layout compiled for drawing: what is known already, what is filled in, and the CSS that it needs. */
+export interface Program {
+  layout: Id
+  region: LayoutRegion
+  pieces: readonly Piece[]
+  rules: readonly Rule[]
+  /** Types of the elements in it, for their shared CSS. */
+  elements: ReadonlySet<string>
+  families: ReadonlySet<string>
+  /** Card layouts that its grids draw. */
+  cards: ReadonlySet<Id>
+  /** True when it reads the visitor, so that its pages must not be shared between visitors. */
+  personal: boolean
+}
+
+/** Fills a program with a scene; gives HTML. */
+export function draw(program: Program, scene: Scene): string {
+  return fill(program.pieces, scene)
+}

@@ -1,0 +1,80 @@
+import { isFieldValue } from '../layouts/types'
+import { type RichDoc, type RichNode, safeAddress } from '../site'
+import { attribute, escapeHtml } from './escape'
+import { type Piece, join } from './piece'
+import { fieldText, linkAddress } from './values'
+
+/**
+ * Draws rich text from an allow-list: a node or mark that is not named here draws only what is inside it.
+ * Links go through the same check as every other link.
+ */
+const BLOCKS: Record<string, string> = {
+  paragraph: 'p',
+  bulletList: 'ul',
+  orderedList: 'ol',
+  listItem: 'li',
+  blockquote: 'blockquote',
+}
+
+const MARKS: Record<string, string> = { bold: 'strong', italic: 'em' }
+
+function textNode(node: RichNode): Piece {
+  let piece: Piece = escapeHtml(node.text ?? '').replace(/\n/g, ' ')
+  for (const mark of node.marks ?? []) {
+    const tag = MARKS[mark.type]
+    if (tag) piece = join(`<${tag}>`, piece, `</${tag}>`)
+    else if (mark.type === 'link') piece = linked(mark.attrs ?? {}, piece)
+  }
+  return piece
+}
+
+function linked(attrs: Record<string, unknown>, inside: Piece): Piece {
+  if (typeof attrs.page === 'string') {
+    const page = attrs.page
+    return join((scene) => `<a${attribute('href', linkAddress({ page }, scene))}>`, inside, '</a>')
+  }
+  const href = typeof attrs.href === 'string' ? safeAddress(attrs.href) : null
+  return href ? join(`<a${attribute('href', href)}>`, inside, '</a>') : inside
+}
+
+/** Headings inside rich text begin at level 2: level 1 is the page's own title. */
+function headingTag(attrs: Record<string, unknown> = {}): string {
+  const level = typeof attrs.level === 'number' ? Math.min(4, Math.max(2, Math.round(attrs.level))) : 2
+  return `h${level}`
+}
+
+function drawNode(node: RichNode): Piece {
+  if (node.type === 'text') return textNode(node)
+  if (node.type === 'hardBreak') return '<br>'
+  if (node.type === 'horizontalRule') return '<hr>'
+  if (node.type === 'field') {
+    const value = node.attrs?.value
+    return isFieldValue(value) ? (scene) => escapeHtml(fieldText(value, scene)) : ''
+  }
+  const inside = join(...(node.content ?? []).map(drawNode))
+  const tag = node.type === 'heading' ? headingTag(node.attrs) : BLOCKS[node.type]
+  if (!tag) return inside
+  const dir = directionOf(node)
+  return join(dir ? `<${tag} dir="rtl">` : `<${tag}>`, inside, `</${tag}>`)
+}
+
+const RTL = /^[^\p{L}]*[\p{Script=Hebrew}\p{Script=Arabic}]/u
+
+/** Paragraphs and headings that begin in a right-to-left script say so. */
+function directionOf(node: RichNode): boolean {
+  return (node.type === 'paragraph' || node.type === 'heading') && RTL.test(node.content?.[0]?.text ?? '')
+}
+
+/** Rich text of an element, with its dynamic fields, as a piece. */
+export function richPiece(doc: RichDoc): Piece {
+  return join(...(doc.content ?? []).map(drawNode))
+}
+
+const DRAWN = new WeakMap<RichDoc, Piece>()
+
+/** Rich text of an entry; drawn once for each state of the content. */
+export function contentPiece(doc: RichDoc): Piece {
+  let piece = DRAWN.get(doc)
+  if (piece === undefined) DRAWN.set(doc, (piece = richPiece(doc)))
+  return piece
+}

@@ -1,0 +1,74 @@
+import { type FieldValue, type Value, isFieldValue } from '../layouts/types'
+import { type Picture, type Reading, readField, safeAddress } from '../site'
+import { escapeHtml } from './escape'
+import { writeReading } from './format'
+import type { Piece } from './piece'
+import type { Scene } from './scene'
+
+/** How deep a chain of fallbacks is followed; deeper ones are refused when the layout is checked. */
+export const MOST_FALLBACKS = 4
+
+/** Follows a value to the first field that is filled, or to a literal; null when all of it is empty. */
+export function readValue(value: Value | undefined, scene: Scene): Reading | { literal: Value } | null {
+  let current = value
+  for (let i = 0; i <= MOST_FALLBACKS; i++) {
+    if (current === undefined || current === null || current === '') return null
+    if (!isFieldValue(current)) return { literal: current }
+    const found = readField(current, scene)
+    if (found) return found
+    current = current.fallback
+  }
+  return null
+}
+
+/** A field value as plain text: what the field says between `before` and `after`, or its fallback alone. */
+export function fieldText(value: FieldValue, scene: Scene): string {
+  const found = readField(value, scene)
+  const text = found ? writeReading(found, value.format ?? {}, scene.formats, scene.catalogue) : ''
+  if (text) return (value.before ?? '') + text + (value.after ?? '')
+  return plainText(value.fallback, scene)
+}
+
+/** Any value as plain text, not escaped. */
+export function plainText(value: Value | undefined, scene: Scene): string {
+  if (isFieldValue(value)) return fieldText(value, scene)
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : ''
+}
+
+/** A text value as a piece of escaped HTML. */
+export function textPiece(value: Value | undefined): Piece {
+  if (isFieldValue(value)) return (scene) => escapeHtml(fieldText(value, scene))
+  return typeof value === 'string' || typeof value === 'number' ? escapeHtml(String(value)) : ''
+}
+
+/** Where a link leads in this scene, safe to be written into `href`; null when it leads nowhere. */
+export function linkAddress(value: Value | undefined, scene: Scene): string | null {
+  const found = readValue(value, scene)
+  if (!found) return null
+  if (!('literal' in found)) return readingAddress(found, scene)
+  const link = found.literal
+  if (typeof link === 'string') return safeAddress(link)
+  if (typeof link === 'object' && link && 'page' in link) return scene.catalogue.page(link.page)?.address || null
+  return null
+}
+
+/** The page of what a reading refers to, or the address that it is. */
+export function readingAddress(reading: Reading, { catalogue }: Scene): string | null {
+  const id = String(reading.value)
+  if (reading.kind === 'person') return catalogue.page(`person:${id}`)?.address ?? null
+  if (reading.kind === 'entry') return catalogue.addressOf(id)
+  if (reading.kind === 'link' || reading.kind === 'text') {
+    return safeAddress(id.includes('@') && !/[:/]/.test(id) ? `mailto:${id}` : id)
+  }
+  return null
+}
+
+/** The picture that a value stands for; with `site`, the site's own when there is none. */
+export function pictureOf(value: Value | undefined, scene: Scene, site = false): Picture | null {
+  const { catalogue } = scene
+  const found = readValue(value, scene)
+  const id = found && ('literal' in found ? found.literal : Array.isArray(found.value) ? found.value[0] : found.value)
+  const own = typeof id === 'string' ? catalogue.pictures.get(id) : undefined
+  const fallback = site ? catalogue.site.settings.fallbackPicture : null
+  return own ?? (fallback ? (catalogue.pictures.get(fallback) ?? null) : null)
+}

@@ -1,0 +1,253 @@
+import type { FieldRef } from '../layouts/types'
+import type { Catalogue } from './catalogue'
+import { entryName } from './pages'
+import type { Entry, Field, FieldKind, Id, Page, PageType, Person, Term } from './types'
+
+/** What a page, a card or a shared piece is about. */
+export type Subject =
+  | { kind: 'entry'; entry: Entry; type: PageType }
+  | { kind: 'term'; term: Term }
+  | { kind: 'person'; person: Person }
+  | { kind: 'page' }
+
+export interface Visitor {
+  role: string
+  name: string
+}
+
+/** Where fields are read: the subject, and around it the page, the site, the visitor and the search. */
+export interface Place {
+  catalogue: Catalogue
+  page: Page
+  subject: Subject
+  visitor: Visitor
+  /** What the visitor searched for; empty except on the search page. */
+  query: string
+  /** Entries found by the search. */
+  found: readonly Entry[]
+}
+
+/** A field's value with what is needed to write it out. Empty values are never read: they give null. */
+export interface Reading {
+  kind: FieldKind | 'terms'
+  value: unknown
+  field?: Field
+}
+
+export function subjectOf(catalogue: Catalogue, page: Page): Subject {
+  const entry = page.entry ? catalogue.entries.get(page.entry) : undefined
+  if (entry) return entrySubject(catalogue, entry)
+  const term = page.term ? catalogue.terms.get(page.term) : undefined
+  if (term) return { kind: 'term', term }
+  const person = page.person ? catalogue.people.get(page.person) : undefined
+  return person ? { kind: 'person', person } : { kind: 'page' }
+}
+
+export function entrySubject(catalogue: Catalogue, entry: Entry): Subject {
+  const type = catalogue.types.get(entry.type)
+  return type ? { kind: 'entry', entry, type } : { kind: 'page' }
+}
+
+export function isEmpty(value: unknown): boolean {
+  if (value === null || value === undefined || value === '') return true
+  if (typeof value === 'string') return value.trim() === ''
+  if (Array.isArray(value)) return value.length === 0
+  return isEmptyDoc(value)
+}
+
+function isEmptyDoc(value: unknown): boolean {
+  const doc = value as { type?: unknown; content?: { content?: unknown[]; type?: string }[] }
+  if (doc.type !== 'doc') return false
+  return !doc.content?.some((n) => n.content?.length || n.type === 'horizontalRule')
+}
+
+function reading(kind: Reading['kind'], value: unknown, field?: Field): Reading | null {
+  return isEmpty(value) ? null : { kind, value, field }
+}
+
+type BuiltIn = { label: string; kind: Reading['kind']; read(subject: Subject, place: Place): unknown }
+
+const countOf = (subject: Subject, { catalogue, page, found }: Place): unknown => {
+  if (subject.kind === 'term') return catalogue.entriesInTerm(subject.term.id).length
+  if (subject.kind === 'person') return catalogue.entriesBy(subject.person.id).length
+  if (subject.kind === 'entry') return null
+  return page.kind === 'search' ? found.length : catalogue.listing(page).length
+}
+
+/** Fields that every subject answers, each in its own way; null where it has none. */
+export const BUILT_IN: Record<string, BuiltIn> = {
+  title: {
+    label: 'Title',
+    kind: 'text',
+    read(subject, { page }) {
+      if (subject.kind === 'entry') return subject.entry.title
+      if (subject.kind === 'term') return subject.term.title
+      return subject.kind === 'person' ? subject.person.name : page.title
+    },
+  },
+  summary: {
+    label: 'Summary',
+    kind: 'text',
+    read(subject) {
+      if (subject.kind === 'entry') return subject.entry.excerpt
+      if (subject.kind === 'term') return subject.term.tagline
+      return subject.kind === 'person' ? subject.person.role : null
+    },
+  },
+  description: {
+    label: 'Description',
+    kind: 'text',
+    read(subject) {
+      if (subject.kind === 'term') return subject.term.description
+      return subject.kind === 'person' ? subject.person.about : null
+    },
+  },
+  content: { label: 'Content', kind: 'rich', read: (s) => (s.kind === 'entry' ? s.entry.content : null) },
+  picture: {
+    label: 'Lead picture',
+    kind: 'picture',
+    read(subject) {
+      if (subject.kind === 'entry') return subject.entry.picture
+      if (subject.kind === 'term') return subject.term.picture
+      return subject.kind === 'person' ? subject.person.picture : null
+    },
+  },
+  date: { label: 'Date', kind: 'date', read: (s) => (s.kind === 'entry' ? s.entry.date : null) },
+  person: { label: 'Person', kind: 'person', read: (s) => (s.kind === 'entry' ? s.entry.person : null) },
+  mail: { label: 'Mail address', kind: 'text', read: (s) => (s.kind === 'person' ? s.person.mail : null) },
+  type: { label: 'Page type', kind: 'text', read: (s) => (s.kind === 'entry' ? s.type.name : null) },
+  address: {
+    label: 'Address',
+    kind: 'link',
+    read(subject, { catalogue, page }) {
+      if (subject.kind === 'entry') return catalogue.addressOf(subject.entry.id)
+      if (subject.kind === 'term') return catalogue.page(`term:${subject.term.id}`)?.address
+      if (subject.kind === 'person') return catalogue.page(`person:${subject.person.id}`)?.address
+      return page.address
+    },
+  },
+  count: { label: 'Number of entries', kind: 'number', read: countOf },
+  query: { label: 'Words searched for', kind: 'text', read: (_, { query }) => query },
+}
+
+const SITE: Record<string, { label: string; read(place: Place): string }> = {
+  name: { label: 'Site name', read: ({ catalogue }) => catalogue.site.settings.name },
+  tagline: { label: 'Site tagline', read: ({ catalogue }) => catalogue.site.settings.tagline },
+}
+
+const VISITOR: Record<string, { label: string; read(place: Place): string }> = {
+  name: { label: "Visitor's name", read: ({ visitor }) => visitor.name },
+  role: { label: "Visitor's role", read: ({ visitor }) => visitor.role },
+}
+
+const TERMS = 'terms:'
+
+function readOn(subject: Subject, place: Place, id: Id): Reading | null {
+  const builtIn = Object.hasOwn(BUILT_IN, id) ? BUILT_IN[id] : undefined
+  if (builtIn) return reading(builtIn.kind, builtIn.read(subject, place))
+  if (subject.kind !== 'entry') return null
+  if (id.startsWith(TERMS)) {
+    const taxonomy = id.slice(TERMS.length)
+    const terms = subject.entry.terms.filter((t) => place.catalogue.terms.get(t)?.taxonomy === taxonomy)
+    return reading('terms', terms)
+  }
+  const field = subject.type.fields.find((f) => f.id === id)
+  return field ? reading(field.kind, subject.entry.fields[id], field) : null
+}
+
+/** What the subject belongs to: its person, its first term in a taxonomy, what one of its fields refers to. */
+function follow(ref: FieldRef, { subject, catalogue }: Place): Subject | null {
+  if (ref.of === 'page') return subject
+  if (subject.kind !== 'entry') return null
+  const { entry, type } = subject
+  const person = (id: unknown): Subject | null => {
+    const found = typeof id === 'string' ? catalogue.people.get(id) : undefined
+    return found ? { kind: 'person', person: found } : null
+  }
+  if (ref.of === 'person') return person(entry.person)
+  if (ref.of === 'term') {
+    const term = entry.terms.map((t) => catalogue.terms.get(t)).find((t) => t?.taxonomy === ref.via)
+    return term ? { kind: 'term', term } : null
+  }
+  const field = type.fields.find((f) => f.id === ref.via)
+  const id = field && entry.fields[field.id]
+  if (field?.kind === 'person') return person(id)
+  const referred = field?.kind === 'entry' && typeof id === 'string' ? catalogue.entries.get(id) : undefined
+  return referred?.published ? entrySubject(catalogue, referred) : null
+}
+
+/** Reads a field where a reference says; null when there is no such field there or it is empty. */
+export function readField(ref: FieldRef, place: Place): Reading | null {
+  if (ref.of === 'site') return reading('text', SITE[ref.field]?.read(place))
+  if (ref.of === 'visitor') return reading('text', VISITOR[ref.field]?.read(place))
+  const subject = follow(ref, place)
+  return subject ? readOn(subject, place, ref.field) : null
+}
+
+export interface FieldChoice extends FieldRef {
+  label: string
+  kind: Reading['kind']
+  /** Where it is read, as a heading in a list of choices. */
+  group: string
+}
+
+const builtInChoice = (id: string, of: FieldRef['of'], group: string, via?: Id): FieldChoice => ({
+  of,
+  ...(via && { via }),
+  field: id,
+  label: BUILT_IN[id]!.label,
+  kind: BUILT_IN[id]!.kind,
+  group,
+})
+
+function typeChoices(catalogue: Catalogue, type: PageType): FieldChoice[] {
+  const group = `From the ${type.name.toLowerCase()}`
+  return [
+    ...['title', 'summary', 'content', 'picture', 'date', 'address'].map((id) => builtInChoice(id, 'page', group)),
+    { ...builtInChoice('person', 'page', group), label: type.personLabel },
+    ...type.fields.map((f) => ({ of: 'page' as const, field: f.id, label: f.label, kind: f.kind, group })),
+    ...type.taxonomies.flatMap((id) => {
+      const taxonomy = catalogue.taxonomies.get(id)
+      if (!taxonomy) return []
+      const list = { of: 'page' as const, field: TERMS + id, label: taxonomy.name, kind: 'terms' as const, group }
+      const of = `From its ${taxonomy.name.toLowerCase()}`
+      return [list, ...['title', 'summary', 'picture'].map((f) => builtInChoice(f, 'term', of, id))]
+    }),
+    ...['title', 'summary', 'description', 'picture', 'mail', 'address'].map((f) =>
+      builtInChoice(f, 'person', `From its ${type.personLabel.toLowerCase()}`),
+    ),
+  ]
+}
+
+/** The fields that an element may show on pages of a type, or, without a type, on archives and other pages. */
+export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): FieldChoice[] {
+  const own = type
+    ? typeChoices(catalogue, type)
+    : ['title', 'summary', 'description', 'picture', 'count', 'query'].map((f) =>
+        builtInChoice(f, 'page', 'From the page'),
+      )
+  const text = (of: 'site' | 'visitor', table: typeof SITE, group: string): FieldChoice[] =>
+    Object.entries(table).map(([field, { label }]) => ({ of, field, label, kind: 'text', group }))
+  return [...own, ...text('site', SITE, 'From the site'), ...text('visitor', VISITOR, 'From the visitor')]
+}
+
+/** The label of a field wherever it is read: the label it has now, or null when nothing has that id. */
+export function fieldLabel(catalogue: Catalogue, ref: FieldRef): string | null {
+  if (ref.of === 'site') return SITE[ref.field]?.label ?? null
+  if (ref.of === 'visitor') return VISITOR[ref.field]?.label ?? null
+  if (ref.field.startsWith(TERMS)) return catalogue.taxonomies.get(ref.field.slice(TERMS.length))?.name ?? null
+  if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.label
+  for (const type of catalogue.types.values()) {
+    const field = type.fields.find((f) => f.id === ref.field)
+    if (field) return field.label
+  }
+  return null
+}
+
+/** The name of whatever a person, entry or term reading refers to. */
+export function nameOf(catalogue: Catalogue, reading: Reading): string {
+  const id = String(reading.value)
+  if (reading.kind === 'person') return catalogue.people.get(id)?.name ?? ''
+  const entry = catalogue.entries.get(id)
+  return entry?.published ? entryName(entry, catalogue.types.get(entry.type)) : ''
+}

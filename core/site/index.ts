@@ -1,0 +1,6 @@
+export * from './types'
+export { safeAddress, slugOf, isSlug, pathOf } from './addresses'
+export { listPages, entryName, monthOf, WORKING_KINDS, ARCHIVE_KINDS } from './pages'
+export { Catalogue } from './catalogue'
+export * from './fields'
+export { isRichDoc, richText } from './rich'

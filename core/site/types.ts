@@ -1,0 +1,204 @@
+/**
+ * What a site is made of, as plain data. Everything that refers to something else refers by id, so that
+ * names, titles and addresses may change without breaking a layout or a frame.
+ */
+
+export type Id = string
+
+/** Rich text as a tree of nodes; see `core/render/rich.ts` for the node types that are drawn. */
+export interface RichDoc {
+  type: 'doc'
+  content?: RichNode[]
+}
+
+export interface RichNode {
+  type: string
+  attrs?: Record<string, unknown>
+  content?: RichNode[]
+  marks?: { type: string; attrs?: Record<string, unknown> }[]
+  text?: string
+}
+
+export type FieldKind =
+  | 'text'
+  | 'rich'
+  | 'number'
+  | 'money'
+  | 'date'
+  | 'moment'
+  | 'yes-no'
+  | 'choice'
+  | 'choices'
+  | 'picture'
+  | 'pictures'
+  | 'documents'
+  | 'link'
+  | 'position'
+  | 'person'
+  | 'entry'
+
+/** A value that entries of a page type hold. `unit` is a CLDR unit name such as `centimeter`. */
+export interface Field {
+  id: Id
+  label: string
+  kind: FieldKind
+  unit?: string
+  choices?: { id: Id; label: string }[]
+  /** For kind `entry`: the page type referred to. */
+  of?: Id
+}
+
+export interface PageType {
+  id: Id
+  /** Singular, as in "an Exhibit". */
+  name: string
+  plural: string
+  /** First part of the addresses; empty for types whose entries stand at the top of the site. */
+  slug: string
+  archive: boolean
+  /** Dated types have month pages and are listed newest first. */
+  dated: boolean
+  /** Entries of a tree type may stand below one another. */
+  tree: boolean
+  /** What the entry's person is called for this type: Keeper, Speaker, Author. */
+  personLabel: string
+  taxonomies: Id[]
+  fields: Field[]
+}
+
+export interface Term {
+  id: Id
+  taxonomy: Id
+  slug: string
+  title: string
+  tagline: string
+  description: string
+  picture: Id | null
+  parent: Id | null
+}
+
+export interface Taxonomy {
+  id: Id
+  name: string
+  plural: string
+  slug: string
+  pages: boolean
+}
+
+export interface Person {
+  id: Id
+  slug: string
+  name: string
+  role: string
+  about: string
+  mail: string
+  picture: Id | null
+}
+
+export interface Picture {
+  id: Id
+  fileName: string
+  alt: string
+  /** In CSS pixels. */
+  width: number
+  height: number
+}
+
+/** An address (see `safeAddress`), or a page by its key, which survives a change of address. */
+export type Link = string | { page: string }
+
+export interface MenuItem {
+  id: Id
+  label: string
+  link: Link
+  items: MenuItem[]
+}
+
+export interface Menu {
+  id: Id
+  name: string
+  items: MenuItem[]
+}
+
+export interface Entry {
+  id: Id
+  type: Id
+  slug: string
+  title: string
+  excerpt: string
+  content: RichDoc | null
+  picture: Id | null
+  person: Id | null
+  parent: Id | null
+  /** `YYYY-MM-DD`; orders the entries of a type, newest first. */
+  date: string | null
+  terms: Id[]
+  fields: Record<Id, unknown>
+  published: boolean
+  /** A writer's choice among the frames offered to the entry's page type. */
+  chosenFrame: Id | null
+}
+
+export type HomeChoice = { kind: 'entry'; entry: Id } | { kind: 'archive'; type: Id }
+
+export interface SiteSettings {
+  name: string
+  tagline: string
+  /** Origin of the published site, without a trailing slash, for canonical links. */
+  origin: string
+  /** BCP 47, e.g. `en-GB`. */
+  locale: string
+  /** ISO 4217. */
+  currency: string
+  /** IANA time zone. */
+  timeZone: string
+  logo: Id | null
+  /** Shown wherever a picture is missing and an element asks for the site's own. */
+  fallbackPicture: Id | null
+  home: HomeChoice
+  shop: boolean
+  signIn: boolean
+}
+
+export interface Site {
+  settings: SiteSettings
+  types: PageType[]
+  taxonomies: Taxonomy[]
+  terms: Term[]
+  people: Person[]
+  pictures: Picture[]
+  menus: Menu[]
+  entries: Entry[]
+}
+
+export type PageKind =
+  | 'home'
+  | 'entry'
+  | 'archive'
+  | 'term'
+  | 'person'
+  | 'month'
+  | 'search'
+  | 'not-found'
+  | 'basket'
+  | 'checkout'
+  | 'receipt'
+  | 'sign-in'
+
+/**
+ * One address that the site answers. `key` names it for life: `home`, `entry:ID`, `archive:TYPE`, `term:ID`,
+ * `person:ID`, `month:TYPE:YYYY-MM`, or the kind alone for the working pages. Home carries the `entry`, or
+ * the `type` of the archive, that it shows.
+ */
+export interface Page {
+  key: string
+  kind: PageKind
+  address: string
+  title: string
+  type?: Id
+  entry?: Id
+  taxonomy?: Id
+  term?: Id
+  person?: Id
+  month?: string
+}

@@ -1,0 +1,120 @@
+import { type StyleProperty, inner, self } from './property'
+
+const ALL = ['row', 'column', 'element'] as const
+
+/** The outer box takes the edge on both sides, so content inside it is exactly the content width. */
+const HELD = 'calc(var(--w) + 2*var(--e))'
+
+export const ARRANGEMENT: readonly StyleProperty[] = [
+  {
+    name: 'width',
+    label: 'Width',
+    group: 'arrangement',
+    on: ['row'],
+    ask: {
+      kind: 'choice',
+      options: [
+        { value: 'content', label: 'Held to the content width' },
+        { value: 'band', label: 'Background runs full width' },
+        { value: 'full', label: 'Everything runs full width' },
+      ],
+    },
+    css: (v) => [
+      { target: 'self', css: `max-width:${v === 'content' ? HELD : 'none'}` },
+      { target: 'inner', css: `max-width:${v === 'full' ? 'none' : 'var(--w)'}` },
+    ],
+  },
+  {
+    name: 'align',
+    label: 'Align',
+    group: 'arrangement',
+    on: ALL,
+    ask: {
+      kind: 'choice',
+      options: [
+        { value: 'start', label: 'Left' },
+        { value: 'center', label: 'Centre' },
+        { value: 'end', label: 'Right' },
+      ],
+    },
+    css: (v) => self(`text-align:${v};--a:${v}`),
+  },
+  {
+    name: 'stand',
+    label: 'Columns stand',
+    group: 'arrangement',
+    on: ['row'],
+    ask: {
+      kind: 'choice',
+      options: [
+        { value: 'stretch', label: 'To full height' },
+        { value: 'start', label: 'At the top' },
+        { value: 'center', label: 'In the middle' },
+        { value: 'end', label: 'At the bottom' },
+      ],
+    },
+    css: (v) => inner(`align-items:${v}`),
+  },
+  {
+    name: 'things',
+    label: 'Things stand',
+    group: 'arrangement',
+    on: ['column'],
+    ask: {
+      kind: 'choice',
+      options: [
+        { value: 'start', label: 'At the top' },
+        { value: 'center', label: 'In the middle' },
+        { value: 'end', label: 'At the bottom' },
+        { value: 'space-between', label: 'Spread out' },
+      ],
+    },
+    css: (v) => self(`justify-content:${v}`),
+  },
+  {
+    name: 'stack',
+    label: 'Columns',
+    group: 'arrangement',
+    on: ['row'],
+    ask: {
+      kind: 'choice',
+      options: [
+        { value: 'beside', label: 'Beside each other' },
+        { value: 'stacked', label: 'One below the other' },
+      ],
+    },
+    css: (v) => inner(v === 'stacked' ? '--s:12' : '--s:initial'),
+  },
+  {
+    name: 'gap',
+    label: 'Gap',
+    group: 'arrangement',
+    on: ['row'],
+    ask: { kind: 'length', min: 0, max: 200 },
+    css: (v) => inner(`gap:${v}px`),
+  },
+  {
+    name: 'flow',
+    label: 'Gap',
+    group: 'arrangement',
+    on: ['column'],
+    ask: { kind: 'length', min: 0, max: 200 },
+    css: (v) => self(`gap:${v}px`),
+  },
+  {
+    name: 'minHeight',
+    label: 'Minimum height',
+    group: 'arrangement',
+    on: ALL,
+    ask: { kind: 'length', min: 0, max: 1600 },
+    css: (v) => self(`min-height:${v}px`),
+  },
+  {
+    name: 'maxWidth',
+    label: 'At most wide',
+    group: 'arrangement',
+    on: ['element'],
+    ask: { kind: 'length', min: 20, max: 2000 },
+    css: (v) => self(`max-width:${v}px;width:100%;align-self:var(--a,start)`),
+  },
+]

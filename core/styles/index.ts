@@ -1,0 +1,6 @@
+export * from './house'
+export * from './property'
+export * from './properties'
+export { FAMILIES, familyNamed, fontFaceCss } from './fonts'
+export { baseCss } from './base'
+export { STEP_LIMITS, mediaOf, ruleOf, rulesCss, cascade, type Rule } from './sheet'

@@ -1,0 +1,44 @@
+import type { StyleValue } from '../layouts/types'
+
+/** What a look property may stand on. */
+export type Owner = 'row' | 'column' | 'element'
+
+export type StyleGroup = 'arrangement' | 'type' | 'space' | 'background'
+
+export const STYLE_GROUPS: Record<StyleGroup, string> = {
+  arrangement: 'Arrangement',
+  type: 'Type',
+  space: 'Space',
+  background: 'Background and edge',
+}
+
+export type Ask =
+  | { kind: 'length'; min: number; max: number; step?: number }
+  | { kind: 'number'; min: number; max: number; step: number; unit?: string }
+  | { kind: 'colour' }
+  | { kind: 'family' }
+  | { kind: 'choice'; options: readonly { value: string; label: string }[] }
+
+/** Which box a declaration is written on: the thing itself, a row's inner box, or its background picture. */
+export type Target = 'self' | 'inner' | 'picture'
+
+export interface Declaration {
+  target: Target
+  css: string
+}
+
+/**
+ * One look property: what it is called, where it stands in the property sheet, what it accepts and the CSS it
+ * writes. The CSS writer, the property sheet and the checks all derive from this.
+ */
+export interface StyleProperty {
+  name: string
+  label: string
+  group: StyleGroup
+  on: readonly Owner[]
+  ask: Ask
+  css(value: StyleValue): Declaration[]
+}
+
+export const self = (css: string): Declaration[] => [{ target: 'self', css }]
+export const inner = (css: string): Declaration[] => [{ target: 'inner', css }]

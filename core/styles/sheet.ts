@@ -1,0 +1,74 @@
+import type { Step, Styles } from '../layouts/types'
+import { STEPS } from '../layouts/types'
+import type { Target } from './property'
+import { STYLE_PROPERTIES } from './properties'
+
+/** Width steps by the width of the window; medium and narrow take over from wide as it gets smaller. */
+export const STEP_LIMITS: Record<Exclude<Step, 'wide'>, number> = { medium: 1023.98, narrow: 639.98 }
+
+export function mediaOf(step: Exclude<Step, 'wide'>): string {
+  return `@media (max-width:${STEP_LIMITS[step]}px)`
+}
+
+const SUFFIX: Record<Target, string> = { self: '', inner: '>.in', picture: '>.bg' }
+
+/** FNV-1a over UTF-16 units, in base 36: a short name that is the same wherever the same looks occur. */
+function shortName(text: string): string {
+  let hash = 0x811c9dc5
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193)
+  return 's' + (hash >>> 0).toString(36)
+}
+
+export interface Rule {
+  name: string
+  /** Declarations by step, then by target. */
+  css: Record<Step, Partial<Record<Target, string>>>
+}
+
+/** The rule that a set of looks stands for, or null when it says nothing. Equal looks give equal names. */
+export function ruleOf(styles: Styles): Rule | null {
+  const css: Rule['css'] = { wide: {}, medium: {}, narrow: {} }
+  for (const property of STYLE_PROPERTIES) {
+    const stepped = styles[property.name]
+    if (!stepped) continue
+    for (const step of STEPS) {
+      const value = stepped[step]
+      if (value === undefined) continue
+      for (const d of property.css(value)) {
+        const before = css[step][d.target]
+        css[step][d.target] = before ? `${before};${d.css}` : d.css
+      }
+    }
+  }
+  const text = JSON.stringify(css)
+  return text === '{"wide":{},"medium":{},"narrow":{}}' ? null : { name: shortName(text), css }
+}
+
+/** Writes rules as CSS: wide first, then one media query for each narrower step. Each name is written once. */
+export function rulesCss(rules: Iterable<Rule>): string {
+  const once = new Map<string, Rule>()
+  for (const rule of rules) once.set(rule.name, rule)
+  const write = (step: Step) => {
+    let css = ''
+    for (const rule of once.values()) {
+      for (const [target, declarations] of Object.entries(rule.css[step])) {
+        css += `.${rule.name}${SUFFIX[target as Target]}{${declarations}}`
+      }
+    }
+    return css
+  }
+  const narrower = (['medium', 'narrow'] as const).map((step) => {
+    const css = write(step)
+    return css && `${mediaOf(step)}{${css}}`
+  })
+  return write('wide') + narrower.join('')
+}
+
+/** Own looks over the defaults beneath them, step by step. */
+export function cascade(...layers: (Styles | undefined)[]): Styles {
+  const result: Styles = {}
+  for (const layer of layers) {
+    for (const [name, stepped] of Object.entries(layer ?? {})) result[name] = { ...result[name], ...stepped }
+  }
+  return result
+}

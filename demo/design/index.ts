@@ -1,0 +1,88 @@
+import { type Design, type Frame, type Say, type Target, newFrame } from '../../core/frames'
+import { PLAIN_HOUSE } from '../../core/styles'
+import { ARCHIVES } from './archives'
+import { AROUND } from './around'
+import { BODIES } from './bodies'
+
+const use = (layout: string): Say => ({ kind: 'use', layout })
+const empty: Say = { kind: 'empty' }
+
+let order = 0
+function frame(id: string, covers: Target[], regions: Partial<Frame['regions']>, more: Partial<Frame> = {}): Frame {
+  const made = newFrame(id, covers, ++order)
+  return { ...made, ...more, regions: { ...made.regions, ...regions } }
+}
+
+const type = (id: string): Target => ({ kind: 'type', type: id })
+const page = (key: string): Target => ({ kind: 'page', page: key })
+const TOWER: Target = {
+  kind: 'entries',
+  type: 'exhibit',
+  where: [{ kind: 'term', taxonomy: 'room', terms: ['tower-room'], below: false }],
+}
+
+const FRAMES: Frame[] = [
+  frame(
+    'kiosk',
+    [{ kind: 'every' }],
+    { header: empty, footer: empty },
+    { onlyWhen: [{ kind: 'parameter', name: 'kiosk', op: 'present', values: [] }] },
+  ),
+  frame('home', [page('home')], { intro: use('opening-picture'), body: use('home') }),
+  frame('lost', [page('not-found')], { intro: empty, body: use('lost-page') }),
+  frame('search', [page('search')], { body: use('results') }),
+  frame(
+    'tower',
+    [TOWER],
+    { header: use('tower-header'), body: use('turret-exhibit') },
+    { except: [page('entry:the-night-regulator')] },
+  ),
+  frame('exhibits', [type('exhibit')], { intro: empty, body: use('exhibit-page') }),
+  frame('talks', [type('talk')], { body: use('talk-page') }),
+  frame('stories', [type('story')], { body: use('story-page') }),
+  frame('tickets', [type('ticket')], { body: use('ticket-page'), footer: use('slim-footer') }),
+  frame('pages', [type('page')], { body: use('plain-page') }),
+  frame(
+    'shelves',
+    [
+      { kind: 'type-archives', type: 'exhibit' },
+      { kind: 'term-pages', taxonomy: 'period' },
+    ],
+    { body: use('exhibit-shelves') },
+  ),
+  frame('rooms', [{ kind: 'term-pages', taxonomy: 'room' }], {
+    intro: use('opening-picture'),
+    body: use('room-archive'),
+  }),
+  frame('lists', [{ kind: 'kind', pages: 'archives' }], { body: use('story-list') }),
+  frame('site', [{ kind: 'every' }], {
+    header: use('house-header'),
+    intro: use('title-band'),
+    footer: use('house-footer'),
+  }),
+]
+
+/** The museum's finished design. */
+export const DESIGN: Design = {
+  format: 1,
+  layouts: [...AROUND, ...BODIES, ...ARCHIVES],
+  frames: FRAMES,
+  house: {
+    ...PLAIN_HOUSE,
+    palette: [
+      { id: 'ink', name: 'Ink', value: '#23262b' },
+      { id: 'paper', name: 'Paper', value: '#fdfbf5' },
+      { id: 'wash', name: 'Parchment', value: '#f1ebde' },
+      { id: 'soft', name: 'Pewter', value: '#5c5f63' },
+      { id: 'rule', name: 'Twine', value: '#d8cfbd' },
+      { id: 'night', name: 'Night', value: '#232c33' },
+      { id: 'pale', name: 'Moon', value: '#d9d6cc' },
+      { id: 'accent', name: 'Vermilion', value: '#b03a22' },
+    ],
+    link: '@accent',
+    button: { background: '@ink', colour: '@paper', radius: 2 },
+  },
+}
+
+/** The same museum before anybody designed it. */
+export const BARE_DESIGN: Design = { format: 1, layouts: [], frames: [], house: DESIGN.house }

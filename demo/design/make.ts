@@ -1,0 +1,59 @@
+import { newElement } from '../../core/elements'
+import type {
+  Column,
+  FieldValue,
+  Layout,
+  LayoutRegion,
+  LayoutElement,
+  Row,
+  StyleValue,
+  Styles,
+  Value,
+} from '../../core/layouts'
+
+type Looks = Record<string, StyleValue | { wide?: StyleValue; medium?: StyleValue; narrow?: StyleValue }>
+
+const styles = (looks: Looks): Styles =>
+  Object.fromEntries(Object.entries(looks).map(([name, v]) => [name, typeof v === 'object' ? v : { wide: v }]))
+
+/** Nodes are written without ids; the layout numbers them. */
+export function element(type: string, props: Record<string, Value> = {}, looks: Looks = {}): LayoutElement {
+  const made = newElement(type, '')
+  return { ...made, props, styles: { ...made.styles, ...styles(looks) } }
+}
+
+export function column(span: number, looks: Looks, ...children: (LayoutElement | Row)[]): Column {
+  return { kind: 'column', id: '', span, props: {}, styles: styles(looks), children }
+}
+
+export function row(name: string, looks: Looks, ...children: Column[]): Row {
+  return { kind: 'row', id: '', name, props: {}, styles: styles(looks), children }
+}
+
+export function withPicture(target: Row, picture: Value): Row {
+  return { ...target, props: { backgroundPicture: picture } }
+}
+
+function number<N extends Row | Column | LayoutElement>(node: N, next: () => string): N {
+  const id = next()
+  if (node.kind === 'element') return { ...node, id }
+  return { ...node, id, children: node.children.map((c) => number(c as Row, next)) } as N
+}
+
+export function layout(id: string, name: string, region: LayoutRegion, ...rows: Row[]): Layout {
+  let count = 0
+  const next = () => `${id}-${++count}`
+  return { kind: 'layout', format: 1, id, name, region, defaults: {}, children: rows.map((r) => number(r, next)) }
+}
+
+export function field(name: string, more: Partial<FieldValue> = {}): FieldValue {
+  return { kind: 'field', of: 'page', field: name, ...more }
+}
+
+/** One paragraph of text and fields. */
+export function line(...parts: (string | FieldValue)[]): Value {
+  const content = parts.map((p) =>
+    typeof p === 'string' ? { type: 'text', text: p } : { type: 'field', attrs: { value: p } },
+  )
+  return { type: 'doc', content: [{ type: 'paragraph', content }] }
+}

@@ -1,0 +1,113 @@
+import type { Design } from '../core/frames'
+import type { Picture, Site } from '../core/site'
+import { PAGES, STORIES, TALKS, TICKETS } from './content/entries'
+import { CLOCK_KIND, EXHIBITS } from './content/exhibits'
+import { PEOPLE, TAXONOMIES, TERMS, TYPES } from './content/kinds'
+import { MENUS } from './content/menus'
+import { BARE_DESIGN, DESIGN } from './design'
+import { drawClock, drawDetail } from './pictures/clocks'
+import { drawEmptyCase, drawMark, drawPortrait, drawRoom, drawTicket } from './pictures/others'
+
+export interface DrawnPicture extends Picture {
+  svg: string
+}
+
+export interface DemoUser {
+  name: string
+  mail: string
+  role: 'owner' | 'designer' | 'writer' | 'member'
+}
+
+/** Everyone signs in with the same password in the demo; it is printed when the demo starts. */
+export const DEMO_PASSWORD = 'wind-me-on-sunday'
+
+export const DEMO_USERS: DemoUser[] = [
+  { name: 'Orla Quill', mail: 'orla@quillmere.example.org', role: 'owner' },
+  { name: 'Ada Finch', mail: 'ada@quillmere.example.org', role: 'designer' },
+  { name: 'Wim Tolley', mail: 'wim@quillmere.example.org', role: 'writer' },
+  { name: 'Mina Sark', mail: 'mina@quillmere.example.org', role: 'member' },
+]
+
+const ENTRIES = [...PAGES, ...EXHIBITS, ...TALKS, ...STORIES, ...TICKETS]
+
+const picture = (id: string, alt: string, width: number, height: number, svg: string): DrawnPicture => ({
+  id,
+  fileName: `${id}.svg`,
+  alt,
+  width,
+  height,
+  svg,
+})
+
+function clockPictures(): DrawnPicture[] {
+  return EXHIBITS.flatMap((e) => {
+    const kind = CLOCK_KIND[String(e.fields.mechanism)] ?? 'movement'
+    const name = e.title || 'A crate without a label'
+    const clock = e.picture ? [picture(e.picture, name, 800, 800, drawClock(e.id, kind))] : []
+    const detail = (e.fields.pictures as string[] | undefined)?.[1]
+    return [...clock, ...(detail ? [picture(detail, `${name}, close to`, 1200, 800, drawDetail(e.id))] : [])]
+  })
+}
+
+function drawnPictures(): DrawnPicture[] {
+  const details = [...TALKS, ...STORIES].map((e) =>
+    picture(e.picture!, `A clock, seen close to, for “${e.title}”`, 1200, 800, drawDetail(e.id)),
+  )
+  const tickets = TICKETS.map((e) =>
+    picture(e.picture!, `A ticket: ${e.title}`, 800, 500, drawTicket(e.id, e.title.charAt(0))),
+  )
+  const portraits = PEOPLE.map((p) =>
+    picture(
+      p.picture!,
+      `Portrait of ${p.name}`,
+      640,
+      640,
+      drawPortrait(
+        p.id,
+        p.name
+          .split(' ')
+          .map((w) => w.charAt(0))
+          .join('')
+          .slice(0, 2),
+      ),
+    ),
+  )
+  const rooms = TERMS.filter((t) => t.picture).map((t) =>
+    picture(t.picture!, `The ${t.title}`, 1600, 900, drawRoom(t.id)),
+  )
+  const others = [
+    picture('mark', 'Quillmere Clock Museum', 80, 80, drawMark()),
+    picture('empty-case', 'An empty case: out for repair', 1600, 1000, drawEmptyCase()),
+    picture('no-picture', 'No picture yet', 800, 800, drawClock('no-picture', 'movement')),
+  ]
+  return [...clockPictures(), ...details, ...tickets, ...portraits, ...rooms, ...others]
+}
+
+export const PICTURES: DrawnPicture[] = drawnPictures()
+
+/** The whole museum: its site, its pictures, and either its finished design or none. */
+export function makeDemo(bare = false): { site: Site; pictures: DrawnPicture[]; design: Design } {
+  const site: Site = {
+    settings: {
+      name: 'Quillmere Clock Museum',
+      tagline: 'Open Wednesday to Sunday, and never quite on time.',
+      origin: 'https://quillmere.example.org',
+      locale: 'en-GB',
+      currency: 'GBP',
+      timeZone: 'Europe/London',
+      logo: 'mark',
+      fallbackPicture: 'no-picture',
+      home: { kind: 'entry', entry: 'welcome' },
+      shop: false,
+      signIn: false,
+    },
+    types: TYPES,
+    taxonomies: TAXONOMIES,
+    terms: TERMS,
+    people: PEOPLE,
+    menus: MENUS,
+    entries: ENTRIES,
+    pictures: PICTURES.map(({ svg: _, ...rest }) => rest),
+  }
+  return { site, pictures: PICTURES, design: bare ? BARE_DESIGN : DESIGN }
+}

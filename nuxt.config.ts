@@ -1,0 +1,64 @@
+import { fileURLToPath } from 'node:url'
+import tailwindcss from '@tailwindcss/vite'
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+const FONT_FOLDERS = ['newsreader', 'schibsted-grotesk', 'spline-sans-mono']
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-11-01',
+  devtools: { enabled: false },
+  telemetry: false,
+  ssr: false,
+  modules: ['@pinia/nuxt', 'nuxt-auth-utils', 'nuxt-security', '@nuxt/eslint'],
+  css: ['~/assets/studio.css'],
+  alias: { '#core': here('./core') },
+  app: {
+    head: {
+      title: 'Outer Frame',
+      htmlAttrs: { lang: 'en' },
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/_of/mark.svg' }],
+    },
+  },
+  components: [{ path: '~/components', pathPrefix: false }],
+  vite: { plugins: [tailwindcss()] },
+  typescript: { strict: true },
+  runtimeConfig: { session: { name: 'outer-frame', maxAge: 60 * 60 * 24 * 7, password: '' } },
+  security: {
+    csrf: { methodsToProtect: ['POST', 'PUT', 'PATCH', 'DELETE'] },
+    // Bodies carry markup as text and are judged by the core; attempts at sign-in are limited by our own service.
+    xssValidator: false,
+    rateLimiter: false,
+    corsHandler: false,
+    requestSizeLimiter: false,
+    headers: {
+      crossOriginEmbedderPolicy: false,
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'img-src': ["'self'", 'data:'],
+        'font-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'worker-src': ["'self'", 'blob:'],
+        'frame-src': ["'self'"],
+        'object-src': ["'none'"],
+        'base-uri': ["'none'"],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'upgrade-insecure-requests': false,
+      },
+      strictTransportSecurity: false,
+    },
+  },
+  nitro: {
+    publicAssets: FONT_FOLDERS.map((name) => ({
+      baseURL: `/_of/fonts/${name}`,
+      dir: here(`./node_modules/@fontsource-variable/${name}/files`),
+      maxAge: 60 * 60 * 24 * 365,
+    })),
+    esbuild: { options: { target: 'es2022' } },
+  },
+  $production: { nitro: { entry: here('./server/entry.ts') } },
+  eslint: { config: { standalone: true } },
+})

@@ -1,0 +1,6 @@
+import { parameter, studioHandler } from '../../../utils/studio'
+
+export default studioHandler('designer', async ({ event, site, user }) => {
+  await site.draft.setLayoutRemoved(parameter(event, 'id'), false, user.name)
+  return { removed: false }
+})

@@ -1,0 +1,6 @@
+import { openHandler } from '../utils/studio'
+
+export default openHandler(async ({ event }) => {
+  await clearUserSession(event)
+  return { user: null }
+})

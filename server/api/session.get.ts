@@ -1,0 +1,10 @@
+import { getRequestHost, getRequestProtocol } from 'h3'
+import type { SessionAnswer } from '../../shared/api/types'
+import { canKeepSession } from '../utils/session'
+import { currentUser, openHandler } from '../utils/studio'
+
+export default openHandler<SessionAnswer>(async ({ event, site }) => ({
+  user: await currentUser(event, site),
+  site: site.content.catalogue.site.settings.name,
+  secure: canKeepSession(getRequestProtocol(event, { xForwardedProto: true }), getRequestHost(event)),
+}))

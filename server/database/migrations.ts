@@ -1,0 +1,37 @@
+import { type Kysely, type Migration, sql } from 'kysely'
+
+/** Migrations in order; a new one is added at the end and the earlier ones are never changed. */
+export const MIGRATIONS: Record<string, Migration> = {
+  '001-ground': {
+    async up(db: Kysely<unknown>) {
+      const make = (statement: string) => sql.raw(statement).execute(db)
+      await make(`create table users (id integer primary key, mail text not null unique collate nocase,
+        name text not null, role text not null check (role in ('owner','designer','writer','member')), password_hash text not null)`)
+      await make(`create table site (id integer primary key check (id = 1), settings text not null, types text not null,
+        taxonomies text not null, content_version integer not null default 1)`)
+      for (const table of ['terms', 'people', 'menus']) {
+        await make(`create table ${table} (id text primary key, position integer not null, doc text not null)`)
+      }
+      await make(`create table pictures (id text primary key, file_name text not null, alt text not null, width integer not null,
+        height integer not null, mime text not null, bytes blob not null)`)
+      await make(`create table entries (id text primary key, type text not null, position integer not null,
+        revision integer not null default 1, published integer not null, doc text not null)`)
+      await make('create index entries_type on entries (type, position)')
+      await make(`create table layouts (id text primary key, created integer not null, revision integer not null, doc text not null,
+        changed_at integer not null, changed_by text not null, removed integer not null default 0)`)
+      await make(`create table layout_edits (layout text not null references layouts (id), revision integer not null, id text not null,
+        does text not null, "of" integer, edit text not null, inverse text not null, at integer not null, by text not null,
+        primary key (layout, revision), unique (layout, id))`)
+      await make(`create table frames (id text primary key, revision integer not null, doc text not null, changed_at integer not null,
+        changed_by text not null, removed integer not null default 0)`)
+      await make(
+        'create table house (id integer primary key check (id = 1), revision integer not null, doc text not null)',
+      )
+      await make(`create table releases (number integer primary key, format integer not null, design text not null, note text not null,
+        changes text not null, at integer not null, by text not null)`)
+      await make(
+        `create trigger releases_stay before update on releases begin select raise(abort, 'a release never changes'); end`,
+      )
+    },
+  },
+}

@@ -1,0 +1,46 @@
+import type { ColumnType, Generated } from 'kysely'
+
+/** Columns that hold JSON are written and read as text; the repositories turn them into documents. */
+type Json = string
+type Flag = ColumnType<number, number, number>
+
+export interface Tables {
+  users: { id: Generated<number>; mail: string; name: string; role: string; password_hash: string }
+  site: { id: number; settings: Json; types: Json; taxonomies: Json; content_version: number }
+  terms: { id: string; position: number; doc: Json }
+  people: { id: string; position: number; doc: Json }
+  menus: { id: string; position: number; doc: Json }
+  pictures: { id: string; file_name: string; alt: string; width: number; height: number; mime: string; bytes: Buffer }
+  entries: { id: string; type: string; position: number; revision: number; published: Flag; doc: Json }
+  layouts: {
+    id: string
+    created: number
+    revision: number
+    doc: Json
+    changed_at: number
+    changed_by: string
+    removed: Flag
+  }
+  layout_edits: {
+    layout: string
+    revision: number
+    id: string
+    does: string
+    of: number | null
+    edit: Json
+    inverse: Json
+    at: number
+    by: string
+  }
+  frames: { id: string; revision: number; doc: Json; changed_at: number; changed_by: string; removed: Flag }
+  house: { id: number; revision: number; doc: Json }
+  releases: {
+    number: Generated<number>
+    format: number
+    design: Json
+    note: string
+    changes: Json
+    at: number
+    by: string
+  }
+}

@@ -1,0 +1,36 @@
+import type { Role } from '../../shared/api/types'
+import type { Database } from './open'
+
+export interface StoredUser {
+  id: number
+  mail: string
+  name: string
+  role: Role
+  passwordHash: string
+}
+
+type Row = { id: number; mail: string; name: string; role: string; password_hash: string }
+
+const stored = ({ password_hash, role, ...row }: Row): StoredUser => ({
+  ...row,
+  role: role as Role,
+  passwordHash: password_hash,
+})
+
+export async function findUserByMail(db: Database, mail: string): Promise<StoredUser | null> {
+  const row = await db.selectFrom('users').selectAll().where('mail', '=', mail.trim()).executeTakeFirst()
+  return row ? stored(row) : null
+}
+
+export async function findUser(db: Database, id: number): Promise<StoredUser | null> {
+  const row = await db.selectFrom('users').selectAll().where('id', '=', id).executeTakeFirst()
+  return row ? stored(row) : null
+}
+
+export async function insertUser(db: Database, user: Omit<StoredUser, 'id'>): Promise<void> {
+  const { passwordHash, ...rest } = user
+  await db
+    .insertInto('users')
+    .values({ ...rest, password_hash: passwordHash })
+    .execute()
+}

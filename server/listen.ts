@@ -1,0 +1,62 @@
+import '#nitro-internal-pollyfills'
+import { type IncomingMessage, type Server, type ServerResponse, createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { toNodeListener } from 'h3'
+import { useNitroApp } from 'nitropack/runtime'
+import { trapUnhandledNodeErrors } from 'nitropack/runtime/internal'
+import { StartError } from './database/open'
+import { closeInstallation, installation } from './services/installation'
+import { log } from './services/log'
+import { answerVisitor, isStudioAddress } from './services/visitors'
+
+const GRACE = 5_000
+
+function start(server: Server, port: number, host: string | undefined): Promise<void> {
+  return new Promise((done, refuse) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      const taken = error.code === 'EADDRINUSE'
+      refuse(
+        taken ? new StartError(`Port ${port} is in use. Stop what uses it, or choose another with --port.`) : error,
+      )
+    })
+    server.listen({ port, host }, done)
+  })
+}
+
+/** Answers what is under way, then closes the database and ends. */
+function stopOnSignal(server: Server, close: () => Promise<void>): void {
+  let stopping = false
+  const stop = async (signal: string) => {
+    if (stopping) return
+    stopping = true
+    log('info', 'stopping', { signal })
+    setTimeout(() => server.closeAllConnections(), GRACE).unref()
+    await new Promise((closed) => {
+      server.close(closed)
+      server.closeIdleConnections()
+    })
+    await close()
+    process.exit(0)
+  }
+  process.once('SIGTERM', () => void stop('SIGTERM'))
+  process.once('SIGINT', () => void stop('SIGINT'))
+}
+
+/** Starts to listen: visitors are answered directly, the studio and its API by Nitro. */
+export async function listen(): Promise<void> {
+  const nitro = useNitroApp()
+  const studio = toNodeListener(nitro.h3App)
+  const site = await installation(hashPassword)
+  const server = createServer((request: IncomingMessage, response: ServerResponse) => {
+    if (isStudioAddress(request.url ?? '/')) void studio(request, response)
+    else answerVisitor(site, request, response)
+  })
+  trapUnhandledNodeErrors()
+  const port = Number(process.env.NITRO_PORT ?? process.env.PORT ?? 3000)
+  await start(server, port, process.env.NITRO_HOST ?? process.env.HOST)
+  stopOnSignal(server, async () => {
+    await nitro.hooks.callHook('close')
+    await closeInstallation()
+  })
+  log('info', 'listening', { port: (server.address() as AddressInfo).port, pages: site.content.catalogue.pages.length })
+}

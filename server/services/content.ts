@@ -1,0 +1,59 @@
+import { gzipSync } from 'node:zlib'
+import { Formats } from '../../core/render'
+import { Catalogue, type Site } from '../../core/site'
+import { CONTENT_LATER, type SiteAnswer } from '../../shared/api/types'
+import { readSite } from '../database/content'
+import type { Database } from '../database/open'
+
+const EMPTY: Site = {
+  settings: {
+    name: 'New site',
+    tagline: '',
+    origin: 'http://localhost',
+    locale: 'en-GB',
+    currency: 'EUR',
+    timeZone: 'UTC',
+    logo: null,
+    fallbackPicture: null,
+    home: { kind: 'archive', type: '' },
+    shop: false,
+    signIn: false,
+  },
+  types: [],
+  taxonomies: [],
+  terms: [],
+  people: [],
+  pictures: [],
+  menus: [],
+  entries: [],
+}
+
+/** The content of the site, held in memory as one catalogue and read again when it changes. */
+export class Content {
+  catalogue = new Catalogue(EMPTY)
+  formats = new Formats(EMPTY.settings)
+  version = 0
+  private light: { plain: string; gzip: Buffer } | null = null
+
+  constructor(private readonly db: Database) {}
+
+  async reload(): Promise<void> {
+    const read = await readSite(this.db)
+    this.catalogue = new Catalogue(read?.site ?? EMPTY)
+    this.formats = new Formats(this.catalogue.site.settings)
+    this.version = read?.version ?? 0
+    this.light = null
+  }
+
+  /** The site for the studio, as JSON, without the content of its entries. Made once for each version. */
+  lightAnswer(): { plain: string; gzip: Buffer } {
+    if (!this.light) {
+      const { site } = this.catalogue
+      const entries = site.entries.map((e) => (e.content ? { ...e, content: CONTENT_LATER } : e))
+      const answer: SiteAnswer = { site: { ...site, entries }, version: this.version }
+      const plain = JSON.stringify(answer)
+      this.light = { plain, gzip: gzipSync(plain) }
+    }
+    return this.light
+  }
+}

@@ -1,0 +1,11 @@
+/** Structured log: one JSON object a line, on standard output; problems on standard error. */
+
+type Level = 'info' | 'warn' | 'error'
+
+const LEVELS: readonly string[] = ['debug', 'info', 'warn', 'error', 'silent']
+
+export function log(level: Level, event: string, details: Record<string, unknown> = {}): void {
+  if (LEVELS.indexOf(level) < LEVELS.indexOf(process.env.OUTER_FRAME_LOG ?? 'info')) return
+  const line = JSON.stringify({ at: new Date().toISOString(), level, event, ...details })
+  ;(level === 'info' ? process.stdout : process.stderr).write(line + '\n')
+}

@@ -1,0 +1,103 @@
+import { type EventHandler, type H3Event, defineEventHandler, setResponseStatus } from 'h3'
+import { type Schema, ValidationError } from 'yup'
+import { type Problem, ProblemError, fail, problem } from '../../core/problems'
+import type { ErrorAnswer, Role, User } from '../../shared/api/types'
+import { findUser } from '../database/users'
+import { type Installation, installation } from '../services/installation'
+import { log } from '../services/log'
+
+const MOST_BYTES = 1_000_000
+
+/** Roles that may do what a role may do; each includes those after it. */
+const LADDER: readonly Role[] = ['owner', 'designer', 'writer', 'member']
+
+/** The studio is for writers and up; a member signs in to the site, not to the studio. */
+export function mayUse(user: User | null, role: Role): boolean {
+  return user !== null && LADDER.indexOf(user.role) <= LADDER.indexOf(role)
+}
+
+/** Whoever is signed in, as the database has them now; null when nobody is. */
+export async function currentUser(event: H3Event, site: Installation): Promise<User | null> {
+  const session = (await getUserSession(event)) as { user?: { id?: unknown } }
+  const id = session.user?.id
+  const user = typeof id === 'number' ? await findUser(site.db, id) : null
+  return user && { id: user.id, name: user.name, mail: user.mail, role: user.role }
+}
+
+async function requireRole(event: H3Event, site: Installation, role: Role): Promise<User> {
+  const user = await currentUser(event, site)
+  if (!user) return fail('signed-out')
+  return mayUse(user, role) ? user : fail('role-lacking', { role })
+}
+
+async function readBytes(event: H3Event): Promise<string> {
+  const { req } = event.node
+  const chunks: Buffer[] = []
+  let size = Number(req.headers['content-length'] ?? 0)
+  if (size <= MOST_BYTES) {
+    size = 0
+    for await (const chunk of req as AsyncIterable<Buffer>) {
+      size += chunk.length
+      if (size > MOST_BYTES) break
+      chunks.push(chunk)
+    }
+  }
+  if (size > MOST_BYTES) {
+    // The rest is not read, so the connection cannot be used again.
+    event.node.res.setHeader('connection', 'close')
+    fail('body-large', { most: '1 MB' })
+  }
+  return Buffer.concat(chunks).toString('utf8')
+}
+
+/** The JSON sent, judged by a schema. Throws a problem when it is too large, unreadable or not as asked. */
+export async function readInput<T>(event: H3Event, schema: Schema<T>): Promise<T> {
+  let json: unknown
+  const text = await readBytes(event)
+  try {
+    json = JSON.parse(text)
+  } catch {
+    fail('body-unreadable')
+  }
+  try {
+    return schema.validateSync(json, { abortEarly: true }) as T
+  } catch (error) {
+    if (error instanceof ValidationError) return fail('input-wrong', { why: error.message.replace(/\.$/, '') })
+    throw error
+  }
+}
+
+/** Sets the status and words the body of a problem. */
+export function answerProblem(event: H3Event, found: Problem): ErrorAnswer {
+  setResponseStatus(event, found.status)
+  return { problem: found }
+}
+
+type Work<T> = (context: { event: H3Event; site: Installation; user: User }) => Promise<T>
+
+async function run<T>(event: H3Event, work: (site: Installation) => Promise<T>): Promise<T | ErrorAnswer> {
+  event.node.res.setHeader('cache-control', 'no-store')
+  try {
+    return await work(await installation())
+  } catch (error) {
+    if (error instanceof ProblemError) return answerProblem(event, error.problem)
+    log('error', 'request-failed', { path: event.path, error: String((error as Error)?.stack ?? error) })
+    return answerProblem(event, problem('unexpected'))
+  }
+}
+
+/** A handler for whoever has at least the role; everybody else is refused before anything is read. */
+export function studioHandler<T>(role: Role, work: Work<T>): EventHandler {
+  return defineEventHandler((event) =>
+    run(event, async (site) => work({ event, site, user: await requireRole(event, site, role) })),
+  )
+}
+
+/** A handler that anybody may call: signing in, and asking who is signed in. */
+export function openHandler<T>(work: (context: { event: H3Event; site: Installation }) => Promise<T>): EventHandler {
+  return defineEventHandler((event) => run(event, (site) => work({ event, site })))
+}
+
+export function parameter(event: H3Event, name: string): string {
+  return decodeURIComponent(event.context.params?.[name] ?? '')
+}

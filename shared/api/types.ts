@@ -1,0 +1,140 @@
+import type { Design, Frame } from '../../core/frames'
+import type { Layout, LogRecord, Pending } from '../../core/layouts'
+import type { Problem } from '../../core/problems'
+import type { RichDoc, Site } from '../../core/site'
+import type { HouseStyle } from '../../core/styles'
+
+/** What the studio and the server say to each other at /api, declared once. */
+
+export const ROLES = ['owner', 'designer', 'writer', 'member'] as const
+export type Role = (typeof ROLES)[number]
+
+export interface User {
+  id: number
+  name: string
+  mail: string
+  role: Role
+}
+
+export interface SessionAnswer {
+  user: User | null
+  site: string
+  /** False when this address cannot keep a sign-in: plain http anywhere but on this machine. */
+  secure: boolean
+}
+
+export interface SignInInput {
+  mail: string
+  password: string
+}
+
+export interface LayoutState {
+  layout: Layout
+  revision: number
+  created: number
+  changedAt: number
+  changedBy: string
+}
+
+export interface FrameState {
+  frame: Frame
+  revision: number
+}
+
+/** The draft: everything that is designed, as it stands in the studio. */
+export interface DesignAnswer {
+  layouts: LayoutState[]
+  frames: FrameState[]
+  house: HouseStyle
+  houseRevision: number
+}
+
+/** The site without the content of its entries; see `CONTENT_LATER`. */
+export interface SiteAnswer {
+  site: Site
+  version: number
+}
+
+/** Stands for content that is there but was not sent; `GET /api/entries/ID/content` has it. */
+export const CONTENT_LATER: RichDoc = {
+  type: 'doc',
+  content: [{ type: 'paragraph', content: [{ type: 'text', text: '…' }] }],
+}
+
+export interface ContentAnswer {
+  id: string
+  content: RichDoc | null
+}
+
+export interface NewLayoutInput {
+  id: string
+  name: string
+  region: Layout['region']
+  /** A layout whose rows are copied with new ids. */
+  from?: string
+}
+
+export interface EditsInput {
+  /** The revision that the edits were made on. */
+  revision: number
+  edits: Pending[]
+}
+
+export interface EditsAnswer {
+  revision: number
+  records: LogRecord[]
+}
+
+/** With status 409: the edits that came between, oldest first, up to `revision`. */
+export interface StaleAnswer {
+  problem: Problem
+  revision: number
+  between: LogRecord[]
+}
+
+export interface LayoutAnswer extends LayoutState {
+  log: LogRecord[]
+}
+
+export interface FrameInput {
+  /** 0 for a frame that is new. */
+  revision: number
+  frame: Frame
+}
+
+/** With status 409: the frame as it stands now; null when it was removed. */
+export interface StaleFrameAnswer {
+  problem: Problem
+  current: FrameState | null
+}
+
+/** One difference between the draft and the latest release. */
+export interface Change {
+  what: 'layout' | 'frame' | 'house'
+  how: 'new' | 'changed' | 'removed'
+  id: string
+  name: string
+}
+
+export interface ReleaseNote {
+  number: number
+  note: string
+  changes: Change[]
+  at: number
+  by: string
+}
+
+export interface ReleasesAnswer {
+  waiting: Change[]
+  releases: ReleaseNote[]
+  /** The design that visitors see; null before the first release. */
+  released: Design | null
+}
+
+export interface ReleaseInput {
+  note: string
+}
+
+export interface ErrorAnswer {
+  problem: Problem
+}
