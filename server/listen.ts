@@ -3,7 +3,6 @@ import { type IncomingMessage, type Server, type ServerResponse, createServer } 
 import type { AddressInfo } from 'node:net'
 import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
-import { trapUnhandledNodeErrors } from 'nitropack/runtime/internal'
 import { StartError } from './database/open'
 import { closeInstallation, installation } from './services/installation'
 import { log } from './services/log'
@@ -51,7 +50,9 @@ export async function listen(): Promise<void> {
     if (isStudioAddress(request.url ?? '/')) void studio(request, response)
     else answerVisitor(site, request, response)
   })
-  trapUnhandledNodeErrors()
+  process.on('unhandledRejection', (error) =>
+    log('error', 'unhandled', { error: String((error as Error)?.stack ?? error) }),
+  )
   const port = Number(process.env.NITRO_PORT ?? process.env.PORT ?? 3000)
   await start(server, port, process.env.NITRO_HOST ?? process.env.HOST)
   stopOnSignal(server, async () => {

@@ -22,7 +22,7 @@ export const siteName: ElementSpec = {
   },
   css: [
     '.site-name{font-family:var(--f-heading);font-weight:var(--hw);font-size:1.25em;line-height:1.2}' +
-      '.site-name a{color:inherit;text-decoration:none;display:inline-flex;align-items:center;gap:.5em}.site-name img{flex:none}',
+      '.site-name a{color:inherit;text-decoration:none;display:inline-flex;vertical-align:middle;align-items:center;gap:.5em}.site-name img{flex:none}',
   ],
   summary: (props) => ({ logo: 'logo', both: 'logo and name' })[String(props.show)] ?? '',
   draw(element, compile) {

@@ -14,5 +14,8 @@ export {
   type FrameNames,
 } from './words'
 export { checkFrame } from './check'
-export { newFrame, GROUPS, groupOf } from './frame'
+export { newFrame, GROUPS, groupOf, type Group } from './frame'
 export { type Design, rulesOf } from './design'
+export * from './table'
+export { groupPages, mapRows, type PageGroup, type MapRow, type Cell } from './rows'
+export { targetChoices, findChoices, type TargetChoice } from './choices'

@@ -13,6 +13,8 @@ export interface FrameNames {
   choice(type: Id | null, field: Id, value: unknown): string
 }
 
+/** Keeps a question mark and what follows on one line. */
+const JOINER = '\u2060'
 const GONE = '(no longer there)'
 const KIND_NAMES = { entries: 'All entries', archives: 'All archives', working: 'All working pages' }
 
@@ -89,8 +91,8 @@ function dateName({ from, until, weekdays }: Extract<Circumstance, { kind: 'date
 export function circumstanceName(c: Circumstance): string {
   switch (c.kind) {
     case 'parameter':
-      if (c.op === 'present') return `when the address has ?${c.name}`
-      return `when ?${c.name} ${c.op === 'is' ? 'is' : 'contains'} ${or(c.values)}`
+      if (c.op === 'present') return `when the address has ?${JOINER}${c.name}`
+      return `when ?${JOINER}${c.name} ${c.op === 'is' ? 'is' : 'contains'} ${or(c.values)}`
     case 'device':
       return `on ${or(c.devices.map((d) => `a ${d}`)) || 'no device'}`
     case 'role':
@@ -129,7 +131,7 @@ export function namesFrom(catalogue: Catalogue): FrameNames {
     person: 'Person',
   }
   return {
-    page: (key) => catalogue.page(key)?.title ?? `A page ${GONE}`,
+    page: (key) => (key === 'home' ? 'Home' : (catalogue.page(key)?.title ?? `A page ${GONE}`)),
     type: (id, plural) => catalogue.types.get(id)?.[plural ? 'plural' : 'name'] ?? `A page type ${GONE}`,
     taxonomy: (id, plural) => catalogue.taxonomies.get(id)?.[plural ? 'plural' : 'name'] ?? `A taxonomy ${GONE}`,
     term: (id) => catalogue.terms.get(id)?.title ?? `a term ${GONE}`,

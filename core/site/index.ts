@@ -4,3 +4,4 @@ export { listPages, entryName, monthOf, WORKING_KINDS, ARCHIVE_KINDS } from './p
 export { Catalogue } from './catalogue'
 export * from './fields'
 export { isRichDoc, richText } from './rich'
+export { awkwardPages, type Awkward } from './awkward'

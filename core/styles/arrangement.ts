@@ -14,9 +14,9 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
     ask: {
       kind: 'choice',
       options: [
-        { value: 'content', label: 'Held to the content width' },
-        { value: 'band', label: 'Background runs full width' },
-        { value: 'full', label: 'Everything runs full width' },
+        { value: 'content', label: 'Content width' },
+        { value: 'band', label: 'Full background' },
+        { value: 'full', label: 'All of it full' },
       ],
     },
     css: (v) => [
@@ -41,13 +41,13 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
   },
   {
     name: 'stand',
-    label: 'Columns stand',
+    label: 'Stand',
     group: 'arrangement',
     on: ['row'],
     ask: {
       kind: 'choice',
       options: [
-        { value: 'stretch', label: 'To full height' },
+        { value: 'stretch', label: 'Full height' },
         { value: 'start', label: 'At the top' },
         { value: 'center', label: 'In the middle' },
         { value: 'end', label: 'At the bottom' },
@@ -57,7 +57,7 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
   },
   {
     name: 'things',
-    label: 'Things stand',
+    label: 'Stand',
     group: 'arrangement',
     on: ['column'],
     ask: {
@@ -91,7 +91,7 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
     group: 'arrangement',
     on: ['row'],
     ask: { kind: 'length', min: 0, max: 200 },
-    css: (v) => inner(`gap:${v}px`),
+    css: (v) => inner(`--gap:${v}px`),
   },
   {
     name: 'flow',

@@ -32,14 +32,14 @@ function skeleton(house: HouseStyle): string {
     '.skip{position:absolute;left:-999em}.skip:focus{left:8px;top:8px;z-index:9;background:#fff;color:#000;padding:8px}' +
     '.row{position:relative;isolation:isolate;margin-inline:auto;padding-inline:var(--e);' +
     'max-width:calc(var(--w) + 2*var(--e));width:100%;border:0 solid}' +
-    '.in{display:grid;grid-template-columns:repeat(12,minmax(0,1fr));gap:var(--g);margin-inline:auto;max-width:var(--w);--s:initial}' +
+    '.in{--gap:var(--g);display:flex;flex-wrap:wrap;gap:var(--gap);margin-inline:auto;max-width:var(--w);--s:initial}' +
     ':where(.col)>.row{padding-inline:0;max-width:none}:where(.col)>.row>.in{max-width:none}' +
-    '.col{position:relative;isolation:isolate;grid-column:span var(--s,var(--n));display:flex;flex-direction:column;' +
+    '.col{position:relative;isolation:isolate;width:calc((100% + var(--gap))*var(--s,var(--n))/12 - var(--gap) - .02px);display:flex;flex-direction:column;' +
     'gap:var(--v);min-width:0;border:0 solid}:where(.col)>*{min-width:0;border:0 solid}' +
     SPANS +
     '.bg{position:absolute;inset:0;width:100%;height:100%;object-fit:cover;z-index:-1}' +
     '.sr{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%)}' +
-    `${mediaOf('narrow')}{.in{--s:12;gap:var(--v)}:root{--e:18px;` +
+    `${mediaOf('narrow')}{.in{--s:12;--gap:var(--v)}:root{--e:18px;` +
     `--h1:${Math.round(house.headingSizes[0] * 0.8)}px;--h2:${Math.round(house.headingSizes[1] * 0.85)}px}}`
   )
 }

@@ -1,4 +1,4 @@
-import type { PROBLEMS} from '../../core/problems';
+import type { PROBLEMS } from '../../core/problems'
 import { problem } from '../../core/problems'
 
 /** Errors that the libraries raise before our handlers run are answered in our own words. */

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogPanel,
+  DialogTitle,
+} from '@headlessui/vue'
+import { ELEMENTS } from '#core/elements'
+import { elementsOf, find } from '#core/layouts'
+import { useBench } from '~/stores/bench'
+
+/** Everything that can be added after the thing in hand: rows by their columns, and elements. */
+const emit = defineEmits<{ close: [] }>()
+
+interface Choice {
+  key: string
+  name: string
+  about: string
+  group: string
+  spans?: number[]
+  type?: string
+}
+
+const ROWS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [4, 4, 4], [3, 3, 3, 3]]
+
+const bench = useBench()
+const { addElement, addRow } = useBenchActions()
+const typed = ref('')
+const layout = computed(() => bench.layout!)
+const rows: Choice[] = ROWS.map((spans) => ({
+  key: spans.join(),
+  name: spans.length === 1 ? 'Row of one column' : `Row ${spans.join(' + ')}`,
+  about: spans.length === 1 ? 'The whole width.' : `${spans.length} columns.`,
+  group: 'Rows',
+  spans,
+}))
+const elements = computed<Choice[]>(() => {
+  const there = new Set(elementsOf(layout.value).map((e) => e.type))
+  return ELEMENTS.filter((e) => !e.regions || e.regions.includes(layout.value.region))
+    .filter((e) => !(e.once && there.has(e.type)))
+    .map((e) => ({ key: e.type, name: e.name, about: e.about, group: e.group, type: e.type }))
+})
+/** Inside a column one mostly adds elements; elsewhere, rows. */
+const choices = computed(() => {
+  const node = bench.selected ? find(layout.value, bench.selected)?.node : undefined
+  return node && node.kind !== 'row' ? [...elements.value, ...rows] : [...rows, ...elements.value]
+})
+const found = computed(() => {
+  const words = typed.value.trim().toLowerCase()
+  return choices.value.filter((c) => !words || `${c.name} ${c.about}`.toLowerCase().includes(words))
+})
+const groups = computed(() =>
+  [...new Set(found.value.map((c) => c.group))].map((group) => ({
+    group,
+    items: found.value.filter((c) => c.group === group),
+  })),
+)
+const where = computed(() => {
+  const node = bench.selected ? find(layout.value, bench.selected)?.node : undefined
+  if (!node) return 'at the end'
+  if (node.kind === 'column') return 'at the end of this column'
+  return node.kind === 'row' ? 'in or after this row' : 'after this element'
+})
+
+function pick(choice: Choice | null) {
+  if (!choice) return
+  emit('close')
+  if (choice.spans) addRow(choice.spans)
+  else if (choice.type) addElement(choice.type)
+}
+</script>
+
+<template>
+  <Dialog :open="true" class="relative z-40" @close="$emit('close')">
+    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
+    <div class="fixed inset-x-0 top-20 flex justify-center px-4">
+      <DialogPanel class="flex max-h-[70vh] w-full max-w-2xl flex-col border border-ink bg-sheet">
+        <Combobox :model-value="null" nullable @update:model-value="pick">
+          <div class="flex items-baseline gap-2 px-4 pb-2 pt-3">
+            <DialogTitle class="made text-base">Add</DialogTitle><span class="text-soft">{{ where }}</span>
+          </div>
+          <div class="px-4 pb-3">
+            <ComboboxInput
+              class="input h-8!"
+              placeholder="Type a few letters of what it is"
+              aria-label="Add what"
+              autocomplete="off"
+              autofocus
+              @change="typed = $event.target.value"
+            />
+          </div>
+          <ComboboxOptions static class="min-h-0 overflow-y-auto border-t px-4 py-3">
+            <li v-if="found.length === 0" class="text-soft">Nothing is called that.</li>
+            <li v-for="{ group, items } in groups" :key="group" role="presentation" class="mt-3 first:mt-0">
+              <p class="mb-1 text-xs text-soft">{{ group }}</p>
+              <ul class="grid grid-cols-2 gap-1.5 max-sm:grid-cols-1" role="presentation">
+                <ComboboxOption v-for="item in items" :key="item.key" v-slot="{ active }" :value="item" as="template">
+                  <li
+                    class="flex cursor-pointer items-center gap-3 border bg-raised px-2.5 py-1.5"
+                    :class="active ? 'border-ink outline outline-1 outline-ink' : 'border-rule'"
+                  >
+                    <span v-if="item.spans" class="grid h-6 w-14 shrink-0 grid-cols-12 gap-px" aria-hidden="true">
+                      <span
+                        v-for="(s, i) in item.spans"
+                        :key="i"
+                        class="border border-edge bg-board"
+                        :style="{ gridColumn: `span ${s}` }"
+                      />
+                    </span>
+                    <span class="min-w-0">
+                      <span class="block font-medium leading-tight">{{ item.name }}</span>
+                      <span class="block text-2xs leading-snug text-soft">{{ item.about }}</span>
+                    </span>
+                  </li>
+                </ComboboxOption>
+              </ul>
+            </li>
+          </ComboboxOptions>
+        </Combobox>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

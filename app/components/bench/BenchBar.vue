@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { Page } from '#core/site'
+import { useBench } from '~/stores/bench'
+import { useMap } from '~/stores/map'
+
+const shown = defineModel<Page>('shown', { required: true })
+const view = defineModel<'plan' | 'both' | 'page'>('view', { required: true })
+defineEmits<{ add: [] }>()
+
+const bench = useBench()
+const map = useMap()
+const REGION = {
+  header: 'Header layout',
+  intro: 'Intro layout',
+  body: 'Body layout',
+  footer: 'Footer layout',
+  card: 'Card layout',
+}
+const reach = computed(() => map.reachOfLayout.get(bench.layout!.id) ?? 0)
+const reachWords = computed(() => {
+  if (bench.layout!.region === 'card') return ''
+  return reach.value === 0 ? 'shows on no page yet' : `shows on ${reach.value} ${reach.value === 1 ? 'page' : 'pages'}`
+})
+const VIEWS = [
+  { value: 'plan', label: 'Plan' },
+  { value: 'both', label: 'Both' },
+  { value: 'page', label: 'Page' },
+] as const
+</script>
+
+<template>
+  <div class="flex h-11 shrink-0 items-center gap-3 border-b bg-sheet px-3.5">
+    <p class="flex min-w-0 items-baseline gap-2">
+      <span class="shrink-0 text-soft max-lg:hidden">{{ REGION[bench.layout!.region] }}</span>
+      <span class="made truncate text-base">{{ bench.layout!.name }}</span>
+      <span class="shrink-0 text-xs text-soft max-xl:hidden">{{ reachWords }}</span>
+    </p>
+    <div class="ml-auto flex items-center gap-1">
+      <button
+        type="button"
+        class="btn btn-small"
+        :disabled="!bench.undoable"
+        :title="bench.undoable ? `Undo: ${bench.undoable}` : 'Nothing to undo'"
+        @click="bench.undo"
+      >
+        Undo
+      </button>
+      <button
+        type="button"
+        class="btn btn-small"
+        :disabled="!bench.redoable"
+        :title="bench.redoable ? `Redo: ${bench.redoable}` : 'Nothing to redo'"
+        @click="bench.redo"
+      >
+        Redo
+      </button>
+    </div>
+    <ShownWith v-model="shown" />
+    <div class="flex" role="group" aria-label="What to see">
+      <button
+        v-for="v in VIEWS"
+        :key="v.value"
+        type="button"
+        class="btn btn-small -ml-px"
+        :class="view === v.value && 'border-ink! bg-ink text-sheet'"
+        :aria-pressed="view === v.value"
+        @click="view = v.value"
+      >
+        {{ v.label }}
+      </button>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { elementSpec } from '#core/elements'
+import { type TreeNode, describeEdit, pathTo } from '#core/layouts'
+import { useBench } from '~/stores/bench'
+
+defineEmits<{ keys: [] }>()
+
+const bench = useBench()
+const path = computed(() => (bench.layout && bench.selected ? pathTo(bench.layout, bench.selected) : []))
+const SAVE = { saved: 'Saved', saving: 'Saving…', waiting: 'Waiting for the server; your work is kept here' }
+const HINTS = [
+  { keys: ['A'], does: 'add' },
+  { keys: ['D'], does: 'duplicate' },
+  { keys: ['X'], does: 'remove' },
+  { keys: ['Alt ↑↓'], does: 'move' },
+  { keys: ['[', ']'], does: 'width' },
+]
+
+function nameOf(node: TreeNode, i: number): string {
+  if (node.name) return node.name
+  if (node.kind === 'element') return elementSpec(node.type)?.name ?? node.type
+  if (node.kind === 'row') return 'Row'
+  const row = path.value[i - 1]
+  return `Column ${row?.kind === 'row' ? row.children.findIndex((c) => c.id === node.id) + 1 : ''}`
+}
+</script>
+
+<template>
+  <footer class="shrink-0 bg-ink text-[#d5d3cc]">
+    <div v-if="bench.aside.length" class="flex items-center gap-4 border-b border-[#44484f] px-3.5 py-1.5" role="alert">
+      <p class="min-w-0 flex-1">
+        {{ bench.aside.length === 1 ? 'One edit' : `${bench.aside.length} edits` }} could not be kept:
+        <span v-for="(a, i) in bench.aside" :key="i"
+          >{{ i ? '; ' : '' }}{{ describeEdit(a.edit, bench.layout!) }} ({{ a.problem.sentence }})</span
+        >
+      </p>
+      <button type="button" class="underline" @click="bench.aside = []">Understood</button>
+    </div>
+    <div class="flex h-7 items-center gap-4 px-3.5 text-xs">
+      <nav
+        aria-label="Path to the selection"
+        class="flex min-w-0 items-center gap-1.5 overflow-hidden whitespace-nowrap"
+      >
+        <button type="button" class="hover:text-white" @click="bench.selected = null">{{ bench.layout!.name }}</button>
+        <template v-for="(node, i) in path" :key="node.id">
+          <span aria-hidden="true">›</span>
+          <button
+            type="button"
+            class="truncate hover:text-white"
+            :class="i === path.length - 1 && 'font-semibold text-white'"
+            @click="bench.selected = node.id"
+          >
+            {{ nameOf(node, i) }}
+          </button>
+        </template>
+      </nav>
+      <div class="ml-auto flex shrink-0 items-center gap-3 max-lg:hidden">
+        <template v-if="bench.selected">
+          <span v-for="hint in HINTS" :key="hint.does" class="flex items-center gap-1">
+            <span v-for="key in hint.keys" :key="key" class="kbd">{{ key }}</span> {{ hint.does }}
+          </span>
+        </template>
+        <button type="button" class="flex items-center gap-1 hover:text-white" @click="$emit('keys')">
+          <span class="kbd">?</span> all keys
+        </button>
+      </div>
+      <span
+        role="status"
+        class="shrink-0 max-lg:ml-auto"
+        :class="bench.saving === 'waiting' && 'font-semibold text-white'"
+        >{{ SAVE[bench.saving] }}</span
+      >
+    </div>
+  </footer>
+</template>

@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import type { ShallowRef } from 'vue'
+import { useElementSize, useEventListener } from '@vueuse/core'
+import { elementSpec } from '#core/elements'
+import { type Drop, dropAt, find, moveTo } from '#core/layouts'
+import type { Page } from '#core/site'
+import { useBench } from '~/stores/bench'
+import { useDesign } from '~/stores/design'
+import { useMap } from '~/stores/map'
+
+/** The real page at a width, with the layout in hand bright and the rest dimmed around it. */
+const props = defineProps<{ page: Page }>()
+const width = defineModel<number>('width', { required: true })
+const emit = defineEmits<{ key: [event: KeyboardEvent]; add: [] }>()
+
+const bench = useBench()
+const design = useDesign()
+const map = useMap()
+const { draw } = useDrawing()
+const stage = ref<HTMLElement>()
+const frame = ref<HTMLIFrameElement>()
+const size = useElementSize(stage)
+const layout = computed(() => bench.layout!)
+const surface = usePageSurface(
+  frame,
+  computed(() => layout.value.id),
+  computed(() => layout.value.region),
+)
+const known = inject<ShallowRef<PageSurface | undefined>>('surface')
+if (known) known.value = surface
+const scale = computed(() => Math.min(1, Math.max(0.2, (size.width.value - 32) / width.value)))
+const height = computed(() => Math.max(200, (size.height.value - 24) / scale.value))
+const hovered = ref<string | null>(null)
+const drop = ref<Drop | null>(null)
+
+const html = computed(() =>
+  draw({
+    design: design.design,
+    rules: design.rules,
+    page: props.page,
+    request: map.request,
+    inHand: { layout: layout.value.id, region: layout.value.region },
+  }),
+)
+watch(html, (text) => surface.show(text))
+watch([scale, height], () => nextTick(surface.measure))
+watch(
+  () => bench.selected,
+  (id) => id && nextTick(() => surface.reveal(id)),
+)
+
+const step = computed(() => (width.value < 640 ? 'narrow' : width.value < 1024 ? 'medium' : 'wide'))
+watch(step, (value) => (bench.step = value), { immediate: true })
+
+const { begin, move, finish, dragging } = useDragging({
+  nodeAt: (event) => surface.nodeAt(event.clientX, event.clientY),
+  over(id, event) {
+    const node = find(layout.value, id)?.node
+    drop.value = node ? dropAt(layout.value, surface.boxes.value, { x: event.clientX, y: event.clientY }, node) : null
+  },
+  end(id, done) {
+    if (done && drop.value) bench.apply(moveTo(layout.value, id, drop.value.parent, drop.value.index))
+    drop.value = null
+  },
+})
+
+function listen() {
+  const page = surface.doc()
+  if (!page) return
+  surface.show(html.value)
+  const on = <K extends keyof DocumentEventMap>(type: K, run: (event: DocumentEventMap[K]) => void) =>
+    page.addEventListener(type, run, { capture: true })
+  on('click', (event) => {
+    event.preventDefault()
+    bench.selected = surface.nodeAt(event.clientX, event.clientY)
+  })
+  on('submit', (event) => event.preventDefault())
+  on('pointerdown', begin)
+  on('pointermove', (event) => {
+    hovered.value = surface.nodeAt(event.clientX, event.clientY)
+    move(event)
+  })
+  on('pointerup', () => finish(true))
+  on('keydown', (event) => emit('key', event))
+  on('load', surface.measure)
+  page.documentElement.addEventListener('mouseleave', () => (hovered.value = null))
+  page.defaultView?.addEventListener('scroll', surface.measure, { passive: true })
+  page.defaultView?.addEventListener('resize', surface.measure)
+  void page.fonts.ready.then(surface.measure)
+}
+useEventListener('resize', surface.measure)
+
+function tagOf(id: string | null): string {
+  const node = id ? find(layout.value, id)?.node : undefined
+  if (!node) return ''
+  return (
+    node.name ??
+    (node.kind === 'element' ? (elementSpec(node.type)?.name ?? '') : node.kind === 'row' ? 'Row' : 'Column')
+  )
+}
+</script>
+
+<template>
+  <section class="flex min-h-0 min-w-0 flex-col bg-[#d8d4ca]" aria-label="Page">
+    <PageRuler v-model="width" :scale="scale" />
+    <div ref="stage" class="relative min-h-0 flex-1 overflow-hidden">
+      <div
+        class="absolute left-1/2 top-3 origin-top-left bg-raised"
+        :style="{ width: `${width * scale}px`, height: `${height * scale}px`, marginLeft: `${(-width * scale) / 2}px` }"
+      >
+        <iframe
+          ref="frame"
+          srcdoc="<!DOCTYPE html><html><head></head><body></body></html>"
+          sandbox="allow-same-origin"
+          :title="`${page.title}, with ${layout.name}`"
+          class="absolute left-0 top-0 origin-top-left border-0"
+          :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(${scale})` }"
+          @load="listen"
+        />
+        <BenchOverlay
+          :boxes="surface.boxes.value"
+          :scale="scale"
+          :selected="bench.selected"
+          :hovered="dragging ? null : hovered"
+          :drop="drop"
+          :tag-of="tagOf"
+          @add="$emit('add')"
+        />
+        <p
+          v-if="bench.selected && surface.loaded.value && !surface.boxes.value.has(bench.selected)"
+          class="absolute inset-x-0 bottom-3 mx-auto w-fit border border-ink bg-sheet px-3 py-1.5"
+          role="status"
+        >
+          {{ tagOf(bench.selected) }} draws nothing on this page.
+        </p>
+        <p
+          v-if="layout.children.length === 0"
+          class="pointer-events-none absolute inset-x-0 top-1/3 mx-auto w-fit border border-dashed border-edge bg-sheet px-4 py-3 text-soft"
+        >
+          This layout is empty. Press <span class="kbd">A</span> or use the plan to add a row or an element.
+        </p>
+      </div>
+    </div>
+  </section>
+</template>

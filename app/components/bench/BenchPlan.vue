@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { type Box, type Drop, dropAt, elementsOf, find, moveTo } from '#core/layouts'
+import { useBench } from '~/stores/bench'
+
+/** The schematic of the layout: everything in it, to proportion, always reachable. */
+defineEmits<{ add: [] }>()
+
+const bench = useBench()
+const { addRow } = useBenchActions()
+const plan = ref<HTMLElement>()
+const drop = ref<Drop | null>(null)
+const layout = computed(() => bench.layout!)
+const counts = computed(() => {
+  const [rows, elements] = [layout.value.children.length, elementsOf(layout.value).length]
+  return `${rows} ${rows === 1 ? 'row' : 'rows'}, ${elements} ${elements === 1 ? 'element' : 'elements'}`
+})
+
+function boxes(): Map<string, Box> {
+  const found = new Map<string, Box>()
+  const own = plan.value!.getBoundingClientRect()
+  for (const node of plan.value!.querySelectorAll<HTMLElement>('[data-plan]')) {
+    const { x, y, width, height } = node.getBoundingClientRect()
+    found.set(node.dataset.plan!, { x: x - own.x, y: y - own.y, width, height })
+  }
+  found.set(layout.value.id, { x: 0, y: 0, width: own.width, height: own.height })
+  return found
+}
+
+const { begin, dragging } = useDragging({
+  nodeAt: (event) => (event.target as Element).closest<HTMLElement>('[data-plan]')?.dataset.plan ?? null,
+  over(id, event) {
+    const node = find(layout.value, id)?.node
+    const own = plan.value!.getBoundingClientRect()
+    drop.value = node
+      ? dropAt(layout.value, boxes(), { x: event.clientX - own.x, y: event.clientY - own.y }, node)
+      : null
+  },
+  end(id, done) {
+    if (done && drop.value) bench.apply(moveTo(layout.value, id, drop.value.parent, drop.value.index))
+    drop.value = null
+  },
+})
+
+watch(
+  () => bench.selected,
+  (id) => {
+    if (!id) return
+    void nextTick(() =>
+      plan.value?.querySelector(`[data-plan="${CSS.escape(id)}"]`)?.scrollIntoView({ block: 'nearest' }),
+    )
+  },
+)
+</script>
+
+<template>
+  <section class="flex min-h-0 flex-col border-r bg-board" aria-label="Plan">
+    <div class="flex items-baseline justify-between px-3 pb-2 pt-3">
+      <h2 class="made text-base">Plan</h2>
+      <span class="text-2xs text-soft">{{ counts }}</span>
+    </div>
+    <div class="min-h-0 flex-1 overflow-y-auto px-3 pb-4" @click.self="bench.selected = null">
+      <div
+        ref="plan"
+        class="relative space-y-1.5"
+        role="tree"
+        aria-label="Rows, columns and elements"
+        :class="dragging && 'cursor-grabbing'"
+        @pointerdown="begin"
+      >
+        <PlanRow v-for="row in layout.children" :key="row.id" :row="row" :level="1" />
+        <p v-if="layout.children.length === 0" class="border border-dashed border-edge p-3 text-soft">
+          Nothing stands here yet. Begin with a row of columns, or add an element.
+        </p>
+        <div
+          v-if="drop"
+          class="pointer-events-none absolute z-20 bg-spot"
+          :style="{
+            left: `${drop.line.x}px`,
+            top: `${drop.line.y}px`,
+            width: `${drop.line.width}px`,
+            height: `${drop.line.height}px`,
+          }"
+        />
+      </div>
+      <div class="mt-2 grid grid-cols-2 gap-1.5">
+        <button
+          type="button"
+          class="border border-dashed border-edge py-1.5 text-soft hover:border-ink hover:text-ink"
+          @click="addRow([12])"
+        >
+          Add a row
+        </button>
+        <button
+          type="button"
+          class="border border-dashed border-edge py-1.5 text-soft hover:border-ink hover:text-ink"
+          @click="$emit('add')"
+        >
+          Add an element
+        </button>
+      </div>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+/** A ruler over the page: its end is dragged to change the width; the width steps are marked. */
+const width = defineModel<number>({ required: true })
+const props = defineProps<{ scale: number }>()
+
+const STEPS = [
+  { name: 'narrow', at: 390 },
+  { name: 'medium', at: 820 },
+  { name: 'wide', at: 1240 },
+]
+const LEAST = 320
+const MOST = 1600
+const ticks = computed(() => Array.from({ length: Math.floor(width.value / 100) }, (_, i) => (i + 1) * 100))
+const step = computed(() => (width.value < 640 ? 'narrow' : width.value < 1024 ? 'medium' : 'wide'))
+const set = (value: number) => (width.value = Math.round(Math.max(LEAST, Math.min(MOST, value))))
+
+function begin(event: PointerEvent) {
+  const handle = event.currentTarget as HTMLElement
+  const [from, had] = [event.clientX, width.value]
+  const scale = props.scale
+  handle.setPointerCapture(event.pointerId)
+  // The page is centred, so its end moves by half of what is added.
+  handle.onpointermove = (e) => set(had + (2 * (e.clientX - from)) / scale)
+  handle.onpointerup = handle.onpointercancel = () =>
+    (handle.onpointermove = handle.onpointerup = handle.onpointercancel = null)
+}
+</script>
+
+<template>
+  <div class="relative h-7 shrink-0 overflow-hidden border-b bg-sheet">
+    <div
+      class="absolute left-1/2 top-0 h-full"
+      :style="{ width: `${width * scale}px`, marginLeft: `${(-width * scale) / 2}px` }"
+    >
+      <span
+        v-for="tick in ticks"
+        :key="tick"
+        class="absolute bottom-0 h-1.5 border-l border-edge"
+        :style="{ left: `${tick * scale}px` }"
+      />
+      <span
+        role="slider"
+        tabindex="0"
+        aria-label="Width of the page"
+        :aria-valuenow="width"
+        :aria-valuemin="LEAST"
+        :aria-valuemax="MOST"
+        :aria-valuetext="`${width} pixels, ${step}`"
+        class="absolute right-0 top-0 flex h-full w-2 translate-x-1/2 cursor-ew-resize items-center justify-center before:h-4 before:w-0.5 before:bg-ink"
+        @pointerdown.prevent="begin"
+        @keydown.left.prevent.stop="set(width - 10)"
+        @keydown.right.prevent.stop="set(width + 10)"
+      />
+    </div>
+    <div class="absolute left-2 top-0 flex h-full items-center" role="group" aria-label="Width step">
+      <button
+        v-for="s in STEPS"
+        :key="s.name"
+        type="button"
+        class="px-2 text-xs"
+        :class="step === s.name ? 'bg-ink text-sheet' : 'bg-sheet text-soft hover:text-ink'"
+        :aria-pressed="step === s.name"
+        @click="width = s.at"
+      >
+        {{ s.name }}
+      </button>
+    </div>
+    <span class="absolute right-2 top-1/2 -translate-y-1/2 bg-sheet px-1 font-mono text-2xs text-soft"
+      >{{ width }} px, {{ Math.round(scale * 100) }}%</span
+    >
+  </div>
+</template>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import type { Column } from '#core/layouts'
+import { useBench } from '~/stores/bench'
+
+const props = defineProps<{ column: Column; level: number }>()
+const bench = useBench()
+const selected = computed(() => bench.selected === props.column.id)
+</script>
+
+<template>
+  <div
+    :data-plan="column.id"
+    role="treeitem"
+    :aria-level="level"
+    :aria-selected="selected"
+    :aria-label="`Column, ${column.span} of 12`"
+    class="mx-0.5 h-full min-h-7 cursor-default space-y-1 border bg-raised p-0.5 pb-2"
+    :class="selected ? 'cornered border-ink' : 'border-rule'"
+    @click.stop="bench.selected = column.id"
+  >
+    <template v-for="child in column.children" :key="child.id">
+      <PlanRow v-if="child.kind === 'row'" :row="child" :level="level + 1" />
+      <PlanElement v-else :element="child" :level="level + 1" />
+    </template>
+  </div>
+</template>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { elementSpec } from '#core/elements'
+import { type LayoutElement, isFieldValue } from '#core/layouts'
+import { useBench } from '~/stores/bench'
+
+const props = defineProps<{ element: LayoutElement; level: number }>()
+
+const bench = useBench()
+const names = useElementNames()
+const selected = computed(() => bench.selected === props.element.id)
+const spec = computed(() => elementSpec(props.element.type))
+const label = computed(() => {
+  const { name, summary } = spec.value ?? { name: props.element.type, summary: () => '' }
+  const says = summary(filledProps(props.element), names.value)
+  if (!says) return props.element.name ?? name
+  // A field is known by its tint, so what it shows says enough.
+  return props.element.type === 'field' ? says : `${props.element.name ?? name}: ${says}`
+})
+/** Anything that is filled in from the page is tinted as a field is. */
+const dynamic = computed(
+  () =>
+    spec.value?.group === 'Entry' ||
+    Object.values(props.element.props).some((v) => isFieldValue(v) || JSON.stringify(v)?.includes('"field"')),
+)
+</script>
+
+<template>
+  <div
+    :data-plan="element.id"
+    role="treeitem"
+    :aria-level="level"
+    :aria-selected="selected"
+    class="cursor-default truncate px-1.5 py-0.5 text-xs"
+    :class="[dynamic ? 'bg-field text-field-ink' : 'bg-board', selected && 'cornered bg-wash! text-ink']"
+    :title="label"
+    @click.stop="bench.selected = element.id"
+  >
+    {{ label }}
+  </div>
+</template>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { type Awkward, type Page, awkwardPages } from '#core/site'
+import { useSite } from '~/stores/site'
+
+/** Which page the layout is looked at with: stepping through its like, the awkward ones, or any by name. */
+const shown = defineModel<Page>({ required: true })
+
+const site = useSite()
+const typed = ref('')
+const like = computed(() => pagesLike(shown.value, site.catalogue!))
+const awkward = computed(() => awkwardPages(site.catalogue!, like.value))
+const AWKWARD: { key: Awkward; label: string }[] = [
+  { key: 'longest', label: 'Longest title' },
+  { key: 'no-picture', label: 'No picture' },
+  { key: 'emptiest', label: 'Emptiest' },
+]
+const found = computed(() => {
+  const words = typed.value.trim().toLowerCase()
+  const pages = words
+    ? site.catalogue!.pages.filter((p) => p.title.toLowerCase().includes(words) || p.address.includes(words))
+    : like.value
+  return pages.slice(0, 60)
+})
+
+function stepBy(by: number) {
+  const at = like.value.findIndex((p) => p.key === shown.value.key)
+  shown.value = like.value[(at + by + like.value.length) % like.value.length]!
+}
+</script>
+
+<template>
+  <div class="flex items-center gap-1.5">
+    <span class="text-xs text-soft max-xl:hidden">Shown with</span>
+    <Combobox :model-value="shown" @update:model-value="(page) => page && (shown = page)">
+      <div class="relative flex">
+        <button
+          type="button"
+          class="btn btn-small px-2!"
+          aria-label="Previous page"
+          :disabled="like.length < 2"
+          @click="stepBy(-1)"
+        >
+          ‹
+        </button>
+        <ComboboxInput
+          class="input -mx-px h-6! w-44 text-xs max-xl:w-32"
+          aria-label="Shown with"
+          autocomplete="off"
+          :display-value="(page) => (page as Page).title"
+          @change="typed = $event.target.value"
+          @focus="$event.target.select()"
+        />
+        <ComboboxButton class="btn btn-small -mr-px px-1.5!" aria-label="Choose a page">▾</ComboboxButton>
+        <button
+          type="button"
+          class="btn btn-small px-2!"
+          aria-label="Next page"
+          :disabled="like.length < 2"
+          @click="stepBy(1)"
+        >
+          ›
+        </button>
+        <ComboboxOptions
+          class="absolute left-0 top-full z-30 max-h-80 w-80 overflow-y-auto border border-ink bg-raised py-1"
+        >
+          <li v-if="found.length === 0" class="px-3 py-1 text-soft">No page is called that.</li>
+          <ComboboxOption v-for="page in found" :key="page.key" v-slot="{ active }" :value="page" as="template">
+            <li class="cursor-pointer px-3 py-1" :class="active && 'bg-ink text-sheet'">
+              <span class="block truncate">{{ page.title }}</span>
+              <span class="block truncate font-mono text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{
+                page.address || 'not found'
+              }}</span>
+            </li>
+          </ComboboxOption>
+        </ComboboxOptions>
+      </div>
+    </Combobox>
+    <div v-if="shown.entry" class="flex max-lg:hidden" role="group" aria-label="Awkward ones">
+      <button
+        v-for="a in AWKWARD"
+        :key="a.key"
+        type="button"
+        class="btn btn-small -ml-px"
+        :class="awkward[a.key]?.key === shown.key && 'bg-board'"
+        :disabled="!awkward[a.key]"
+        @click="shown = awkward[a.key]!"
+      >
+        {{ a.label }}
+      </button>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { useDesign } from '~/stores/design'
+import { useSession } from '~/stores/session'
+
+defineEmits<{ signOut: [] }>()
+
+const PLACES = [
+  { to: '/studio', label: 'Map' },
+  { to: '/studio/layouts', label: 'Layouts' },
+  { to: '/studio/releases', label: 'Releases' },
+]
+
+const session = useSession()
+const design = useDesign()
+const route = useRoute()
+const releasing = ref(false)
+const mayRelease = computed(() => session.user?.role === 'owner' || session.user?.role === 'designer')
+const waiting = computed(() => design.waiting.length)
+
+const isHere = (to: string) => (to === '/studio' ? route.path === to : route.path.startsWith(to))
+</script>
+
+<template>
+  <header class="flex h-11 shrink-0 items-center gap-4 bg-ink px-3.5 text-sheet">
+    <a href="#main" class="sr-only focus:not-sr-only">Skip to the work</a>
+    <NuxtLink to="/studio" class="flex min-w-0 items-center gap-2.5 font-semibold">
+      <StudioMark class="size-5 shrink-0" />
+      <span class="truncate text-base max-md:hidden">{{ session.site }}</span>
+    </NuxtLink>
+    <nav class="flex h-full items-stretch gap-1 md:ml-4" aria-label="Studio">
+      <NuxtLink
+        v-for="place in PLACES"
+        :key="place.to"
+        :to="place.to"
+        class="flex items-center border-b-3 border-transparent px-2.5 pt-0.5 text-[#d5d3cc] hover:text-white"
+        :class="isHere(place.to) && 'border-b-spot! text-white!'"
+        :aria-current="isHere(place.to) ? 'page' : undefined"
+      >
+        {{ place.label }}
+      </NuxtLink>
+    </nav>
+    <div class="ml-auto flex items-center gap-3">
+      <span class="text-xs text-[#c5c3bc] max-lg:hidden" role="status">
+        {{ waiting === 0 ? 'Nothing waits for release' : `${waiting} ${waiting === 1 ? 'change' : 'changes'} waiting` }}
+      </span>
+      <button v-if="mayRelease" class="btn btn-spot" type="button" :disabled="waiting === 0" @click="releasing = true">
+        Release…
+      </button>
+      <Menu as="div" class="relative">
+        <MenuButton class="btn border-[#5a5e65] bg-transparent text-sheet hover:border-white!">
+          {{ session.user?.name.split(' ')[0] }} <span aria-hidden="true">▾</span>
+        </MenuButton>
+        <MenuItems class="absolute right-0 z-50 mt-1 w-60 border border-edge bg-raised py-1 text-ink">
+          <p class="border-b px-3 pb-2 pt-1">
+            {{ session.user?.name }}<br />
+            <span class="text-xs text-soft">{{ session.user?.mail }}, {{ session.user?.role }}</span>
+          </p>
+          <MenuItem v-slot="{ active }">
+            <a href="/" target="_blank" class="block px-3 py-1.5" :class="active && 'bg-board'"
+              >Open the published site</a
+            >
+          </MenuItem>
+          <MenuItem v-slot="{ active }">
+            <button
+              type="button"
+              class="block w-full px-3 py-1.5 text-start"
+              :class="active && 'bg-board'"
+              @click="$emit('signOut')"
+            >
+              Sign out
+            </button>
+          </MenuItem>
+        </MenuItems>
+      </Menu>
+    </div>
+    <ReleaseDialog v-if="releasing" @close="releasing = false" />
+  </header>
+</template>

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { nanoid } from 'nanoid'
+import { countNodes } from '#core/layouts'
+import { pagesOfLayout } from '#core/frames'
+import type { LayoutState } from '#shared/api/types'
+import { useDesign } from '~/stores/design'
+import { useMap } from '~/stores/map'
+import { useNotices } from '~/stores/notices'
+import { useSite } from '~/stores/site'
+
+const props = defineProps<{ state: LayoutState }>()
+
+const design = useDesign()
+const site = useSite()
+const map = useMap()
+const notices = useNotices()
+const { draw } = useDrawing()
+const router = useRouter()
+const renaming = ref(false)
+
+const layout = computed(() => props.state.layout)
+const address = computed(() => `/studio/layouts/${layout.value.id}`)
+const reach = computed(() => map.reachOfLayout.get(layout.value.id) ?? 0)
+const inCards = computed(() => layout.value.region === 'card')
+const reachWords = computed(() => {
+  if (inCards.value) return 'drawn inside grids'
+  return reach.value === 0 ? 'shows on no page' : `shows on ${reach.value} ${reach.value === 1 ? 'page' : 'pages'}`
+})
+const changed = computed(() =>
+  new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' }).format(props.state.changedAt),
+)
+const page = computed(() => {
+  const { pages } = site.catalogue!
+  const own = map.kept ? pagesOfLayout(map.kept, pages, layout.value.id)[0] : undefined
+  return own ?? pages.find((p) => p.kind === 'entry' && site.catalogue!.entries.get(p.entry!)?.picture) ?? pages[0]!
+})
+const html = computed(() => {
+  const { design: all, rules } = design
+  const inHand = { layout: layout.value.id, region: layout.value.region }
+  return draw({ design: all, rules, page: page.value, request: map.request, inHand, alone: true })
+})
+const RATIO = { header: 0.13, intro: 0.34, body: 0.62, footer: 0.28, card: 0.62 }
+const empty = computed(() => countNodes(layout.value) === 0)
+
+async function duplicate() {
+  const { region, id, name } = layout.value
+  const copy = await notices.attempt(() => design.createLayout(`${name}, copy`, region, id))
+  if (copy) notices.say(`“${name}, copy” stands on the shelf.`)
+}
+async function rename(name: string) {
+  renaming.value = false
+  const text = name.trim()
+  if (!text || text === layout.value.name) return
+  const edit = {
+    id: nanoid(12),
+    edit: { kind: 'rename' as const, id: layout.value.id, name: text },
+    does: 'edit' as const,
+  }
+  await notices.attempt(async () => {
+    await useApi('POST', `/layouts/${layout.value.id}/edits`, { revision: props.state.revision, edits: [edit] })
+    await design.load()
+  })
+}
+const users = computed(() =>
+  design.frames.filter((f) =>
+    Object.values(f.frame.regions).some((s) => s.kind === 'use' && s.layout === layout.value.id),
+  ),
+)
+async function remove() {
+  const { name } = layout.value
+  const state = await notices.attempt(() => design.removeLayout(layout.value.id))
+  if (!state) return
+  const used = users.value.length
+  const after = used
+    ? ` ${used} ${used === 1 ? 'frame that used it has' : 'frames that used it have'} no say there now.`
+    : ''
+  notices.say(`“${name}” is removed from the draft.${after}`, {
+    label: 'Put it back',
+    run: () => void notices.attempt(() => design.restoreLayout(state)),
+  })
+}
+</script>
+
+<template>
+  <article class="flex flex-col border bg-raised focus-within:border-ink hover:border-edge">
+    <NuxtLink :to="address" class="block border-b" :aria-label="`Open ${layout.name} on the bench`" tabindex="-1">
+      <div v-if="empty" class="grid h-24 place-items-center text-soft">Nothing in it yet</div>
+      <PagePicture
+        v-else
+        :html="html"
+        :title="`${layout.name}, small`"
+        :ratio="RATIO[layout.region]"
+        :at="inCards ? 420 : 1240"
+      />
+    </NuxtLink>
+    <div class="flex items-start gap-2 px-3 py-2">
+      <div class="min-w-0 flex-1">
+        <input
+          v-if="renaming"
+          class="input made"
+          :value="layout.name"
+          maxlength="120"
+          aria-label="Name of the layout"
+          @vue:mounted="($event: any) => $event.el.select()"
+          @keydown.enter="rename(($event.target as HTMLInputElement).value)"
+          @keydown.esc="renaming = false"
+          @blur="rename(($event.target as HTMLInputElement).value)"
+        />
+        <h3 v-else class="made break-words text-base leading-snug">
+          <NuxtLink :to="address" class="hover:underline">{{ layout.name }}</NuxtLink>
+        </h3>
+        <p class="text-xs text-soft">{{ reachWords }} · {{ changed }}</p>
+      </div>
+      <span class="tinted mt-1 size-3 shrink-0 border" :class="design.tintOf(layout.id)" title="Its tint on the Map" />
+      <Menu as="div" class="relative">
+        <MenuButton class="btn btn-small btn-bare" :aria-label="`More about ${layout.name}`">⋯</MenuButton>
+        <MenuItems class="absolute right-0 z-20 w-40 border border-ink bg-raised py-1">
+          <MenuItem v-slot="{ active }"
+            ><button
+              type="button"
+              class="block w-full px-3 py-1 text-start"
+              :class="active && 'bg-board'"
+              @click="router.push(address)"
+            >
+              Open
+            </button></MenuItem
+          >
+          <MenuItem v-slot="{ active }"
+            ><button
+              type="button"
+              class="block w-full px-3 py-1 text-start"
+              :class="active && 'bg-board'"
+              @click="renaming = true"
+            >
+              Rename
+            </button></MenuItem
+          >
+          <MenuItem v-slot="{ active }"
+            ><button
+              type="button"
+              class="block w-full px-3 py-1 text-start"
+              :class="active && 'bg-board'"
+              @click="duplicate"
+            >
+              Duplicate
+            </button></MenuItem
+          >
+          <MenuItem v-slot="{ active }"
+            ><button
+              type="button"
+              class="block w-full px-3 py-1 text-start"
+              :class="active && 'bg-board'"
+              @click="remove"
+            >
+              Remove
+            </button></MenuItem
+          >
+        </MenuItems>
+      </Menu>
+    </div>
+  </article>
+</template>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { type Frame, frameName } from '#core/frames'
+import { REGIONS } from '#core/layouts'
+import { useDesign } from '~/stores/design'
+import { useMap } from '~/stores/map'
+
+const props = defineProps<{ frame: Frame }>()
+
+const map = useMap()
+const design = useDesign()
+const open = computed(() => map.edit?.frame.id === props.frame.id)
+const sentence = computed(() => (map.names ? frameName(props.frame, map.names) : ''))
+const reach = computed(() => map.reachOfFrame.get(props.frame.id) ?? 0)
+const says = computed(() =>
+  REGIONS.flatMap((region) => {
+    const say = props.frame.regions[region]
+    if (say.kind === 'pass') return []
+    return say.kind === 'empty' ? `${region} left empty` : `${region}: ${design.layoutName(say.layout)}`
+  }),
+)
+</script>
+
+<template>
+  <article class="border bg-raised" :class="[open ? 'border-ink' : 'border-rule', !frame.on && 'opacity-70']">
+    <button
+      type="button"
+      class="block w-full px-2.5 py-2 text-start"
+      :aria-expanded="open"
+      :disabled="!open && map.edit !== null"
+      @click="open || map.beginEdit(frame.id)"
+    >
+      <span class="flex items-baseline justify-between gap-2">
+        <span class="min-w-0 break-words font-medium leading-snug">{{ sentence }}</span>
+        <span class="shrink-0 font-mono text-2xs text-soft" :title="`decides something on ${reach} pages`">{{
+          frame.on ? reach : 'off'
+        }}</span>
+      </span>
+      <span class="mt-1 flex flex-wrap gap-x-3 text-xs text-soft">
+        <span v-for="say in says" :key="say">{{ say }}</span>
+        <span v-if="says.length === 0">says nothing yet</span>
+      </span>
+    </button>
+    <FrameEditor v-if="open && map.edit" v-model="map.edit.frame" :is-new="map.edit.revision === 0" />
+  </article>
+</template>

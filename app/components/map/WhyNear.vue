@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import { type NearMiss, frameName } from '#core/frames'
+import { nearWords } from '~/composables/useWhyWords'
+import { useMap } from '~/stores/map'
+
+defineProps<{ near: NearMiss[] }>()
+const map = useMap()
+</script>
+
+<template>
+  <section class="mt-2 border-t pt-2 text-xs">
+    <h3 class="text-soft">Nearly</h3>
+    <ul v-if="map.names">
+      <li v-for="n in near" :key="n.frame.id" class="mt-1">
+        <span class="font-medium">{{ frameName(n.frame, map.names) }}</span>
+        <span class="text-soft">: {{ nearWords(n, map.names) }}</span>
+      </li>
+    </ul>
+  </section>
+</template>

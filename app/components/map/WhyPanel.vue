@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { type Why, resolveInTurn, whyOf } from '#core/frames'
+import { REGIONS } from '#core/layouts'
+import { useDesign } from '~/stores/design'
+import { useMap } from '~/stores/map'
+import { useSite } from '~/stores/site'
+
+const map = useMap()
+const site = useSite()
+const design = useDesign()
+const { draw } = useDrawing()
+
+const page = computed(() => (map.selected ? site.catalogue?.page(map.selected.page) : undefined))
+const triedDesign = computed(() => ({ ...design.design, frames: map.triedFrames }))
+const why = computed<Why | null>(() => {
+  if (!page.value || !site.catalogue) return null
+  const outcome = resolveInTurn(map.triedRules, site.catalogue, page.value, map.request)
+  return whyOf(outcome, map.triedRules, site.catalogue, page.value, map.request)
+})
+const html = computed(() =>
+  page.value ? draw({ design: triedDesign.value, rules: map.triedRules, page: page.value, request: map.request }) : '',
+)
+const layouts = computed(() =>
+  why.value
+    ? REGIONS.flatMap((region) => {
+        const { shown } = why.value!.regions[region]
+        return shown.kind === 'layout' ? [{ id: shown.layout, region }] : []
+      })
+    : [],
+)
+</script>
+
+<template>
+  <aside class="overflow-y-auto bg-board px-3.5 pb-6 pt-3" aria-label="Why">
+    <div v-if="!page || !why" class="text-soft">
+      <h2 class="made mb-1 text-lg text-ink">Why</h2>
+      <p>Select a page to see what it looks like, which frame decided each region, and why the others did not.</p>
+    </div>
+    <template v-else>
+      <p class="text-xs text-soft">Why this page looks as it does</p>
+      <h2 class="made break-words text-lg leading-tight">{{ page.title }}</h2>
+      <p class="mb-2 break-all font-mono text-2xs text-soft">{{ page.address || 'every address that is no page' }}</p>
+      <PagePicture class="border" :html="html" :title="`${page.title}, small`" />
+      <WhyRegion v-for="region in REGIONS" :key="region" :region="region" :outcome="why.regions[region]" />
+      <WhyNear v-if="why.near.length" :near="why.near" />
+      <div class="mt-4 flex flex-wrap gap-2">
+        <a v-if="page.address" class="btn" :href="page.address" target="_blank">Open the published page</a>
+        <NuxtLink
+          v-for="l in layouts"
+          :key="l.region"
+          class="btn"
+          :to="{ path: `/studio/layouts/${l.id}`, query: { page: page.key } }"
+        >
+          Edit {{ design.layoutName(l.id) }}
+        </NuxtLink>
+      </div>
+    </template>
+  </aside>
+</template>

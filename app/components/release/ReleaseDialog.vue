@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { useDesign } from '~/stores/design'
+import { useNotices } from '~/stores/notices'
+
+const emit = defineEmits<{ close: [] }>()
+const design = useDesign()
+const notices = useNotices()
+const note = ref('')
+const busy = ref(false)
+const count = computed(() => design.waiting.length)
+
+async function release() {
+  busy.value = true
+  const done = await notices.attempt(() => design.release(note.value))
+  busy.value = false
+  if (!done) return
+  notices.say(`Release ${done.number} is what visitors see now.`)
+  emit('close')
+}
+</script>
+
+<template>
+  <ModalSheet title="Release to visitors" @close="$emit('close')">
+    <p class="mb-3 text-soft">
+      Visitors see the site as it was released last. This is what a release changes for them:
+    </p>
+    <ChangeList :changes="design.waiting" />
+    <label class="mt-4 block">
+      A note for whoever looks back <span class="text-soft">(optional)</span>
+      <input v-model="note" class="input mt-1" maxlength="500" />
+    </label>
+    <template #actions>
+      <button class="btn" type="button" @click="$emit('close')">Not yet</button>
+      <button class="btn btn-spot" type="button" :disabled="busy || count === 0" @click="release">
+        Release {{ count }} {{ count === 1 ? 'change' : 'changes' }}
+      </button>
+    </template>
+  </ModalSheet>
+</template>

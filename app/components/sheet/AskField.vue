@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { type FieldValue, type Format, type Value, isFieldValue } from '#core/layouts'
+import { type Page, fieldChoices, fieldLabel } from '#core/site'
+import { useSite } from '~/stores/site'
+
+/** A value taken from a field: which, how it is written, what stands around it, and what if it is empty. */
+const props = defineProps<{ value: Value; page: Page; kinds: readonly string[] | null; fixed: boolean }>()
+const emit = defineEmits<{ set: [value: Value | undefined] }>()
+
+const site = useSite()
+const field = computed<FieldValue | null>(() => (isFieldValue(props.value) ? props.value : null))
+const label = computed(() =>
+  field.value ? (fieldLabel(site.catalogue!, field.value) ?? 'a field that no longer exists') : 'no field chosen',
+)
+const FROM = {
+  page: 'from the page',
+  person: 'from its person',
+  term: 'from its term',
+  reference: 'from what it refers to',
+  site: 'from the site',
+  visitor: 'from the visitor',
+}
+const kind = computed(() => {
+  const type = props.page.entry ? site.catalogue!.types.get(props.page.type!) : undefined
+  const f = field.value
+  return f
+    ? fieldChoices(site.catalogue!, type).find((c) => c.field === f.field && c.of === f.of && c.via === f.via)?.kind
+    : undefined
+})
+const isPicture = computed(() => props.kinds?.includes('picture') ?? false)
+
+function change(part: Partial<FieldValue>) {
+  if (!field.value) return
+  const next = { ...field.value, ...part }
+  for (const key of ['before', 'after', 'fallback', 'format'] as const) {
+    const v = next[key]
+    if (v === '' || v === null || v === undefined || (typeof v === 'object' && Object.keys(v).length === 0))
+      delete next[key]
+  }
+  emit('set', next)
+}
+function format(part: Format) {
+  const next = { ...field.value?.format, ...part }
+  for (const key of Object.keys(next) as (keyof Format)[])
+    if (next[key] === undefined || next[key] === '') delete next[key]
+  change({ format: next })
+}
+const text = (event: Event) => (event.target as HTMLInputElement).value
+const fallbackText = computed(() => (typeof field.value?.fallback === 'string' ? field.value.fallback : ''))
+const DATES = [
+  ['full', 'Monday, 2 November 2026'],
+  ['long', '2 November 2026'],
+  ['medium', '2 Nov 2026'],
+  ['short', '02/11/2026'],
+  ['month', 'November 2026'],
+  ['year', '2026'],
+  ['time', '14:30'],
+] as const
+</script>
+
+<template>
+  <div class="min-w-0 border-l-0 bg-raised">
+    <div class="flex items-center gap-1">
+      <span class="flex h-7 min-w-0 flex-1 items-center justify-between gap-2 border px-1.5">
+        <span class="chip-field truncate">{{ label }}</span>
+        <span v-if="field" class="truncate text-2xs text-soft">{{ FROM[field.of] }}</span>
+      </span>
+      <FieldPicker
+        :page="page"
+        :kinds="kinds"
+        label="Choose another field"
+        @pick="$emit('set', { ...$event, ...(field?.fallback !== undefined && { fallback: field.fallback }) })"
+      />
+      <button
+        v-if="!fixed"
+        type="button"
+        class="btn btn-small h-7! px-1.5!"
+        aria-label="Write it here instead"
+        title="Write it here instead"
+        @click="$emit('set', undefined)"
+      >
+        ×
+      </button>
+    </div>
+    <div v-if="field" class="mt-1 space-y-1 pl-3">
+      <label v-if="kind === 'date' || kind === 'moment'" class="grid grid-cols-[76px_1fr] items-center">
+        <span class="text-xs text-soft">Written as</span>
+        <select
+          class="input"
+          :value="field.format?.date ?? ''"
+          @change="format({ date: (text($event) || undefined) as Format['date'] })"
+        >
+          <option value="">as usual</option>
+          <option v-for="[value, example] in DATES" :key="value" :value="value">{{ example }}</option>
+        </select>
+      </label>
+      <label v-if="kind === 'number' || kind === 'money'" class="grid grid-cols-[76px_1fr] items-center">
+        <span class="text-xs text-soft">Decimals</span>
+        <input
+          class="input font-mono text-xs"
+          type="number"
+          min="0"
+          max="10"
+          placeholder="as needed"
+          :value="field.format?.digits ?? ''"
+          @change="format({ digits: text($event) === '' ? undefined : Number(text($event)) })"
+        />
+      </label>
+      <label v-if="kind === 'number'" class="grid grid-cols-[76px_1fr] items-center">
+        <span class="text-xs text-soft">Unit</span>
+        <select
+          class="input"
+          :value="field.format?.unit ?? ''"
+          @change="format({ unit: (text($event) || undefined) as Format['unit'] })"
+        >
+          <option value="">short, as in cm</option>
+          <option value="long">long, as in centimetres</option>
+          <option value="hidden">not shown</option>
+        </select>
+      </label>
+      <template v-if="kind === 'yes-no'">
+        <label v-for="key in ['yes', 'no'] as const" :key="key" class="grid grid-cols-[76px_1fr] items-center">
+          <span class="text-xs text-soft">For {{ key }}</span>
+          <input
+            class="input"
+            :value="field.format?.[key] ?? ''"
+            :placeholder="key === 'yes' ? 'Yes' : 'No'"
+            @change="format({ [key]: text($event) })"
+          />
+        </label>
+      </template>
+      <template v-if="!isPicture">
+        <label class="grid grid-cols-[76px_1fr] items-center">
+          <span class="text-xs text-soft">Before it</span>
+          <input
+            class="input"
+            :value="field.before ?? ''"
+            placeholder="nothing"
+            @change="change({ before: text($event) })"
+          />
+        </label>
+        <label class="grid grid-cols-[76px_1fr] items-center">
+          <span class="text-xs text-soft">After it</span>
+          <input
+            class="input"
+            :value="field.after ?? ''"
+            placeholder="nothing"
+            @change="change({ after: text($event) })"
+          />
+        </label>
+        <label class="grid grid-cols-[76px_1fr] items-center">
+          <span class="text-xs text-soft">If empty</span>
+          <input
+            class="input"
+            :value="fallbackText"
+            placeholder="nothing is drawn"
+            @change="change({ fallback: text($event) })"
+          />
+        </label>
+      </template>
+      <div v-else class="grid grid-cols-[76px_1fr] items-center">
+        <span class="text-xs text-soft">If empty</span>
+        <AskPicture
+          :value="(field.fallback ?? null) as Value"
+          label="Picture if empty"
+          @set="change({ fallback: $event ?? undefined })"
+        />
+      </div>
+    </div>
+  </div>
+</template>

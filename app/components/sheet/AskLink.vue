@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import type { Value } from '#core/layouts'
+import { safeAddress } from '#core/site'
+import { useSite } from '~/stores/site'
+
+/** A link: a page of the site, found by its name, or an address typed in full. */
+const props = defineProps<{ value: Value; label: string }>()
+const emit = defineEmits<{ set: [value: Value] }>()
+
+interface Choice {
+  label: string
+  detail: string
+  value: Value
+}
+
+const site = useSite()
+const typed = ref('')
+const shown = computed(() => {
+  const { value } = props
+  if (typeof value === 'object' && value && 'page' in value)
+    return site.catalogue!.page(value.page)?.title ?? 'a page that no longer exists'
+  return typeof value === 'string' ? value : ''
+})
+const found = computed<Choice[]>(() => {
+  const text = typed.value.trim()
+  const words = text.toLowerCase()
+  const pages = site.catalogue!.pages.filter(
+    (p) => p.address && (p.title.toLowerCase().includes(words) || p.address.includes(words)),
+  )
+  const address = text && safeAddress(text) ? [{ label: text, detail: 'this address', value: text }] : []
+  const none = text ? [] : [{ label: 'nothing', detail: '', value: null }]
+  return [
+    ...none,
+    ...address,
+    ...pages.slice(0, 40).map((p) => ({ label: p.title, detail: p.address, value: { page: p.key } })),
+  ]
+})
+</script>
+
+<template>
+  <Combobox :model-value="null" nullable @update:model-value="(c: Choice | null) => c && emit('set', c.value)">
+    <div class="relative min-w-0 flex-1">
+      <ComboboxInput
+        class="input"
+        :aria-label="label"
+        placeholder="nothing"
+        autocomplete="off"
+        :display-value="() => shown"
+        @change="typed = $event.target.value"
+        @focus="$event.target.select()"
+      />
+      <ComboboxOptions
+        class="absolute right-0 top-full z-30 max-h-64 w-60 overflow-y-auto border border-ink bg-raised py-1"
+      >
+        <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">
+          No page is called that, and a link begins with /, https://, mailto: or tel:
+        </li>
+        <ComboboxOption v-for="(c, i) in found" :key="i" v-slot="{ active }" :value="c" as="template">
+          <li class="cursor-pointer px-2.5 py-0.5" :class="active && 'bg-ink text-sheet'">
+            <span class="block truncate">{{ c.label }}</span>
+            <span class="block truncate font-mono text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{
+              c.detail
+            }}</span>
+          </li>
+        </ComboboxOption>
+      </ComboboxOptions>
+    </div>
+  </Combobox>
+</template>

@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { type Property, refuseProperty } from '#core/elements'
+import { type Value, isFieldValue } from '#core/layouts'
+import type { Page } from '#core/site'
+import { useSite } from '~/stores/site'
+
+/** One property of an element: its label, a fitting input, and, where it may, a way to take it from a field. */
+const props = defineProps<{ property: Property; value: Value | undefined; page: Page }>()
+const emit = defineEmits<{ set: [value: Value | undefined] }>()
+
+const site = useSite()
+const refused = ref('')
+const current = computed<Value>(() => props.value ?? props.property.default)
+const isDynamic = computed(() => isFieldValue(current.value))
+const mayBeDynamic = computed(() => 'dynamic' in props.property && props.property.dynamic)
+/** Kinds of field that suit the property. */
+const kinds = computed(() => {
+  if (props.property.kind === 'picture') return ['picture', 'pictures']
+  if (props.property.kind === 'link') return ['link', 'text', 'person', 'entry']
+  return null
+})
+const menus = computed(() => [...site.catalogue!.menus.values()])
+const types = computed(() => [...site.catalogue!.types.values()])
+const wide = computed(
+  () => props.property.kind === 'rich' || isDynamic.value || (props.property.kind === 'text' && props.property.long),
+)
+
+function set(value: Value | undefined) {
+  refused.value = value === undefined ? '' : (refuseProperty(props.property, value) ?? '')
+  if (!refused.value) emit('set', value)
+}
+function setNumber(text: string) {
+  set(text.trim() === '' ? undefined : Number(text))
+}
+</script>
+
+<template>
+  <div class="py-0.5">
+    <div class="grid items-start" :class="wide ? 'grid-cols-1 gap-1' : 'grid-cols-[88px_1fr]'">
+      <span class="pt-1 text-soft">{{ property.label }}</span>
+      <AskField
+        v-if="isDynamic || property.kind === 'field'"
+        :value="current"
+        :page="page"
+        :kinds="kinds"
+        :fixed="property.kind === 'field'"
+        @set="set"
+      />
+      <AskRich v-else-if="property.kind === 'rich'" :value="current" :page="page" :label="property.label" @set="set" />
+      <div v-else class="flex min-w-0 items-start gap-1">
+        <input
+          v-if="property.kind === 'text'"
+          class="input"
+          :value="String(current ?? '')"
+          :maxlength="property.most"
+          :aria-label="property.label"
+          @input="set(($event.target as HTMLInputElement).value)"
+        />
+        <select
+          v-else-if="property.kind === 'choice'"
+          class="input"
+          :value="current"
+          :aria-label="property.label"
+          @change="set(($event.target as HTMLSelectElement).value)"
+        >
+          <option v-for="o in property.options" :key="o.value" :value="o.value">{{ o.label }}</option>
+        </select>
+        <input
+          v-else-if="property.kind === 'number'"
+          class="input font-mono text-xs"
+          type="number"
+          :value="current"
+          :min="property.min"
+          :max="property.max"
+          :aria-label="property.label"
+          @change="setNumber(($event.target as HTMLInputElement).value)"
+        />
+        <label v-else-if="property.kind === 'yes-no'" class="flex h-7 items-center gap-1.5">
+          <input
+            type="checkbox"
+            class="accent-ink"
+            :checked="current === true"
+            :aria-label="property.label"
+            @change="set(($event.target as HTMLInputElement).checked)"
+          />
+          {{ current === true ? 'yes' : 'no' }}
+        </label>
+        <AskLink v-else-if="property.kind === 'link'" :value="current" :label="property.label" @set="set" />
+        <AskPicture v-else-if="property.kind === 'picture'" :value="current" :label="property.label" @set="set" />
+        <select
+          v-else-if="property.kind === 'menu'"
+          class="input"
+          :value="current ?? ''"
+          :aria-label="property.label"
+          @change="set(($event.target as HTMLSelectElement).value || null)"
+        >
+          <option value="">no menu chosen</option>
+          <option v-for="m in menus" :key="m.id" :value="m.id">{{ m.name }}</option>
+        </select>
+        <select
+          v-else-if="property.kind === 'type'"
+          class="input"
+          :value="current ?? ''"
+          :aria-label="property.label"
+          @change="set(($event.target as HTMLSelectElement).value || null)"
+        >
+          <option value="">no type chosen</option>
+          <option v-for="t in types" :key="t.id" :value="t.id">{{ t.plural }}</option>
+        </select>
+        <AskCard v-else-if="property.kind === 'card'" :value="current" :label="property.label" @set="set" />
+        <FieldPicker
+          v-if="mayBeDynamic"
+          :page="page"
+          :kinds="kinds"
+          :label="`Take ${property.label.toLowerCase()} from a field`"
+          @pick="set"
+        />
+      </div>
+    </div>
+    <p v-if="refused" class="mt-1 bg-wash p-1.5 text-xs" role="alert">{{ property.label }}: {{ refused }}.</p>
+    <p v-else-if="property.hint" class="pl-[88px] text-2xs text-soft">{{ property.hint }}</p>
+  </div>
+</template>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import type { StyleValue, Styles } from '#core/layouts'
+import { type StyleProperty, refuseStyle } from '#core/styles'
+import { useBench } from '~/stores/bench'
+
+/** Four sides, each by itself. Linking them is a deliberate act, and shown. */
+const props = defineProps<{
+  title: string
+  properties: StyleProperty[]
+  styles: Styles
+  defaults: Styles
+  nodeId: string | null
+}>()
+const emit = defineEmits<{ set: [property: string, value: StyleValue | null] }>()
+
+const bench = useBench()
+const surface = useSurface()
+const linked = ref(false)
+const refused = ref('')
+const PLACES = [
+  'col-start-2 row-start-1',
+  'col-start-3 row-start-2',
+  'col-start-2 row-start-3',
+  'col-start-1 row-start-2',
+]
+const sides = computed(() => {
+  void surface.value?.boxes.value
+  return props.properties.map((property, i) => {
+    const origin = originOf(props.styles[property.name], props.defaults[property.name], bench.step)
+    return {
+      property,
+      origin,
+      place: PLACES[i],
+      hint: origin.value === undefined ? drawnValue(surface.value, props.nodeId, property.name) : '',
+    }
+  })
+})
+const anyHere = computed(() => sides.value.some((s) => s.origin.from === 'here'))
+
+function set(property: StyleProperty, text: string) {
+  const value = text.trim() === '' ? null : Number(text)
+  refused.value = value === null ? '' : (refuseStyle(property, value) ?? '')
+  if (refused.value) return
+  for (const p of linked.value ? props.properties : [property]) emit('set', p.name, value)
+}
+function reset() {
+  for (const s of sides.value) if (s.origin.from === 'here') emit('set', s.property.name, null)
+}
+</script>
+
+<template>
+  <div class="mb-2">
+    <div class="grid grid-cols-3 gap-1" role="group" :aria-label="title">
+      <input
+        v-for="side in sides"
+        :key="side.property.name"
+        class="input text-center font-mono text-xs"
+        type="number"
+        :class="[side.place, side.origin.from === 'here' && 'font-semibold text-spot-deep', linked && 'border-ink!']"
+        :value="side.origin.value ?? ''"
+        :placeholder="side.hint || '0'"
+        :aria-label="side.property.label"
+        :title="`${side.property.label}: ${side.origin.from}`"
+        @change="set(side.property, ($event.target as HTMLInputElement).value)"
+      />
+      <button
+        type="button"
+        class="col-start-2 row-start-2 h-7 border bg-board text-xs"
+        :class="linked ? 'border-ink font-semibold' : 'border-rule'"
+        :aria-pressed="linked"
+        :title="linked ? 'All four change together. Click to part them' : 'Click to change all four together'"
+        @click="linked = !linked"
+      >
+        {{ title.toLowerCase() }}{{ linked ? ', linked' : '' }}
+      </button>
+    </div>
+    <button
+      v-if="anyHere"
+      type="button"
+      class="mt-1 text-2xs font-medium text-spot-deep hover:underline"
+      @click="reset"
+    >
+      {{ title }} is set here. Give it back
+    </button>
+    <p v-if="refused" class="mt-1 bg-wash p-1.5 text-xs" role="alert">{{ title }}: {{ refused }}.</p>
+  </div>
+</template>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { elementSpec } from '#core/elements'
+import { type Step, type TreeNode, find, pathTo } from '#core/layouts'
+import type { Page } from '#core/site'
+import { useBench } from '~/stores/bench'
+
+/** Everything that can be said about the thing in hand, as one list that can be searched. */
+defineProps<{ page: Page }>()
+
+const bench = useBench()
+const typed = ref('')
+const root = ref<HTMLElement>()
+const node = computed<TreeNode | undefined>(() =>
+  bench.layout && bench.selected ? find(bench.layout, bench.selected)?.node : undefined,
+)
+const title = computed(() => {
+  if (!node.value) return 'Layout'
+  if (node.value.kind === 'element') return elementSpec(node.value.type)?.name ?? node.value.type
+  return node.value.kind === 'row' ? 'Row' : 'Column'
+})
+const whereabouts = computed(() => {
+  if (!node.value || !bench.layout) return ''
+  const path = pathTo(bench.layout, node.value.id)
+  const row = path.filter((n) => n.kind === 'row' && n.id !== node.value!.id).at(-1)
+  const column = path.filter((n) => n.kind === 'column' && n.id !== node.value!.id).at(-1)
+  if (row?.kind !== 'row') return ''
+  const number = row.children.findIndex((c) => c.id === (column?.id ?? node.value!.id)) + 1
+  return `in ${row.name ?? 'a row'}, column ${number}`
+})
+const STEP_WORDS: Record<Step, string> = { wide: 'wide screens', medium: 'medium screens', narrow: 'narrow screens' }
+
+function focusFirst() {
+  root.value
+    ?.querySelector<HTMLElement>(
+      '[data-says] input, [data-says] textarea, [data-says] [contenteditable=true], [data-says] button, [data-says] select',
+    )
+    ?.focus()
+}
+defineExpose({ focusFirst })
+</script>
+
+<template>
+  <aside ref="root" class="flex min-h-0 flex-col border-l bg-sheet" aria-label="Properties">
+    <div class="px-3.5 pb-2 pt-3">
+      <h2 class="flex min-w-0 items-baseline gap-2">
+        <span class="made text-base">{{ title }}</span>
+        <span class="truncate text-xs text-soft">{{ whereabouts }}</span>
+      </h2>
+      <input
+        v-model="typed"
+        type="search"
+        class="input mt-2"
+        placeholder="Find a property"
+        aria-label="Find a property"
+      />
+    </div>
+    <div :key="bench.selected ?? 'layout'" class="min-h-0 flex-1 overflow-y-auto px-3.5 pb-10">
+      <SheetLayout v-if="!node" :typed="typed" />
+      <template v-else>
+        <SheetSays :node="node" :typed="typed" :page="page" data-says />
+        <SheetStyles
+          :styles="node.styles"
+          :defaults="bench.layout!.defaults[node.kind === 'element' ? node.type : node.kind] ?? {}"
+          :owner="node.kind"
+          :typed="typed"
+          :node-id="node.id"
+          :step-words="STEP_WORDS[bench.step]"
+          @set="(property, value) => bench.apply({ kind: 'setStyle', id: node!.id, property, step: bench.step, value })"
+        />
+      </template>
+    </div>
+  </aside>
+</template>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { ELEMENTS } from '#core/elements'
+import { elementsOf } from '#core/layouts'
+import type { Owner } from '#core/styles'
+import { useBench } from '~/stores/bench'
+
+/** With nothing in hand: the layout's name, and the looks it gives all its rows, columns and elements. */
+defineProps<{ typed: string }>()
+
+const bench = useBench()
+const of = ref('row')
+const layout = computed(() => bench.layout!)
+const kinds = computed(() => {
+  const used = new Set(elementsOf(layout.value).map((e) => e.type))
+  return ELEMENTS.filter((e) => used.has(e.type))
+})
+const owner = computed<Owner>(() => (of.value === 'row' || of.value === 'column' ? of.value : 'element'))
+function rename(name: string) {
+  if (name.trim() && name.trim() !== layout.value.name)
+    bench.apply({ kind: 'rename', id: layout.value.id, name: name.trim() })
+}
+</script>
+
+<template>
+  <label class="grid grid-cols-[88px_1fr] items-center border-t py-2.5">
+    <span class="text-soft">Name</span>
+    <input
+      class="input"
+      :value="layout.name"
+      maxlength="120"
+      @change="rename(($event.target as HTMLInputElement).value)"
+    />
+  </label>
+  <p class="border-t py-2.5 text-soft">
+    Select something in the plan or on the page to change it. What is set below holds for all of its kind in this
+    layout, unless one says otherwise.
+  </p>
+  <label class="mb-2 grid grid-cols-[88px_1fr] items-center">
+    <span class="text-soft">Looks of</span>
+    <select v-model="of" class="input">
+      <option value="row">every row</option>
+      <option value="column">every column</option>
+      <option v-for="kind in kinds" :key="kind.type" :value="kind.type">every {{ kind.name.toLowerCase() }}</option>
+    </select>
+  </label>
+  <SheetStyles
+    :key="of"
+    :styles="layout.defaults[of] ?? {}"
+    :defaults="{}"
+    :owner="owner"
+    :typed="typed"
+    :node-id="null"
+    :step-words="`${bench.step} screens`"
+    @set="(property, value) => bench.apply({ kind: 'setDefault', of, property, step: bench.step, value })"
+  />
+</template>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { nanoid } from 'nanoid'
+import { type Property, elementSpec } from '#core/elements'
+import { BOX_PROPERTIES, type Row, type TreeNode, type Value, setColumns } from '#core/layouts'
+import type { Page } from '#core/site'
+import { useBench } from '~/stores/bench'
+
+const props = defineProps<{ node: TreeNode; typed: string; page: Page }>()
+
+const bench = useBench()
+const specs = computed<Record<string, Property>>(() =>
+  props.node.kind === 'element' ? (elementSpec(props.node.type)?.props ?? {}) : BOX_PROPERTIES,
+)
+const found = computed(() => {
+  const words = props.typed.trim().toLowerCase()
+  return Object.entries(specs.value).filter(([, p]) => !words || p.label.toLowerCase().includes(words))
+})
+const showRest = computed(() => !props.typed.trim())
+const PRESETS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [7, 5], [4, 4, 4], [3, 3, 3, 3], [3, 6, 3]]
+const spans = computed(() => (props.node.kind === 'row' ? props.node.children.map((c) => c.span).join(' + ') : ''))
+const spansRefused = ref('')
+
+function set(property: string, value: Value | undefined) {
+  const { id } = props.node
+  bench.apply(
+    value === undefined
+      ? { kind: 'setProperty', id, property, unset: true }
+      : { kind: 'setProperty', id, property, value },
+  )
+}
+function rename(name: string) {
+  if (name.trim() !== (props.node.name ?? '')) bench.apply({ kind: 'rename', id: props.node.id, name: name.trim() })
+}
+function setSpans(list: number[]) {
+  spansRefused.value = ''
+  bench.apply(setColumns(bench.layout!, props.node.id, list, () => nanoid(12)))
+}
+function typeSpans(text: string) {
+  const list = text
+    .split(/[^\d]+/)
+    .filter(Boolean)
+    .map(Number)
+  const sum = list.reduce((a, b) => a + b, 0)
+  spansRefused.value =
+    sum === 12 && list.every((s) => s > 0) ? '' : `Columns must add up to 12; these add up to ${sum}.`
+  if (!spansRefused.value) setSpans(list)
+}
+const isPreset = (list: number[]) =>
+  props.node.kind === 'row' && (props.node as Row).children.map((c) => c.span).join() === list.join()
+</script>
+
+<template>
+  <section class="border-t py-2.5">
+    <h3 v-if="node.kind === 'element'" class="mb-1.5 font-semibold">Says</h3>
+    <div v-if="node.kind === 'row' && showRest" class="mb-2">
+      <h3 class="mb-1.5 font-semibold">Columns</h3>
+      <div class="mb-1.5 grid grid-cols-5 gap-1">
+        <button
+          v-for="list in PRESETS"
+          :key="list.join()"
+          type="button"
+          class="grid h-6 grid-cols-12 gap-px border bg-raised p-0.5 hover:border-ink"
+          :class="isPreset(list) ? 'border-ink' : 'border-rule'"
+          :aria-label="`Columns ${list.join(' + ')}`"
+          :aria-pressed="isPreset(list)"
+          :title="list.join(' + ')"
+          @click="setSpans(list)"
+        >
+          <span v-for="(s, i) in list" :key="i" class="bg-board" :style="{ gridColumn: `span ${s}` }" />
+        </button>
+      </div>
+      <label class="grid grid-cols-[88px_1fr] items-center">
+        <span class="text-soft">Spans</span>
+        <input
+          class="input font-mono text-xs"
+          :value="spans"
+          aria-label="Spans of the columns"
+          @change="typeSpans(($event.target as HTMLInputElement).value)"
+        />
+      </label>
+      <p v-if="spansRefused" class="mt-1 bg-wash p-1.5 text-xs" role="alert">{{ spansRefused }}</p>
+    </div>
+    <AskProperty
+      v-for="[name, property] in found"
+      :key="name"
+      :property="property"
+      :value="node.props[name]"
+      :page="page"
+      @set="set(name, $event)"
+    />
+    <label v-if="showRest" class="mt-1.5 grid grid-cols-[88px_1fr] items-center">
+      <span class="text-soft">Called</span>
+      <input
+        class="input"
+        :value="node.name ?? ''"
+        maxlength="120"
+        placeholder="no name of its own"
+        @change="rename(($event.target as HTMLInputElement).value)"
+      />
+    </label>
+  </section>
+</template>

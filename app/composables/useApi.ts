@@ -1,0 +1,34 @@
+import { FetchError } from 'ofetch'
+import { type Problem, problem } from '#core/problems'
+
+/** An answer that was a refusal: the problem, and whatever else came with it. */
+export class Refusal extends Error {
+  constructor(
+    readonly problem: Problem,
+    readonly body: unknown,
+  ) {
+    super(problem.sentence)
+  }
+}
+
+const OFFLINE: Problem = {
+  ...problem('unexpected'),
+  status: 0,
+  sentence: 'The server cannot be reached. Your work is kept in this window and is sent as soon as it answers.',
+}
+
+export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
+
+/** Calls /api with the token that proves the request comes from the studio. Throws `Refusal`, nothing else. */
+export async function useApi<T>(method: Method, path: string, body?: object): Promise<T> {
+  const { csrf, headerName } = useCsrf()
+  try {
+    return await $fetch<T>(`/api${path}`, { method, body, headers: { [headerName]: csrf }, retry: 0 })
+  } catch (error) {
+    if (error instanceof FetchError && error.data) {
+      const found = (error.data as { problem?: Problem }).problem
+      throw new Refusal(found ?? problem('unexpected'), error.data)
+    }
+    throw new Refusal(OFFLINE, null)
+  }
+}

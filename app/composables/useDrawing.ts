@@ -1,0 +1,41 @@
+import { type Design, type Request, type Rules, resolveInTurn } from '#core/frames'
+import { REGIONS, type LayoutRegion } from '#core/layouts'
+import { CompiledDesign, sceneOf } from '#core/render'
+import type { Id, Page } from '#core/site'
+import { useSite } from '~/stores/site'
+
+export interface DrawOptions {
+  design: Design
+  rules: Rules
+  page: Page
+  request: Request
+  /** Shows a layout in its region whatever the frames say, with the ids of its nodes. */
+  inHand?: { layout: Id; region: LayoutRegion }
+  /** Leaves every other region empty. */
+  alone?: boolean
+}
+
+/**
+ * Draws a page of the draft with the renderer of the published site. What is drawn depends on the content that
+ * has arrived, so it is reactive to it.
+ */
+export function useDrawing() {
+  const site = useSite()
+
+  function draw({ design, rules, page, request, inHand, alone }: DrawOptions): string {
+    const { catalogue, formats } = site
+    if (!catalogue || site.contentArrived < 0) return ''
+    void site.needContent(page.entry).catch(() => {})
+    const compiled = new CompiledDesign(design, alone ? undefined : inHand?.layout)
+    const outcome = resolveInTurn(rules, catalogue, page, request)
+    if (inHand) {
+      if (alone) for (const other of REGIONS) outcome.regions[other] = { shown: { kind: 'empty' }, by: null }
+      // A card is looked at by itself, where the body would be.
+      const region = inHand.region === 'card' ? 'body' : inHand.region
+      outcome.regions[region] = { shown: { kind: 'layout', layout: inHand.layout }, by: null }
+    }
+    return compiled.draw(sceneOf(catalogue, formats, page, { cards: compiled.cards }), outcome).html
+  }
+
+  return { draw }
+}

@@ -1,0 +1,17 @@
+import { type OutcomeTable, pagesOfLayout } from '#core/frames'
+import type { Layout } from '#core/layouts'
+import type { Catalogue, Page } from '#core/site'
+
+/** The page that a layout is first shown with: one on which it shows, else one that suits its region. */
+export function firstPageFor(layout: Layout, catalogue: Catalogue, table: OutcomeTable | null): Page {
+  const own = table ? pagesOfLayout(table, catalogue.pages, layout.id)[0] : undefined
+  if (own) return own
+  const entry = catalogue.pages.find((p) => p.kind === 'entry' && catalogue.types.get(p.type!)!.fields.length > 0)
+  const wantsEntry = layout.region === 'body' || layout.region === 'card'
+  return (wantsEntry ? entry : undefined) ?? catalogue.pages[0]!
+}
+
+/** Pages of the same sort as a page: those to step through. */
+export function pagesLike(page: Page, catalogue: Catalogue): Page[] {
+  return catalogue.pages.filter((p) => p.kind === page.kind && p.type === page.type && p.taxonomy === page.taxonomy)
+}

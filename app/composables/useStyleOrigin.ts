@@ -1,0 +1,62 @@
+import type { Step, Stepped, StyleValue } from '#core/layouts'
+
+export interface Origin {
+  /** What holds at this width step, or undefined when only the house style says. */
+  value: StyleValue | undefined
+  /** Where it comes from, in a word. */
+  from: 'here' | 'from wide' | 'from medium' | 'layout' | 'house'
+}
+
+const WIDER: Record<Step, Step[]> = { wide: ['wide'], medium: ['medium', 'wide'], narrow: ['narrow', 'medium', 'wide'] }
+
+/** Where a look comes from at a width step: set here, carried over from a wider step, the layout's, the house's. */
+export function originOf(own: Stepped | undefined, inherited: Stepped | undefined, step: Step): Origin {
+  for (const at of WIDER[step]) {
+    const value = own?.[at]
+    if (value !== undefined) return { value, from: at === step ? 'here' : at === 'wide' ? 'from wide' : 'from medium' }
+  }
+  for (const at of WIDER[step]) {
+    const value = inherited?.[at]
+    if (value !== undefined) return { value, from: 'layout' }
+  }
+  return { value: undefined, from: 'house' }
+}
+
+/** The CSS property whose computed value hints at what the house style gives. */
+const CSS_OF: Record<string, string> = {
+  size: 'font-size',
+  weight: 'font-weight',
+  lineHeight: 'line-height',
+  letterSpacing: 'letter-spacing',
+  minHeight: 'min-height',
+  maxWidth: 'max-width',
+  gap: 'column-gap',
+  flow: 'row-gap',
+  radius: 'border-top-left-radius',
+  paddingTop: 'padding-top',
+  paddingRight: 'padding-right',
+  paddingBottom: 'padding-bottom',
+  paddingLeft: 'padding-left',
+  marginTop: 'margin-top',
+  marginRight: 'margin-right',
+  marginBottom: 'margin-bottom',
+  marginLeft: 'margin-left',
+  edgeTop: 'border-top-width',
+  edgeRight: 'border-right-width',
+  edgeBottom: 'border-bottom-width',
+  edgeLeft: 'border-left-width',
+}
+
+/** A number that the page draws with now, for the placeholder of an input; empty when there is none. */
+export function drawnValue(surface: PageSurface | undefined, id: string | null, property: string): string {
+  const css = CSS_OF[property]
+  if (!surface || !id || !css) return ''
+  const value = surface.computed(id, css)
+  const number = Number.parseFloat(value)
+  if (Number.isNaN(number)) return ''
+  if (property === 'lineHeight') {
+    const size = Number.parseFloat(surface.computed(id, 'font-size'))
+    return size ? String(Math.round((number / size) * 100) / 100) : ''
+  }
+  return String(Math.round(number * 100) / 100)
+}

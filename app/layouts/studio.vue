@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { useDesign } from '~/stores/design'
+import { useNotices } from '~/stores/notices'
+import { useSession } from '~/stores/session'
+import { useSite } from '~/stores/site'
+
+const session = useSession()
+const site = useSite()
+const design = useDesign()
+const notices = useNotices()
+const failed = ref('')
+
+async function load() {
+  failed.value = ''
+  try {
+    await Promise.all([site.ready || site.load(), design.loaded || design.load()])
+  } catch (error) {
+    failed.value = (error as Error).message
+  }
+}
+onMounted(load)
+
+async function signOut() {
+  await notices.attempt(session.signOut)
+  window.location.assign('/studio/sign-in')
+}
+</script>
+
+<template>
+  <div class="flex h-full flex-col">
+    <StudioBar @sign-out="signOut" />
+    <main id="main" class="min-h-0 flex-1" tabindex="-1">
+      <div v-if="failed" class="grid h-full place-items-center" role="alert">
+        <div class="max-w-md text-center">
+          <p class="made mb-2 text-lg">The studio could not be opened</p>
+          <p class="mb-4 text-soft">{{ failed }}</p>
+          <button class="btn" type="button" @click="load">Try again</button>
+        </div>
+      </div>
+      <slot v-else-if="site.ready && design.loaded" />
+      <p v-else class="grid h-full place-items-center text-soft" role="status">Fetching the site and its design…</p>
+    </main>
+    <NoticeList />
+  </div>
+</template>

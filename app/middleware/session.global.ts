@@ -1,0 +1,11 @@
+import { useSession } from '~/stores/session'
+
+/** Everything but the sign-in is for those who may use the studio. */
+export default defineNuxtRouteMiddleware(async (to) => {
+  if (!to.path.startsWith('/studio')) return
+  const session = useSession()
+  if (!session.asked) await session.load()
+  const may = session.user !== null && session.user.role !== 'member'
+  if (to.path === '/studio/sign-in') return may ? navigateTo('/studio') : undefined
+  if (!may) return navigateTo({ path: '/studio/sign-in', query: { then: to.fullPath } })
+})

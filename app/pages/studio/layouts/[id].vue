@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import type { Page } from '#core/site'
+import { useBench } from '~/stores/bench'
+import { useMap } from '~/stores/map'
+import { useSite } from '~/stores/site'
+
+definePageMeta({ layout: 'studio' })
+
+const route = useRoute()
+const bench = useBench()
+const site = useSite()
+const map = useMap()
+const failed = ref('')
+const adding = ref(false)
+const keys = ref(false)
+const view = ref<'plan' | 'both' | 'page'>('both')
+const width = ref(1240)
+const sheet = ref<{ focusFirst(): void }>()
+const id = computed(() => String(route.params.id))
+const shown = shallowRef<Page | null>(null)
+
+const surface = shallowRef<PageSurface>()
+provide('surface', surface)
+
+useHead({ title: () => bench.layout?.name ?? 'Bench' })
+
+async function open() {
+  failed.value = ''
+  try {
+    await bench.open(id.value)
+    const asked = typeof route.query.page === 'string' ? site.catalogue?.page(route.query.page) : undefined
+    shown.value = asked ?? firstPageFor(bench.layout!, site.catalogue!, map.kept)
+  } catch (error) {
+    failed.value = (error as Error).message
+  }
+}
+onMounted(open)
+watch(
+  () => map.kept,
+  (table, before) => {
+    if (table && !before && bench.layout && !route.query.page)
+      shown.value = firstPageFor(bench.layout, site.catalogue!, table)
+  },
+)
+onBeforeUnmount(bench.close)
+
+const onKey = useBenchKeys({
+  add: () => (adding.value = true),
+  editText: () => sheet.value?.focusFirst(),
+  showKeys: () => (keys.value = true),
+})
+useEventListener('keydown', onKey)
+useEventListener('beforeunload', (event) => {
+  // What is unsent is kept in this browser too, so leaving loses nothing; the question is only while it is on its way.
+  if (bench.saving === 'waiting') event.preventDefault()
+})
+</script>
+
+<template>
+  <div v-if="failed" class="grid h-full place-items-center" role="alert">
+    <div class="max-w-md text-center">
+      <p class="made mb-2 text-lg">This layout cannot be opened</p>
+      <p class="mb-4 text-soft">{{ failed }}</p>
+      <NuxtLink class="btn" to="/studio/layouts">Back to the shelf</NuxtLink>
+    </div>
+  </div>
+  <p
+    v-else-if="!bench.layout || bench.layout.id !== id || !shown"
+    class="grid h-full place-items-center text-soft"
+    role="status"
+  >
+    Fetching the layout…
+  </p>
+  <div v-else class="flex h-full flex-col">
+    <BenchBar v-model:view="view" v-model:shown="shown" @add="adding = true" />
+    <div
+      class="grid min-h-0 flex-1"
+      :class="
+        view === 'plan'
+          ? 'grid-cols-[1fr_280px]'
+          : view === 'page'
+            ? 'grid-cols-[1fr_280px]'
+            : 'grid-cols-[248px_1fr_280px] max-lg:grid-cols-[200px_1fr_250px]'
+      "
+    >
+      <BenchPlan v-show="view !== 'page'" @add="adding = true" />
+      <BenchPage v-show="view !== 'plan'" v-model:width="width" :page="shown" @key="onKey" @add="adding = true" />
+      <PropertySheet ref="sheet" :page="shown" />
+    </div>
+    <BenchFooter @keys="keys = true" />
+    <AddDialog v-if="adding" @close="adding = false" />
+    <KeysDialog v-if="keys" @close="keys = false" />
+  </div>
+</template>

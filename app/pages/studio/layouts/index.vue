@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { LAYOUT_REGIONS, type LayoutRegion } from '#core/layouts'
+import { useDesign } from '~/stores/design'
+
+definePageMeta({ layout: 'studio' })
+useHead({ title: 'Layouts' })
+
+const design = useDesign()
+const adding = ref<LayoutRegion | null>(null)
+
+const SHELVES: Record<LayoutRegion, { title: string; about: string }> = {
+  header: { title: 'Headers', about: 'What stands at the top of pages: name or logo, menus.' },
+  intro: { title: 'Intros', about: 'The band between header and body: title, trail, opening picture.' },
+  body: {
+    title: 'Bodies and archives',
+    about: 'What a page says: an entry with its fields, or the entries of an archive.',
+  },
+  footer: { title: 'Footers', about: 'What stands at the foot of pages.' },
+  card: { title: 'Cards', about: 'How one entry is drawn inside a grid.' },
+}
+const shelves = computed(() =>
+  LAYOUT_REGIONS.map((region) => ({
+    region,
+    ...SHELVES[region],
+    layouts: design.layouts.filter((l) => l.layout.region === region),
+  })),
+)
+</script>
+
+<template>
+  <div class="h-full overflow-y-auto">
+    <div class="mx-auto max-w-[1320px] px-6 pb-16 pt-5">
+      <div class="flex items-center justify-between">
+        <h1 class="made text-xl">Layouts</h1>
+        <button type="button" class="btn" @click="adding = 'header'">New layout</button>
+      </div>
+      <section v-for="shelf in shelves" :key="shelf.region" class="mt-6" :aria-labelledby="`shelf-${shelf.region}`">
+        <div class="mb-3 flex items-baseline gap-3 border-b border-ink pb-1">
+          <h2 :id="`shelf-${shelf.region}`" class="text-base font-semibold">{{ shelf.title }}</h2>
+          <p class="min-w-0 truncate text-xs text-soft">{{ shelf.about }}</p>
+        </div>
+        <div v-if="shelf.layouts.length" class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
+          <LayoutCard v-for="state in shelf.layouts" :key="state.layout.id" :state="state" />
+        </div>
+        <button
+          v-else
+          type="button"
+          class="flex w-full items-center justify-between border border-dashed border-edge px-4 py-4 text-start text-soft hover:border-ink"
+          @click="adding = shelf.region"
+        >
+          <span>There is none yet.</span><span class="font-medium text-ink">Make one</span>
+        </button>
+      </section>
+    </div>
+    <NewLayoutDialog v-if="adding" :region="adding" @close="adding = null" />
+  </div>
+</template>

@@ -1,0 +1,151 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { type Design, type Frame, rulesOf } from '#core/frames'
+import type { Layout } from '#core/layouts'
+import type { Id } from '#core/site'
+import { type HouseStyle, PLAIN_HOUSE } from '#core/styles'
+import { nanoid } from 'nanoid'
+import type {
+  Change,
+  DesignAnswer,
+  FrameState,
+  LayoutState,
+  ReleaseNote,
+  ReleasesAnswer,
+  StaleFrameAnswer,
+} from '#shared/api/types'
+
+const TINTS = 8
+
+/** The draft design as the server last told it, and what waits to be released. */
+export const useDesign = defineStore('design', () => {
+  const layouts = shallowRef<LayoutState[]>([])
+  const frames = shallowRef<FrameState[]>([])
+  const house = shallowRef<HouseStyle>(PLAIN_HOUSE)
+  const waiting = ref<Change[]>([])
+  const releases = ref<ReleaseNote[]>([])
+  const loaded = ref(false)
+
+  const design = computed<Design>(() => ({
+    format: 1,
+    layouts: layouts.value.map((l) => l.layout),
+    frames: frames.value.map((f) => f.frame),
+    house: house.value,
+  }))
+  const rules = computed(() => rulesOf(design.value))
+  const layoutById = computed(() => new Map(layouts.value.map((l) => [l.layout.id, l])))
+  const frameById = computed(() => new Map(frames.value.map((f) => [f.frame.id, f])))
+
+  /** The tint by which a layout is told apart on the Map. */
+  const tintOf = (id: Id): string => `tint-${(layoutById.value.get(id)?.created ?? 0) % TINTS}`
+  const layoutName = (id: Id): string => layoutById.value.get(id)?.layout.name ?? 'a layout that no longer exists'
+
+  async function load(): Promise<void> {
+    const answer = await useApi<DesignAnswer>('GET', '/design')
+    layouts.value = answer.layouts
+    frames.value = answer.frames
+    house.value = answer.house
+    loaded.value = true
+    await loadReleases()
+  }
+
+  async function loadReleases(): Promise<void> {
+    const answer = await useApi<ReleasesAnswer>('GET', '/releases')
+    waiting.value = answer.waiting
+    releases.value = answer.releases
+  }
+
+  /** What an open bench knows better than the last answer of the server. */
+  function noteLayout(state: Pick<LayoutState, 'layout' | 'revision'>): void {
+    const at = Date.now()
+    layouts.value = layouts.value.map((l) => (l.layout.id === state.layout.id ? { ...l, ...state, changedAt: at } : l))
+  }
+
+  async function createLayout(name: string, region: Layout['region'], from?: Id): Promise<Id> {
+    const state = await useApi<LayoutState>('POST', '/layouts', { id: nanoid(10), name, region, ...(from && { from }) })
+    layouts.value = [...layouts.value, state]
+    await loadReleases()
+    return state.layout.id
+  }
+
+  async function removeLayout(id: Id): Promise<LayoutState | undefined> {
+    const state = layoutById.value.get(id)
+    await useApi('DELETE', `/layouts/${id}`)
+    layouts.value = layouts.value.filter((l) => l.layout.id !== id)
+    await loadReleases()
+    return state
+  }
+
+  async function restoreLayout(state: LayoutState): Promise<void> {
+    await useApi('POST', `/layouts/${state.layout.id}/restore`)
+    layouts.value = [...layouts.value, state].sort((a, b) => a.created - b.created)
+    await loadReleases()
+  }
+
+  function noteFrame(state: FrameState): void {
+    frames.value = [...frames.value.filter((f) => f.frame.id !== state.frame.id), state]
+  }
+
+  /** Takes over what another window has made of a frame, from a refusal that tells. */
+  function noteStale(error: unknown, id: Id): void {
+    if (!(error instanceof Refusal) || error.problem.code !== 'stale-revision') return
+    const { current } = error.body as StaleFrameAnswer
+    if (current) noteFrame(current)
+    else frames.value = frames.value.filter((f) => f.frame.id !== id)
+  }
+
+  async function putFrame(frame: Frame, revision: number): Promise<void> {
+    try {
+      noteFrame(await useApi<FrameState>('PUT', `/frames/${frame.id}`, { revision, frame }))
+    } catch (error) {
+      noteStale(error, frame.id)
+      throw error
+    }
+    await loadReleases()
+  }
+
+  /** Gives the frame and the revision from which it can be put back. */
+  async function removeFrame(id: Id): Promise<FrameState | null> {
+    const state = frameById.value.get(id)
+    if (!state) return null
+    try {
+      const removed = await useApi<FrameState>('DELETE', `/frames/${id}?revision=${state.revision}`)
+      frames.value = frames.value.filter((f) => f.frame.id !== id)
+      await loadReleases()
+      return removed
+    } catch (error) {
+      noteStale(error, id)
+      throw error
+    }
+  }
+
+  async function release(note: string): Promise<ReleaseNote> {
+    const done = await useApi<ReleaseNote>('POST', '/releases', { note })
+    await loadReleases()
+    return done
+  }
+
+  return {
+    layouts,
+    frames,
+    house,
+    waiting,
+    releases,
+    loaded,
+    design,
+    rules,
+    layoutById,
+    frameById,
+    tintOf,
+    layoutName,
+    load,
+    loadReleases,
+    noteLayout,
+    createLayout,
+    removeLayout,
+    restoreLayout,
+    putFrame,
+    removeFrame,
+    release,
+  }
+})

@@ -1,0 +1,30 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import type { SessionAnswer, User } from '#shared/api/types'
+
+/** Who is signed in. */
+export const useSession = defineStore('session', () => {
+  const user = ref<User | null>(null)
+  const site = ref('')
+  const secure = ref(true)
+  const asked = ref(false)
+
+  async function load(): Promise<void> {
+    const answer = await useApi<SessionAnswer>('GET', '/session')
+    user.value = answer.user
+    site.value = answer.site
+    secure.value = answer.secure
+    asked.value = true
+  }
+
+  async function signIn(mail: string, password: string): Promise<void> {
+    user.value = (await useApi<{ user: User }>('POST', '/session', { mail, password })).user
+  }
+
+  async function signOut(): Promise<void> {
+    await useApi('DELETE', '/session')
+    user.value = null
+  }
+
+  return { user, site, secure, asked, load, signIn, signOut }
+})

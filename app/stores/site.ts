@@ -1,0 +1,44 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { Formats } from '#core/render'
+import { Catalogue, type Entry, type Id, type Site } from '#core/site'
+import { CONTENT_LATER, type ContentAnswer, type SiteAnswer } from '#shared/api/types'
+
+const EMPTY_SETTINGS = { locale: 'en', currency: 'EUR', timeZone: 'UTC' }
+
+/** The content of the site, as the studio knows it: everything at once, the content of entries when asked for. */
+export const useSite = defineStore('site', () => {
+  const site = shallowRef<Site | null>(null)
+  const catalogue = shallowRef<Catalogue | null>(null)
+  const formats = shallowRef(new Formats(EMPTY_SETTINGS))
+  /** Rises whenever the content of an entry has arrived. */
+  const contentArrived = ref(0)
+  const ready = computed(() => catalogue.value !== null)
+  const asked = new Set<Id>()
+
+  async function load(): Promise<void> {
+    const answer = await useApi<SiteAnswer>('GET', '/site')
+    site.value = answer.site
+    catalogue.value = new Catalogue(answer.site)
+    formats.value = new Formats(answer.site.settings)
+    asked.clear()
+  }
+
+  const isLater = (entry: Entry): boolean => JSON.stringify(entry.content) === JSON.stringify(CONTENT_LATER)
+
+  /** Fetches what an entry says, unless it is here already. */
+  async function needContent(id: Id | undefined): Promise<void> {
+    const entry = id ? catalogue.value?.entries.get(id) : undefined
+    if (!entry || asked.has(entry.id) || !isLater(entry)) return
+    asked.add(entry.id)
+    try {
+      entry.content = (await useApi<ContentAnswer>('GET', `/entries/${encodeURIComponent(entry.id)}/content`)).content
+      contentArrived.value++
+    } catch (error) {
+      asked.delete(entry.id)
+      throw error
+    }
+  }
+
+  return { site, catalogue, formats, ready, contentArrived, load, needContent }
+})

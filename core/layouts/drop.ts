@@ -1,0 +1,74 @@
+import type { Id } from '../site'
+import { type Parent, mayHold, pathTo } from './tree'
+import type { Layout, TreeNode } from './types'
+
+export interface Box {
+  x: number
+  y: number
+  width: number
+  height: number
+}
+
+/** Where something would land, and the line that shows it. */
+export interface Drop {
+  parent: Id
+  index: number
+  line: Box
+}
+
+const contains = (box: Box, x: number, y: number): boolean =>
+  x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height
+
+/** The innermost thing under the pointer that may hold the kind of thing dragged. */
+function holderAt(
+  layout: Layout,
+  boxes: ReadonlyMap<Id, Box>,
+  x: number,
+  y: number,
+  kind: TreeNode['kind'],
+): Parent | null {
+  let best: Parent | null = null
+  const visit = (node: Layout | TreeNode): void => {
+    if (node.kind === 'element') return
+    const box = boxes.get(node.id)
+    if (node.kind !== 'layout' && (!box || !contains(box, x, y))) return
+    if (mayHold(node.kind, kind)) best = node
+    node.children.forEach(visit)
+  }
+  visit(layout)
+  return best
+}
+
+/**
+ * Where a thing of a kind lands when let go at a point. `boxes` are the drawn boxes of rows, columns and
+ * elements, and of the layout under its own id. A thing never lands inside itself.
+ */
+export function dropAt(
+  layout: Layout,
+  boxes: ReadonlyMap<Id, Box>,
+  point: { x: number; y: number },
+  dragged: { kind: TreeNode['kind']; id?: Id },
+): Drop | null {
+  const holder = holderAt(layout, boxes, point.x, point.y, dragged.kind)
+  const around = holder && boxes.get(holder.id)
+  if (!holder || !around) return null
+  if (dragged.id && (holder.id === dragged.id || pathTo(layout, holder.id).some((n) => n.id === dragged.id)))
+    return null
+  const across = holder.kind === 'row'
+  const children = holder.children.map((c) => boxes.get(c.id))
+  const middle = (b: Box) => (across ? b.x + b.width / 2 : b.y + b.height / 2)
+  const at = across ? point.x : point.y
+  const found = children.findIndex((b) => b && at < middle(b))
+  const index = found < 0 ? children.length : found
+  return { parent: holder.id, index, line: lineAt(around, children[index - 1], children[index], across) }
+}
+
+function lineAt(around: Box, before: Box | undefined, after: Box | undefined, across: boolean): Box {
+  if (across) {
+    const x = after ? after.x : before ? before.x + before.width : around.x
+    return { x: x - 1, y: around.y, width: 2, height: around.height }
+  }
+  const gap = before && after ? (before.y + before.height + after.y) / 2 : null
+  const y = gap ?? (after ? after.y : before ? before.y + before.height : around.y + 4)
+  return { x: around.x, y: y - 1, width: around.width, height: 2 }
+}

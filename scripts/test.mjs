@@ -1,0 +1,67 @@
+import { rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { ROOT, build, checkNode, exists, install, listen, run } from './steps.mjs'
+
+/** All checks, from a fresh clone: sets up what is missing, then lint, format, types, and every suite. */
+
+const CHROMIUM = '/usr/bin/chromium'
+
+function ensureChromium() {
+  if (exists(CHROMIUM)) return
+  console.log('Chromium is missing; installing it from the packages of Debian.')
+  const root = process.getuid?.() === 0
+  const apt = (...args) => run(root ? 'apt-get' : 'sudo', root ? args : ['-n', 'apt-get', ...args])
+  const failed =
+    apt('update') !== 0 || apt('install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation') !== 0
+  if (failed || !exists(CHROMIUM)) {
+    console.error(`Chromium could not be installed. Install it so that ${CHROMIUM} exists, and run npm test again.`)
+    process.exit(1)
+  }
+}
+
+/** Counts what a suite says about itself. */
+const JEST = /^Tests:\s+(?:(\d+) failed, )?(?:\d+ skipped, )?(?:\d+ todo, )?(?:(\d+) passed, )?\d+ total/m
+const readJest = (said) => {
+  const [, failed, passed] = JEST.exec(said) ?? []
+  return { passed: Number(passed ?? 0), failed: Number(failed ?? 0) }
+}
+const readPlaywright = (said) => ({
+  passed: Number(/^\s+(\d+) passed/m.exec(said)?.[1] ?? 0),
+  failed: Number(/^\s+(\d+) failed/m.exec(said)?.[1] ?? 0),
+})
+const readStep = (_, status) => ({ passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 })
+
+const jest = (project) => [
+  process.execPath,
+  ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--selectProjects', project],
+]
+
+const STEPS = [
+  ['Lint', ['npx', ['eslint', '.']], readStep],
+  ['Format', ['npx', ['prettier', '--check', '--log-level', 'warn', '.']], readStep],
+  ['Types of the core', ['npx', ['tsc', '-p', 'tsconfig.jest.json']], readStep],
+  ['Types of the studio and server', ['npx', ['nuxt', 'typecheck']], readStep],
+  ['Unit tests', jest('unit'), readJest],
+  ['API tests', jest('api'), readJest],
+  ['End-to-end tests', ['npx', ['playwright', 'test']], readPlaywright],
+]
+
+checkNode()
+install()
+ensureChromium()
+if (run('npx', ['nuxt', 'prepare']) !== 0) process.exit(1)
+build()
+rmSync(join(ROOT, 'test-results'), { recursive: true, force: true })
+
+const total = { passed: 0, failed: 0 }
+for (const [name, [command, args], read] of STEPS) {
+  console.log(`\n── ${name}`)
+  const { status, said } = await listen(command, args, { FORCE_COLOR: '0', NO_COLOR: '1' })
+  const counts = read(said, status)
+  // A suite that ends badly without having counted a failure has failed all the same.
+  if (status !== 0 && counts.failed === 0) counts.failed = 1
+  total.passed += counts.passed
+  total.failed += counts.failed
+}
+console.log(`\n${total.passed} passed, ${total.failed} failed`)
+process.exit(total.failed === 0 ? 0 : 1)

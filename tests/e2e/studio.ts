@@ -1,0 +1,95 @@
+import { type Browser, type Page, expect, test as base } from '@playwright/test'
+import { type StartOptions, type TestServer, startServer } from '../server'
+
+export { expect }
+
+const PASSWORD = 'wind-me-on-sunday'
+
+/** Tests with a server of their own, over the demo as `demo` names it. */
+export const test = base.extend<{ server: TestServer; errors: string[] }, { demo: StartOptions['demo'] }>({
+  demo: ['full', { option: true, scope: 'worker' }],
+  // eslint-disable-next-line no-empty-pattern -- the fixture takes its option from the worker
+  server: async ({ demo }, use) => {
+    const server = await startServer({ demo })
+    await use(server)
+    await server.stop()
+  },
+  /** Whatever the page reports as an error; no test leaves any. */
+  errors: [
+    async ({ page }, use) => {
+      const errors: string[] = []
+      page.on('pageerror', (error) => errors.push(error.message))
+      await use(errors)
+      expect(errors).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+
+/** Waits until the studio answers to clicks. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(
+    () => (window as { useNuxtApp?: () => { isHydrating?: boolean } }).useNuxtApp?.().isHydrating === false,
+  )
+}
+
+export async function signIn(page: Page, server: TestServer, who = 'ada'): Promise<void> {
+  await page.goto(`${server.origin}/studio/sign-in`)
+  await settled(page)
+  await page.getByLabel('Mail address').fill(`${who}@quillmere.example.org`)
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible()
+}
+
+/** The page on the bench. */
+export const benchPage = (page: Page) => page.frameLocator('section[aria-label="Page"] iframe')
+
+/** A visitor who has never been here. */
+export async function visitor(browser: Browser): Promise<Page> {
+  return (await browser.newContext()).newPage()
+}
+
+/** Adds by name, the way the keys do it. */
+export async function add(page: Page, name: string): Promise<void> {
+  await page.keyboard.press('a')
+  await page.getByRole('combobox', { name: 'Add what' }).fill(name)
+  await page.keyboard.press('Enter')
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.locator('footer').getByText('Saved', { exact: true })).toBeVisible()
+}
+
+export async function makeLayout(page: Page, server: TestServer, name: string, region: string): Promise<void> {
+  await page.goto(`${server.origin}/studio/layouts`)
+  await page.getByRole('button', { name: 'New layout' }).click()
+  await page.getByRole('radio', { name: new RegExp(`^${region}`) }).check()
+  await page.getByLabel('Name').fill(name)
+  await page.getByRole('button', { name: 'Make it' }).click()
+  await expect(page.getByRole('tree', { name: 'Rows, columns and elements' })).toBeVisible()
+}
+
+/** Adds a frame on the Map: what it covers, and what it says, then keeps it. */
+export async function makeFrame(page: Page, covers: string[], says: Record<string, string>): Promise<void> {
+  await page.getByRole('button', { name: 'Add frame' }).click()
+  for (const cover of covers) {
+    await page.getByRole('button', { name: 'Add what it covers' }).click()
+    await page.getByRole('combobox', { name: 'Add what it covers' }).fill(cover)
+    await page.getByRole('option').first().click()
+  }
+  for (const [region, layout] of Object.entries(says)) {
+    await page.getByLabel(region, { exact: true }).selectOption({ label: layout })
+  }
+}
+
+export async function keep(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await expect(page.getByRole('region', { name: 'Impact of this edit' })).toBeHidden()
+}
+
+export async function release(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Release…' }).click()
+  await page.getByRole('button', { name: /^Release \d+ changes?$/ }).click()
+  await expect(page.getByText(/is what visitors see now/)).toBeVisible()
+}

@@ -1,0 +1,97 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+/** Starts the built server on a free port over a database of its own. */
+
+export interface TestServer {
+  origin: string
+  port: number
+  data: string
+  /** What it has said so far. */
+  said(): string
+  stop(): Promise<number | null>
+  restart(): Promise<void>
+}
+
+export interface StartOptions {
+  demo?: 'full' | 'bare' | 'none'
+  data?: string
+  port?: number
+}
+
+const SERVER = join(process.cwd(), '.output', 'server', 'index.mjs')
+const PATIENCE = 20_000
+
+export function freePort(): Promise<number> {
+  return new Promise((done) => {
+    const probe = createServer()
+    probe.listen(0, () => {
+      const { port } = probe.address() as { port: number }
+      probe.close(() => done(port))
+    })
+  })
+}
+
+/** Runs the server until it listens or ends; gives what it said. */
+export function launch(
+  port: number,
+  data: string,
+  demo: string,
+): { child: ChildProcess; said: () => string; ready: Promise<boolean> } {
+  const env = {
+    ...process.env,
+    PORT: String(port),
+    OUTER_FRAME_DATA: data,
+    OUTER_FRAME_DEMO: demo === 'none' ? '' : demo,
+  }
+  const child = spawn(process.execPath, [SERVER], { env })
+  let text = ''
+  const ready = new Promise<boolean>((done) => {
+    const timer = setTimeout(() => done(false), PATIENCE)
+    const settle = (value: boolean) => {
+      clearTimeout(timer)
+      done(value)
+    }
+    const hear = (chunk: Buffer) => {
+      text += String(chunk)
+      if (text.includes('"listening"')) settle(true)
+    }
+    child.stdout!.on('data', hear)
+    child.stderr!.on('data', hear)
+    child.on('exit', () => settle(false))
+  })
+  return { child, said: () => text, ready }
+}
+
+export async function startServer(options: StartOptions = {}): Promise<TestServer> {
+  const port = options.port ?? (await freePort())
+  const data = options.data ?? mkdtempSync(join(tmpdir(), 'outer-frame-'))
+  const demo = options.demo ?? 'full'
+  let running = launch(port, data, demo)
+  if (!(await running.ready)) throw new Error(`The server did not start:\n${running.said()}`)
+  const end = () =>
+    new Promise<number | null>((done) => {
+      if (running.child.exitCode !== null) return done(running.child.exitCode)
+      running.child.once('exit', (code) => done(code))
+      running.child.kill('SIGTERM')
+    })
+  return {
+    origin: `http://localhost:${port}`,
+    port,
+    data,
+    said: () => running.said(),
+    async stop() {
+      const code = await end()
+      if (!options.data) rmSync(data, { recursive: true, force: true })
+      return code
+    },
+    async restart() {
+      await end()
+      running = launch(port, data, demo)
+      if (!(await running.ready)) throw new Error(`The server did not start again:\n${running.said()}`)
+    },
+  }
+}
