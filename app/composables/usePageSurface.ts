@@ -19,7 +19,7 @@ function benchCss(region: LayoutRegion): string {
   return (
     `${others.join(',')}{opacity:.38;filter:grayscale(1)}` +
     'html{scrollbar-width:thin}body{user-select:none;-webkit-user-select:none}a,button,input{cursor:default}.skip{display:none}' +
-    '.col:empty{min-height:56px;outline:1px dashed #b8b2a5;outline-offset:-4px}' +
+    '.col[data-node]:empty{min-height:56px;outline:1px dashed #b8b2a5;outline-offset:-4px}' +
     (region === 'card' ? '.body{max-width:420px;margin:32px auto}' : '')
   )
 }

@@ -60,8 +60,10 @@ export const menu: ElementSpec = {
       const html = chosen ? list(chosen.items, scene) : ''
       if (!html) return ''
       const label = escapeHtml(chosen!.name)
+      // The same menu may stand in the header and in the footer; landmarks are told apart by their names.
+      const landmark = compile.region === 'header' ? label : `${label}, ${compile.region}`
       const title = named ? `<p class="menu-name">${label}</p>` : ''
-      return `<nav${attributes} aria-label="${label}">${title}${html}</nav>`
+      return `<nav${attributes} aria-label="${landmark}">${title}${html}</nav>`
     }
   },
 }

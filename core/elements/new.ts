@@ -1,10 +1,11 @@
 import type { LayoutElement } from '../layouts/types'
 import type { Id } from '../site'
+import { copyOf } from '../layouts/copy'
 import { fail } from '../problems'
 import { elementSpec } from './index'
 
 /** A new element of a type with its default looks; properties not set have the defaults of its spec. */
 export function newElement(type: string, id: Id): LayoutElement {
   const spec = elementSpec(type) ?? fail('element-unknown', { type })
-  return { kind: 'element', id, type, props: {}, styles: structuredClone(spec.styles ?? {}) }
+  return { kind: 'element', id, type, props: {}, styles: copyOf(spec.styles ?? {}) }
 }

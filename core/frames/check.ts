@@ -92,13 +92,16 @@ const REFUSE_CIRCUMSTANCE: { [K in Circumstance['kind']]: (c: Extract<Circumstan
   },
 }
 
+const noSuch = (what: string, thing: unknown): string =>
+  isRecord(thing) ? `There is no ${what} called ${String(thing.kind)}` : `A ${what} cannot be read`
+
 function checkTargets(targets: unknown, name: string): Problem[] {
   if (!Array.isArray(targets) || targets.length > MOST_LINES) {
     return [problem('frame-shape', { why: `${name} must be a list of at most ${MOST_LINES} targets` })]
   }
   return (targets as Target[]).flatMap((t) => {
     const refuse = isRecord(t) && Object.hasOwn(REFUSE_TARGET, t.kind) ? REFUSE_TARGET[t.kind] : null
-    const why = refuse ? refuse(t as never) : `There is no target called ${String(t?.kind)}`
+    const why = refuse ? refuse(t as never) : noSuch('target', t)
     return why ? problem('frame-target', { why }) : []
   })
 }
@@ -108,7 +111,7 @@ function checkCircumstances(list: unknown): Problem[] {
     return [problem('frame-shape', { why: 'Only when must be a list' })]
   return (list as Circumstance[]).flatMap((c) => {
     const refuse = isRecord(c) && Object.hasOwn(REFUSE_CIRCUMSTANCE, c.kind) ? REFUSE_CIRCUMSTANCE[c.kind] : null
-    const why = refuse ? refuse(c as never) : `There is no circumstance called ${String(c?.kind)}`
+    const why = refuse ? refuse(c as never) : noSuch('circumstance', c)
     return why ? problem('frame-circumstance', { why }) : []
   })
 }

@@ -1,6 +1,7 @@
 import { create } from 'mutative'
 import { type Problem, ProblemError, fail } from '../problems'
 import { checkLayout } from './check'
+import { copyOf } from './copy'
 import { type Edit, type EditKind, withStep } from './edits'
 import { type Parent, find, findParent, mayHold, pathTo } from './tree'
 import type { Layout, Styles, TreeNode } from './types'
@@ -46,26 +47,26 @@ function writeStyle(styles: Styles, edit: EditOf<'setStyle'> | EditOf<'setDefaul
 
 const APPLY: { [K in EditKind]: Applier<K> } = {
   insert(layout, { parent, index, node }) {
-    place(parentIn(layout, parent, node), index, structuredClone(node))
+    place(parentIn(layout, parent, node), index, copyOf(node))
     return { kind: 'remove', id: node.id }
   },
   remove(layout, { id }) {
     const { parent, index, node } = nodeIn(layout, id)
     parent.children.splice(index, 1)
-    return { kind: 'insert', parent: parent.id, index, node: plain(node) }
+    return { kind: 'insert', parent: parent.id, index, node: copyOf(node) }
   },
   move(layout, { id, parent, index }) {
     const from = nodeIn(layout, id)
     if (pathTo(layout, parent).some((n) => n.id === id)) fail('into-itself')
     const target = parentIn(layout, parent, from.node)
-    const node = plain(from.node)
+    const node = copyOf(from.node)
     from.parent.children.splice(from.index, 1)
     place(target, index, node)
     return { kind: 'move', id, parent: from.parent.id, index: from.index }
   },
   setProperty(layout, { id, property, value, unset }) {
     const { props } = nodeIn(layout, id).node
-    const before = plain(own(props, property))
+    const before = copyOf(own(props, property))
     if (unset) delete props[property]
     else if (value === undefined) fail('edit-shape', { why: 'a property needs a value, or unset' })
     else props[property] = value
@@ -109,11 +110,6 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
 function applyOne(layout: Layout, edit: Edit): Edit {
   const apply = APPLY[edit.kind] as Applier<EditKind> | undefined
   return apply ? apply(layout, edit) : fail('edit-unknown', { kind: String((edit as Edit).kind) })
-}
-
-/** Values taken out of a draft are copied, because drafts die with the edit that made them. */
-function plain<T>(value: T): T {
-  return value === undefined || value === null ? value : (JSON.parse(JSON.stringify(value)) as T)
 }
 
 function same(a: unknown, b: unknown): boolean {

@@ -1,4 +1,5 @@
 import type { Id } from '../site'
+import { copyOf } from './copy'
 import type { Column, Layout, LayoutElement, Row, TreeNode } from './types'
 
 export type Parent = Layout | Row | Column
@@ -79,7 +80,7 @@ export function countNodes(node: Layout | TreeNode): number {
 
 /** A copy of a node with new ids throughout, made by `newId`. */
 export function withNewIds<N extends TreeNode>(node: N, newId: () => Id): N {
-  const copy = { ...structuredClone(node), id: newId() }
+  const copy = { ...copyOf(node), id: newId() }
   if (copy.kind !== 'element') {
     copy.children = copy.children.map((child) => withNewIds(child as TreeNode, newId)) as never
   }

@@ -140,6 +140,11 @@ const VISITOR: Record<string, { label: string; read(place: Place): string }> = {
   role: { label: "Visitor's role", read: ({ visitor }) => visitor.role },
 }
 
+function own(of: 'site' | 'visitor', id: Id) {
+  const table = of === 'site' ? SITE : VISITOR
+  return Object.hasOwn(table, id) ? table[id] : undefined
+}
+
 const TERMS = 'terms:'
 
 function readOn(subject: Subject, place: Place, id: Id): Reading | null {
@@ -178,8 +183,7 @@ function follow(ref: FieldRef, { subject, catalogue }: Place): Subject | null {
 
 /** Reads a field where a reference says; null when there is no such field there or it is empty. */
 export function readField(ref: FieldRef, place: Place): Reading | null {
-  if (ref.of === 'site') return reading('text', SITE[ref.field]?.read(place))
-  if (ref.of === 'visitor') return reading('text', VISITOR[ref.field]?.read(place))
+  if (ref.of === 'site' || ref.of === 'visitor') return reading('text', own(ref.of, ref.field)?.read(place))
   const subject = follow(ref, place)
   return subject ? readOn(subject, place, ref.field) : null
 }
@@ -233,8 +237,7 @@ export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): 
 
 /** The label of a field wherever it is read: the label it has now, or null when nothing has that id. */
 export function fieldLabel(catalogue: Catalogue, ref: FieldRef): string | null {
-  if (ref.of === 'site') return SITE[ref.field]?.label ?? null
-  if (ref.of === 'visitor') return VISITOR[ref.field]?.label ?? null
+  if (ref.of === 'site' || ref.of === 'visitor') return own(ref.of, ref.field)?.label ?? null
   if (ref.field.startsWith(TERMS)) return catalogue.taxonomies.get(ref.field.slice(TERMS.length))?.name ?? null
   if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.label
   for (const type of catalogue.types.values()) {

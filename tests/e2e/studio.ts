@@ -8,7 +8,6 @@ const PASSWORD = 'wind-me-on-sunday'
 /** Tests with a server of their own, over the demo as `demo` names it. */
 export const test = base.extend<{ server: TestServer; errors: string[] }, { demo: StartOptions['demo'] }>({
   demo: ['full', { option: true, scope: 'worker' }],
-  // eslint-disable-next-line no-empty-pattern -- the fixture takes its option from the worker
   server: async ({ demo }, use) => {
     const server = await startServer({ demo })
     await use(server)

@@ -91,7 +91,7 @@ const DATES = [
           @change="format({ date: (text($event) || undefined) as Format['date'] })"
         >
           <option value="">as usual</option>
-          <option v-for="[value, example] in DATES" :key="value" :value="value">{{ example }}</option>
+          <option v-for="[date, example] in DATES" :key="date" :value="date">{{ example }}</option>
         </select>
       </label>
       <label v-if="kind === 'number' || kind === 'money'" class="grid grid-cols-[76px_1fr] items-center">

@@ -1,0 +1,55 @@
+import type { TestServer } from '../server'
+
+/** Talks to the server as the studio does: with its cookies and the token of the page it was given. */
+export class Client {
+  private readonly cookies = new Map<string, string>()
+  private token = ''
+
+  constructor(private readonly server: TestServer) {}
+
+  /** Opens the studio, as a browser would, for its cookie and token. */
+  async open(): Promise<this> {
+    const html = await (await this.fetch('/studio/sign-in')).text()
+    this.token = /name="csrf-token" content="([^"]+)"/.exec(html)?.[1] ?? ''
+    return this
+  }
+
+  async fetch(path: string, init: RequestInit = {}): Promise<Response> {
+    const cookie = [...this.cookies].map(([k, v]) => `${k}=${v}`).join('; ')
+    const headers = {
+      ...(cookie && { cookie }),
+      ...(this.token && { 'csrf-token': this.token }),
+      ...(init.headers as object),
+    }
+    const answer = await fetch(this.server.origin + path, { redirect: 'manual', ...init, headers })
+    for (const line of answer.headers.getSetCookie()) {
+      const [pair] = line.split(';')
+      const at = pair!.indexOf('=')
+      this.cookies.set(pair!.slice(0, at), pair!.slice(at + 1))
+    }
+    return answer
+  }
+
+  async call(method: string, path: string, body?: unknown): Promise<{ status: number; body: any; headers: Headers }> {
+    const text = typeof body === 'string' ? body : body === undefined ? undefined : JSON.stringify(body)
+    const answer = await this.fetch(`/api${path}`, {
+      method,
+      body: text,
+      headers: { 'content-type': 'application/json' },
+    })
+    const said = await answer.text()
+    return { status: answer.status, headers: answer.headers, body: said ? JSON.parse(said) : null }
+  }
+
+  async signIn(who: string, password = 'wind-me-on-sunday') {
+    return this.call('POST', '/session', { mail: `${who}@quillmere.example.org`, password })
+  }
+
+  setToken(token: string): void {
+    this.token = token
+  }
+
+  cookie(name: string): string | undefined {
+    return this.cookies.get(name)
+  }
+}

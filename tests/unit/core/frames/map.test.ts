@@ -1,0 +1,90 @@
+import {
+  type Frame,
+  compareTables,
+  frameReach,
+  groupPages,
+  layoutReach,
+  mapRows,
+  pagesOfLayout,
+  resolveInTurn,
+  shownAt,
+  tabulate,
+} from '#core/frames'
+import { REGIONS, type LayoutRegion } from '#core/layouts'
+import { VISITOR, frame, observatory } from '../../../fixtures'
+
+const catalogue = observatory()
+const layoutRegions = new Map<string, LayoutRegion>([
+  ['H', 'header'],
+  ['A', 'body'],
+  ['B', 'body'],
+])
+const use = (layout: string) => ({ kind: 'use' as const, layout })
+const site = frame('site', [{ kind: 'every' }], { header: use('H') })
+const tools = frame('tools', [{ kind: 'type', type: 'tool' }], { body: use('A') })
+const oneTool = frame('one', [{ kind: 'page', page: 'entry:mirror' }], { body: use('B'), header: { kind: 'empty' } })
+const table = (...frames: Frame[]) => tabulate({ frames, layoutRegions }, catalogue, VISITOR)
+
+test('the table says of every page what resolving it says', () => {
+  const frames = [site, tools, oneTool]
+  const all = table(...frames)
+  for (const [i, page] of catalogue.pages.entries()) {
+    const { regions } = resolveInTurn({ frames, layoutRegions }, catalogue, page, VISITOR)
+    for (const [r, region] of REGIONS.entries()) expect(shownAt(all, i, r)).toEqual(regions[region].shown)
+  }
+})
+
+test('impact is exactly the pages and regions that show something else', () => {
+  const impact = compareTables(table(site, tools), table(site, tools, oneTool))
+  expect(impact.map((i) => [catalogue.pages[i.page]!.key, i.region, i.to.kind])).toEqual([
+    ['entry:mirror', 'header', 'empty'],
+    ['entry:mirror', 'body', 'layout'],
+  ])
+  expect(compareTables(table(site, tools), table(tools, site))).toEqual([])
+})
+
+test('reach counts pages, of layouts and of frames', () => {
+  const all = table(site, tools, oneTool)
+  expect(Object.fromEntries(layoutReach(all))).toEqual({ H: catalogue.pages.length - 1, A: 1, B: 1 })
+  expect(Object.fromEntries(frameReach(all))).toEqual({ site: catalogue.pages.length - 1, tools: 1, one: 1 })
+  expect(pagesOfLayout(all, catalogue.pages, 'B').map((p) => p.key)).toEqual(['entry:mirror'])
+})
+
+describe('rows of the Map', () => {
+  const rows = (open: string[] = [], filter = '', ...frames: Frame[]) =>
+    mapRows(groupPages(catalogue), catalogue, table(...(frames.length ? frames : [site, tools, oneTool])), {
+      open: new Set(open),
+      filter,
+    })
+
+  test('every page stands in exactly one group', () => {
+    const pages = groupPages(catalogue).flatMap((g) => g.pages)
+    expect([...pages].sort((a, b) => a - b)).toEqual(catalogue.pages.map((_, i) => i))
+  })
+
+  test('a group whose pages differ shows its shares and its exceptions by the frame that makes them', () => {
+    const found = rows()
+    const group = found.find((r) => r.key === 'type:tool')!
+    expect(group.cells![2]!.shares.map((s) => s.count)).toEqual([1, 1])
+    expect(found.find((r) => r.kind === 'exception')).toMatchObject({
+      frame: 'one',
+      pages: [catalogue.pages.findIndex((p) => p.key === 'entry:mirror')],
+    })
+  })
+
+  test('unfolded, a group shows its pages instead', () => {
+    const found = rows(['type:tool'])
+    expect(found.filter((r) => r.kind === 'page').map((r) => r.label)).toEqual(['Long refractor', 'Mirror'])
+    expect(found.some((r) => r.kind === 'exception')).toBe(false)
+  })
+
+  test('a filter finds names and addresses, and unfolds what it finds', () => {
+    expect(rows([], 'REFRAC').map((r) => r.label)).toEqual(['Entries', 'tools', 'Long refractor'])
+    expect(
+      rows([], '/domes/west')
+        .filter((r) => r.kind === 'page')
+        .map((r) => r.label),
+    ).toEqual(['West dome'])
+    expect(rows([], 'zzz')).toEqual([])
+  })
+})

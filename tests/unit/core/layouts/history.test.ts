@@ -1,0 +1,57 @@
+import { type Edit, type LogRecord, applyEdit, describeEdit, historyOf } from '#core/layouts'
+import { column, element, layout, row } from '../../../fixtures'
+
+const text = (value: string): Edit => ({ kind: 'setProperty', id: 'h', property: 'text', value })
+const record = (revision: number, edit: Edit, inverse: Edit, at: number, more: Partial<LogRecord> = {}): LogRecord => ({
+  revision,
+  id: `x${revision}`,
+  edit,
+  inverse,
+  does: 'edit',
+  at,
+  ...more,
+})
+
+describe('historyOf', () => {
+  test('typing in one go is one step, taken back as a whole', () => {
+    const log = [
+      record(2, text('A'), text(''), 0),
+      record(3, text('AB'), text('A'), 400),
+      record(4, text('ABC'), text('AB'), 900),
+    ]
+    const { undo } = historyOf(log)
+    expect(undo).toHaveLength(1)
+    const root = layout('root', 'body', row(column(12, element('heading', { text: 'ABC' }, 'h'))))
+    const result = applyEdit(root, undo[0]!.edit)
+    expect(result.ok && JSON.stringify(result.layout)).toContain('"text":""')
+  })
+
+  test('after a pause, or elsewhere, a new step begins', () => {
+    expect(historyOf([record(2, text('A'), text(''), 0), record(3, text('AB'), text('A'), 5000)]).undo).toHaveLength(2)
+    const other: Edit = { kind: 'setProperty', id: 'other', property: 'text', value: 'x' }
+    expect(historyOf([record(2, text('A'), text(''), 0), record(3, other, other, 10)]).undo).toHaveLength(2)
+  })
+
+  test('a new edit after an undo leaves nothing to redo', () => {
+    const log = [record(2, text('A'), text(''), 0), record(3, text(''), text('A'), 5000, { does: 'undo', of: 2 })]
+    expect(historyOf(log)).toMatchObject({ undo: [], redo: [{ of: 2, edit: text('A') }] })
+    expect(historyOf([...log, record(4, text('B'), text(''), 9000)])).toMatchObject({ redo: [] })
+  })
+})
+
+test('edits are described in words', () => {
+  const root = layout('root', 'body', row(column(12, element('heading', {}, 'h'))))
+  expect(describeEdit(text('x'), root)).toBe('Text of Heading')
+  expect(describeEdit({ kind: 'setStyle', id: 'h', property: 'size', step: 'wide', value: 3 }, root)).toBe(
+    'Size of Heading',
+  )
+  expect(describeEdit({ kind: 'setDefault', of: 'row', property: 'gap', step: 'wide', value: 3 }, root)).toBe(
+    'Gap of every row',
+  )
+  expect(describeEdit({ kind: 'remove', id: 'gone' }, root)).toBe('remove something')
+  expect(describeEdit({ kind: 'insert', parent: 'root', index: 0, node: row(column(12)) }, root)).toBe('add row')
+  expect(describeEdit({ kind: 'setSpans', row: 'r', spans: [4, 8] }, root)).toBe('spans 4 + 8')
+  expect(describeEdit({ kind: 'batch', label: 'step', edits: [text('x'), text('y')] }, root)).toBe('Text of Heading')
+  expect(describeEdit({ kind: 'move', id: 'h', parent: 'x', index: 0 }, root)).toBe('move Heading')
+  expect(describeEdit({ kind: 'rename', id: 'root', name: 'x' }, root)).toBe('rename the layout')
+})

@@ -1,0 +1,117 @@
+import fc from 'fast-check'
+import { ELEMENTS, newElement } from '#core/elements'
+import {
+  type Edit,
+  type Layout,
+  STEPS,
+  type StyleValue,
+  type TreeNode,
+  emptyColumn,
+  emptyRow,
+  evenSpans,
+  walk,
+} from '#core/layouts'
+import { STYLE_PROPERTIES, type StyleProperty } from '#core/styles'
+
+/** Random edits: most of them possible where they are made, some of them not. */
+
+export interface Dice {
+  pick<T>(items: readonly T[]): T
+  below(n: number): number
+  yes(): boolean
+}
+
+export function diceOf(seed: number): Dice {
+  let state = seed >>> 0
+  const next = () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
+    return state / 4294967296
+  }
+  return {
+    pick: (items) => items[Math.floor(next() * items.length)]!,
+    below: (n) => Math.floor(next() * n),
+    yes: () => next() > 0.5,
+  }
+}
+
+let made = 0
+const newId = () => `n${++made}`
+
+function randomStyle(property: StyleProperty, dice: Dice): StyleValue {
+  const { ask } = property
+  if (ask.kind === 'length' || ask.kind === 'number') return ask.min + dice.below(Math.max(1, ask.max - ask.min))
+  if (ask.kind === 'choice') return dice.pick(ask.options).value
+  return ask.kind === 'colour' ? dice.pick(['@ink', '#c0ffee', '#123456']) : dice.pick(['@heading', 'Newsreader'])
+}
+
+function randomNode(dice: Dice): TreeNode {
+  if (dice.yes()) return newElement(dice.pick(ELEMENTS).type, newId())
+  return dice.yes() ? emptyRow(newId, evenSpans(1 + dice.below(4))) : emptyColumn(newId(), 1 + dice.below(12))
+}
+
+export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
+  const nodes = [...walk(layout)]
+  const ids = [layout.id, ...nodes.map((n) => n.id), 'nowhere']
+  const property = dice.pick(STYLE_PROPERTIES)
+  const choices: (() => Edit)[] = [
+    () => ({ kind: 'insert', parent: dice.pick(ids), index: dice.below(4), node: randomNode(dice) }),
+    () => ({
+      kind: 'insert',
+      parent: layout.id,
+      index: dice.below(3),
+      node: emptyRow(newId, evenSpans(1 + dice.below(4))),
+    }),
+    () => {
+      const column = nodes.filter((n) => n.kind === 'column')
+      return {
+        kind: 'insert',
+        parent: column.length ? dice.pick(column).id : layout.id,
+        index: 0,
+        node: dice.yes() ? newElement(dice.pick(ELEMENTS).type, newId()) : emptyRow(newId, [6, 6]),
+      }
+    },
+    () => ({ kind: 'remove', id: dice.pick(ids) }),
+    () => ({ kind: 'move', id: dice.pick(ids), parent: dice.pick(ids), index: dice.below(4) }),
+    () => ({
+      kind: 'setStyle',
+      id: dice.pick(ids),
+      property: property.name,
+      step: dice.pick(STEPS),
+      value: dice.yes() ? null : randomStyle(property, dice),
+    }),
+    () => ({
+      kind: 'setDefault',
+      of: dice.pick(['row', 'column', 'heading', 'nothing']),
+      property: property.name,
+      step: dice.pick(STEPS),
+      value: dice.yes() ? null : randomStyle(property, dice),
+    }),
+    () => ({
+      kind: 'setProperty',
+      id: dice.pick(ids),
+      property: dice.pick(['text', 'level', 'menu', 'unknown']),
+      ...(dice.yes() ? { unset: true as const } : { value: dice.pick(['1', '2', 'Words', null]) }),
+    }),
+    () => {
+      const rows = nodes.filter((n) => n.kind === 'row')
+      const row = rows.length ? dice.pick(rows) : null
+      const spans = row ? evenSpans(row.children.length) : [12]
+      return {
+        kind: 'setSpans',
+        row: row?.id ?? 'nowhere',
+        spans: dice.yes() ? [...spans].reverse() : spans.map(() => 1 + dice.below(12)),
+      }
+    },
+    () => ({ kind: 'rename', id: dice.pick(ids), name: dice.pick(['', 'Opening', 'Facts']) }),
+  ]
+  if (depth < 2 && dice.below(6) === 0) {
+    return {
+      kind: 'batch',
+      label: 'some',
+      edits: Array.from({ length: 1 + dice.below(3) }, () => randomEdit(layout, dice, depth + 1)),
+    }
+  }
+  return dice.pick(choices)()
+}
+
+export const seeds = fc.integer({ min: 1, max: 2 ** 31 })

@@ -1,0 +1,232 @@
+import { resolveInTurn, rulesOf } from '#core/frames'
+import { type Layout, type Row, type Value, applyEdit } from '#core/layouts'
+import { CompiledDesign, Formats, compileLayout, escapeHtml, hasTitle, sceneOf } from '#core/render'
+import { Catalogue } from '#core/site'
+import { PLAIN_HOUSE } from '#core/styles'
+import {
+  VISITOR,
+  column,
+  element,
+  field,
+  frame,
+  layout,
+  observatory,
+  refractor,
+  row,
+  smallSite,
+} from '../../../fixtures'
+
+const catalogue = observatory()
+
+function page(
+  key: string,
+  layouts: Layout[],
+  frames = [
+    frame(
+      'all',
+      [{ kind: 'every' }],
+      Object.fromEntries(layouts.map((l) => [l.region, { kind: 'use', layout: l.id }])),
+    ),
+  ],
+  at = catalogue,
+) {
+  const compiled = new CompiledDesign({ format: 1, layouts, frames, house: PLAIN_HOUSE })
+  const found = at.page(key)!
+  const outcome = resolveInTurn(rulesOf({ layouts, frames }), at, found, VISITOR)
+  return compiled.draw(sceneOf(at, new Formats(at.site.settings), found, { cards: compiled.cards }), outcome)
+}
+
+describe('a whole page', () => {
+  const header = layout('head', 'header', row(column(12, element('site-name'))))
+  const footer = layout('foot', 'footer', row(column(12, element('text'))))
+
+  test('has landmarks, a skip link, a title, a description, a canonical address and its language', () => {
+    const { html } = page('entry:refractor', [header, footer])
+    expect(html).toMatch(
+      /^<!DOCTYPE html><html lang="en-GB"><head><meta charset="utf-8"><title>Long refractor – Hillside Observatory<\/title>/,
+    )
+    expect(html).toContain('<meta name="description" content="Brass, and long.">')
+    expect(html).toContain('<link rel="canonical" href="https://hillside.example.org/tools/refractor">')
+    expect(html).toMatch(
+      /<body><a class="skip" href="#main">.*<header>.*<\/header><main id="main">.*<\/main><footer>.*<\/footer><\/body><\/html>$/s,
+    )
+    expect(html).not.toMatch(/<script|\son\w+=|\sstyle=/)
+  })
+
+  test('without any frame it stands in its plain body', () => {
+    const { html } = page('entry:refractor', [], [])
+    expect(html).toContain('<h1 class="heading">Long refractor</h1>')
+    expect(html).toContain('It stands in the east.')
+    expect(html).not.toMatch(/<header|<footer/)
+    expect(page('search', [], []).html).toContain('action="/search"')
+    expect(page('archive:tool', [], []).html).toContain('href="/tools/mirror"')
+    const lost = page('not-found', [], []).html
+    expect(lost).toContain('Nothing stands at this address.')
+    expect(lost).toContain('<meta name="robots" content="noindex">')
+    expect(lost).not.toContain('canonical')
+  })
+
+  test('the plain body leaves the title to an intro that shows it', () => {
+    const intro = layout('band', 'intro', row(column(12, element('heading', { text: field('title'), level: '1' }))))
+    expect(hasTitle(intro)).toBe(true)
+    expect(page('entry:refractor', [intro]).html.match(/<h1/g)).toHaveLength(1)
+  })
+
+  test('markup in names, titles and addresses stays text', () => {
+    const site = smallSite([{ ...refractor, title: '</title><script>alert(1)</script>', excerpt: '"><script>' }])
+    site.settings = { ...site.settings, name: '<b>Site</b>', origin: 'https://x"onload="' }
+    const { html } = page('entry:refractor', [header], undefined, new Catalogue(site))
+    expect(html).not.toContain('<script')
+    expect(html).not.toContain('<b>Site')
+    expect(html).not.toContain('"onload="')
+  })
+
+  test('only what the page uses stands in its CSS, and only once', () => {
+    const body = (type: string) => layout('b', 'body', row(column(12, element(type))))
+    expect(page('home', [body('divider')]).css).toContain('.divider{')
+    expect(page('home', [body('divider')]).css).not.toContain('.menu')
+    const twice = layout('b', 'body', row(column(12, element('image'), element('lead-picture'))))
+    expect(page('home', [twice]).css.match(/\.pic img/g)).toHaveLength(1)
+  })
+
+  test('two things with the same looks share one class', () => {
+    const styled = (id: string) => ({ ...element('heading', {}, id), styles: { size: { wide: 30 } } })
+    const program = compileLayout(layout('b', 'body', row(column(12, styled('one'), styled('two')))))
+    expect(program.rules).toHaveLength(1)
+  })
+
+  test("the layout's own looks reach its elements, unless they say otherwise", () => {
+    const made: Layout = {
+      ...layout(
+        'b',
+        'body',
+        row(
+          column(
+            12,
+            { ...element('heading', {}, 'one'), styles: { size: { wide: 40 } } },
+            element('heading', {}, 'two'),
+          ),
+        ),
+      ),
+      defaults: { heading: { size: { wide: 22 }, weight: { wide: 400 } } },
+    }
+    const { css } = page('home', [made])
+    expect(css).toContain('{font-size:40px;font-weight:400}')
+    expect(css).toContain('{font-size:22px;font-weight:400}')
+  })
+
+  test('families chosen by an element are fetched too', () => {
+    const made = layout(
+      'b',
+      'body',
+      row(column(12, { ...element('heading', {}, 'mono'), styles: { family: { wide: 'Spline Sans Mono' } } })),
+    )
+    expect(page('home', [made]).css).toContain('spline-sans-mono-latin')
+  })
+})
+
+describe('compiling', () => {
+  const background = (picture: Value): Row => ({
+    ...row(column(12, element('text'))),
+    props: { backgroundPicture: picture },
+  })
+
+  test('the bench adds the ids of nodes and nothing else', () => {
+    const made = layout(
+      'b',
+      'body',
+      background(field('picture')),
+      row(
+        column(4, element('heading', { text: field('title') }, 'h'), element('menu', { menu: 'main' }, 'm')),
+        column(8, element('entry-content', {}, 'c')),
+      ),
+    )
+    const drawWith = (ids: boolean) => {
+      const compiled = new CompiledDesign(
+        { format: 1, layouts: [made], frames: [], house: PLAIN_HOUSE },
+        ids ? 'b' : undefined,
+      )
+      const found = catalogue.page('entry:refractor')!
+      const outcome = resolveInTurn(
+        {
+          frames: [frame('f', [{ kind: 'every' }], { body: { kind: 'use', layout: 'b' } })],
+          layoutRegions: new Map([['b', 'body']]),
+        },
+        catalogue,
+        found,
+        VISITOR,
+      )
+      return compiled.draw(sceneOf(catalogue, new Formats(catalogue.site.settings), found, {}), outcome).html
+    }
+    expect(drawWith(true)).toContain('data-node="h"')
+    expect(drawWith(true).replace(/ data-node="[^"]*"/g, '')).toBe(drawWith(false))
+  })
+
+  test('a background picture is drawn behind, and not at all where there is none', () => {
+    const made = layout('b', 'body', background(field('picture')))
+    expect(page('entry:refractor', [made]).html).toContain('<img class="bg" src="/pictures/moon/moon.svg" alt="">')
+    expect(page('entry:mirror', [made]).html).not.toContain('class="bg"')
+  })
+
+  test('a program that reads the visitor is personal', () => {
+    const made = layout(
+      'b',
+      'body',
+      row(column(12, element('heading', { text: { kind: 'field', of: 'visitor', field: 'name', fallback: 'Guest' } }))),
+    )
+    expect(page('home', [made])).toMatchObject({ personal: true })
+    expect(page('home', [layout('b', 'body', row(column(12, element('text'))))])).toMatchObject({ personal: false })
+  })
+
+  test('a layout is compiled once for each state of it', () => {
+    const made = layout('b', 'body', row(column(12, element('heading', {}, 'h'))))
+    const one = new CompiledDesign({ format: 1, layouts: [made], frames: [], house: PLAIN_HOUSE }).program('b')
+    expect(new CompiledDesign({ format: 1, layouts: [made], frames: [], house: PLAIN_HOUSE }).program('b')).toBe(one)
+    const edited = applyEdit(made, { kind: 'setProperty', id: 'h', property: 'text', value: 'New' })
+    if (!edited.ok) throw new Error('refused')
+    expect(
+      new CompiledDesign({ format: 1, layouts: [edited.layout], frames: [], house: PLAIN_HOUSE }).program('b'),
+    ).not.toBe(one)
+  })
+
+  test('an element that does not exist is a failure, not a gap', () => {
+    const broken = layout('b', 'body', row(column(12, { ...element('text'), type: 'gone' })))
+    expect(() => compileLayout(broken)).toThrow('There is no element called gone.')
+  })
+})
+
+describe('Formats', () => {
+  const formats = new Formats({ locale: 'en-GB', currency: 'GBP', timeZone: 'Europe/London' })
+
+  test('money has pence only where there are any', () => {
+    expect([formats.money(9, {}), formats.money(21.5, {}), formats.money(9, { digits: 2 })]).toEqual([
+      '£9',
+      '£21.50',
+      '£9.00',
+    ])
+  })
+
+  test('moments are told in the time zone of the site', () => {
+    expect(formats.moment('2027-07-01T18:30:00Z', { date: 'time' })).toBe('19:30')
+    expect(formats.moment('2027-01-01T18:30:00Z', { date: 'time' })).toBe('18:30')
+    expect(formats.moment('2027-01-01T18:30:00Z', {})).toMatch(/^1 January 2027.*18:30$/)
+  })
+
+  test('a text that is no date stays as it is', () => {
+    expect(formats.date('about 1780', {})).toBe('about 1780')
+    expect(formats.moment('soon', {})).toBe('soon')
+  })
+
+  test('other locales write it their way', () => {
+    const german = new Formats({ locale: 'de-DE', currency: 'EUR', timeZone: 'Europe/Berlin' })
+    expect(german.date('2026-11-02', {})).toBe('2. November 2026')
+    expect(german.number(1234.5, {})).toBe('1.234,5')
+    expect(german.list(['Eisen', 'Messing', 'Glas'], {})).toBe('Eisen, Messing und Glas')
+    expect(german.list(['Eisen', 'Messing'], { list: 'comma' })).toBe('Eisen, Messing')
+  })
+})
+
+test('escaping leaves nothing that could end a text or an attribute', () => {
+  expect(escapeHtml('plain')).toBe('plain')
+  expect(escapeHtml('<a href="x" id=\'y\'>&</a>')).toBe('&lt;a href=&quot;x&quot; id=&#39;y&#39;&gt;&amp;&lt;/a&gt;')
+})

@@ -1,0 +1,98 @@
+import {
+  FAMILIES,
+  PLAIN_HOUSE,
+  STYLE_PROPERTIES,
+  baseCss,
+  cascade,
+  colourCss,
+  colourHex,
+  familyNamed,
+  isColour,
+  refuseStyle,
+  ruleOf,
+  rulesCss,
+  styleProperty,
+  stylePropertiesOn,
+} from '#core/styles'
+
+const property = (name: string) => styleProperty(name)!
+
+test('every look property writes CSS for a value that it accepts, and has a name of its own', () => {
+  expect(new Set(STYLE_PROPERTIES.map((p) => p.name)).size).toBe(STYLE_PROPERTIES.length)
+  for (const p of STYLE_PROPERTIES) {
+    const value =
+      p.ask.kind === 'colour'
+        ? '@ink'
+        : p.ask.kind === 'family'
+          ? '@heading'
+          : p.ask.kind === 'choice'
+            ? p.ask.options[0]!.value
+            : p.ask.max
+    expect(refuseStyle(p, value)).toBeNull()
+    for (const { css } of p.css(value)) expect(css).toMatch(/^[a-z-]+:[^{}<]+$/)
+  }
+})
+
+test.each([
+  ['size', 'large'],
+  ['size', 1000],
+  ['size', Number.NaN],
+  ['marginTop', -401],
+  ['paddingTop', -1],
+  ['colour', 'red'],
+  ['colour', '#12'],
+  ['colour', '@Ink;'],
+  ['colour', 'url(x)'],
+  ['family', 'Comic Sans'],
+  ['align', 'justify-all'],
+  ['weight', '700'],
+])('%s refuses %j', (name, value) => {
+  expect(refuseStyle(property(name), value)).toEqual(expect.any(String))
+})
+
+test('margins may be negative, and stand on everything', () => {
+  expect(refuseStyle(property('marginTop'), -40)).toBeNull()
+  for (const owner of ['row', 'column', 'element'] as const)
+    expect(stylePropertiesOn(owner).map((p) => p.name)).toContain('marginLeft')
+  expect(stylePropertiesOn('element').map((p) => p.name)).not.toContain('gap')
+})
+
+test('equal looks are one rule, and steps are written from wide to narrow', () => {
+  const a = ruleOf({ size: { wide: 20, narrow: 16 }, colour: { wide: '@ink' } })!
+  const b = ruleOf({ colour: { wide: '@ink' }, size: { narrow: 16, wide: 20 } })!
+  expect(a.name).toBe(b.name)
+  expect(rulesCss([a, b])).toBe(
+    `.${a.name}{font-size:20px;color:var(--c-ink)}@media (max-width:639.98px){.${a.name}{font-size:16px}}`,
+  )
+  expect(ruleOf({})).toBeNull()
+  expect(ruleOf({ unknown: { wide: 1 } })).toBeNull()
+})
+
+test('a row at full width keeps its content to the content width', () => {
+  const rule = ruleOf({ width: { wide: 'band' } })!
+  expect(rulesCss([rule])).toBe(`.${rule.name}{max-width:none}.${rule.name}>.in{max-width:var(--w)}`)
+})
+
+test('own looks go over the defaults step by step', () => {
+  expect(cascade({ size: { wide: 20, narrow: 14 } }, undefined, { size: { wide: 24 } })).toEqual({
+    size: { wide: 24, narrow: 14 },
+  })
+})
+
+test('the house style is custom properties, and only families that are used are fetched', () => {
+  const css = baseCss(PLAIN_HOUSE, [])
+  expect(css).toContain('--c-ink:#1f2328')
+  expect(css).toContain('newsreader-latin-wght-normal.woff2')
+  expect(css).not.toContain('spline-sans-mono')
+  expect(baseCss(PLAIN_HOUSE, ['Spline Sans Mono'])).toContain('spline-sans-mono')
+  expect(familyNamed('nothing').name).toBe('System sans')
+  expect(FAMILIES.length).toBeGreaterThan(3)
+})
+
+test('colours are palette entries or hex codes', () => {
+  expect(['#fff', '#12ab9f', '#12ab9f80', '@ink'].every(isColour)).toBe(true)
+  expect([null, 7, '#ggg', 'rgb(0,0,0)', '@', '@a b'].some(isColour)).toBe(false)
+  expect(colourCss('@ink')).toBe('var(--c-ink)')
+  expect(colourHex('@ink', PLAIN_HOUSE)).toBe('#1f2328')
+  expect(colourHex('@gone', PLAIN_HOUSE)).toBeNull()
+})
