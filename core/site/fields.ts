@@ -235,8 +235,16 @@ export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): 
   return [...own, ...text('site', SITE, 'From the site'), ...text('visitor', VISITOR, 'From the visitor')]
 }
 
+const BELONGING: Partial<Record<FieldRef['of'], string>> = { person: 'person', term: 'term', reference: 'reference' }
+
 /** The label of a field wherever it is read: the label it has now, or null when nothing has that id. */
 export function fieldLabel(catalogue: Catalogue, ref: FieldRef): string | null {
+  const label = labelOf(catalogue, ref)
+  const owner = BELONGING[ref.of]
+  return label && owner ? `${label} of its ${owner}` : label
+}
+
+function labelOf(catalogue: Catalogue, ref: FieldRef): string | null {
   if (ref.of === 'site' || ref.of === 'visitor') return own(ref.of, ref.field)?.label ?? null
   if (ref.field.startsWith(TERMS)) return catalogue.taxonomies.get(ref.field.slice(TERMS.length))?.name ?? null
   if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.label

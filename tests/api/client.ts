@@ -1,5 +1,14 @@
 import type { TestServer } from '../server'
 
+/** What tests read of an answer; which of it is there depends on what was asked. */
+export interface Answer extends Record<string, unknown> {
+  problem: { code: string; sentence: string }
+  layout: { name: string }
+  revision: number
+  user: { role: string } | null
+  waiting: unknown[]
+}
+
 /** Talks to the server as the studio does: with its cookies and the token of the page it was given. */
 export class Client {
   private readonly cookies = new Map<string, string>()
@@ -30,7 +39,11 @@ export class Client {
     return answer
   }
 
-  async call(method: string, path: string, body?: unknown): Promise<{ status: number; body: any; headers: Headers }> {
+  async call(
+    method: string,
+    path: string,
+    body?: unknown,
+  ): Promise<{ status: number; body: Answer; headers: Headers }> {
     const text = typeof body === 'string' ? body : body === undefined ? undefined : JSON.stringify(body)
     const answer = await this.fetch(`/api${path}`, {
       method,
@@ -38,7 +51,7 @@ export class Client {
       headers: { 'content-type': 'application/json' },
     })
     const said = await answer.text()
-    return { status: answer.status, headers: answer.headers, body: said ? JSON.parse(said) : null }
+    return { status: answer.status, headers: answer.headers, body: (said ? JSON.parse(said) : null) as Answer }
   }
 
   async signIn(who: string, password = 'wind-me-on-sunday') {

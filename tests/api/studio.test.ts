@@ -88,7 +88,7 @@ describe('signing in', () => {
       mail: 'ada@quillmere.example.org',
       role: 'designer',
     })
-    expect((await client.call('GET', '/session')).body.user.role).toBe('designer')
+    expect((await client.call('GET', '/session')).body.user?.role).toBe('designer')
     await client.call('DELETE', '/session')
     expect((await client.call('GET', '/session')).body.user).toBeNull()
     expect((await client.call('GET', '/design')).status).toBe(401)

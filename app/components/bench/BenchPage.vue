@@ -13,6 +13,10 @@ const props = defineProps<{ page: Page }>()
 const width = defineModel<number>('width', { required: true })
 const emit = defineEmits<{ key: [event: KeyboardEvent]; add: [] }>()
 
+/** Nothing in the page may run; scripts are allowed to the frame only because some browsers hear no clicks without. */
+const POLICY = "script-src 'none'; form-action 'none'; connect-src 'none'"
+const EMPTY = `<!DOCTYPE html><html><head><meta http-equiv="Content-Security-Policy" content="${POLICY}"></head><body></body></html>`
+
 const bench = useBench()
 const design = useDesign()
 const map = useMap()
@@ -110,8 +114,8 @@ function tagOf(id: string | null): string {
       >
         <iframe
           ref="frame"
-          srcdoc="<!DOCTYPE html><html><head></head><body></body></html>"
-          sandbox="allow-same-origin"
+          :srcdoc="EMPTY"
+          sandbox="allow-same-origin allow-scripts"
           :title="`${page.title}, with ${layout.name}`"
           class="absolute left-0 top-0 origin-top-left border-0"
           :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(${scale})` }"

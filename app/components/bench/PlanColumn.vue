@@ -18,9 +18,11 @@ const selected = computed(() => bench.selected === props.column.id)
     :class="selected ? 'cornered border-ink' : 'border-rule'"
     @click.stop="bench.selected = column.id"
   >
-    <template v-for="child in column.children" :key="child.id">
-      <PlanRow v-if="child.kind === 'row'" :row="child" :level="level + 1" />
-      <PlanElement v-else :element="child" :level="level + 1" />
-    </template>
+    <div class="space-y-1" :role="column.children.length ? 'group' : undefined">
+      <template v-for="child in column.children" :key="child.id">
+        <PlanRow v-if="child.kind === 'row'" :row="child" :level="level + 1" />
+        <PlanElement v-else :element="child" :level="level + 1" />
+      </template>
+    </div>
   </div>
 </template>

@@ -20,6 +20,7 @@ const hint = computed(() => {
   return origin.value.value === undefined ? drawnValue(surface.value, props.nodeId, props.property.name) : ''
 })
 const ask = computed(() => props.property.ask)
+const colour = computed(() => (typeof origin.value.value === 'string' ? origin.value.value : undefined))
 const unit = computed(() =>
   ask.value.kind === 'length' ? 'px' : ask.value.kind === 'number' ? (ask.value.unit ?? '') : '',
 )
@@ -60,7 +61,7 @@ function setNumber(text: string) {
     </select>
     <AskColour
       v-else-if="ask.kind === 'colour'"
-      :value="origin.value as string | undefined"
+      :value="colour"
       :label="property.label"
       :node-id="nodeId"
       :is-background="property.name === 'background'"

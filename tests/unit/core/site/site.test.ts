@@ -193,6 +193,7 @@ describe('fields', () => {
     expect(fieldLabel(catalogue, { of: 'page', field: 'width' })).toBe('Aperture')
     expect(fieldLabel(catalogue, { of: 'page', field: 'terms:dome' })).toBe('Dome')
     expect(fieldLabel(catalogue, { of: 'page', field: 'gone' })).toBeNull()
+    expect(fieldLabel(catalogue, { of: 'person', field: 'title' })).toBe('Title of its person')
   })
 
   test('the awkward pages are the longest title, no picture, the emptiest', () => {

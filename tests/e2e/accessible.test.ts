@@ -1,0 +1,61 @@
+import axe from 'axe-core'
+import type { Page } from '@playwright/test'
+import { expect, signIn, test } from './studio'
+
+/** Serious and critical findings of the window itself; pages drawn small inside it are published pages, looked at by themselves. */
+async function findings(page: Page): Promise<string[]> {
+  await page.evaluate(axe.source)
+  const { violations } = await page.evaluate(() =>
+    (window as unknown as { axe: typeof axe }).axe.run(document, { iframes: false }),
+  )
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 4)
+          .join(' | ')}`,
+    )
+}
+
+test('published pages have no serious finding', async ({ page, server }) => {
+  for (const address of [
+    '/',
+    '/exhibits/fenwick-turret-clock',
+    '/exhibits/the-night-regulator',
+    '/rooms/tower-room',
+    '/search?q=clock',
+    '/lost',
+  ]) {
+    await page.goto(server.origin + address)
+    expect({ address, found: await findings(page) }).toEqual({ address, found: [] })
+  }
+})
+
+test('the studio has none: sign-in, Map, a frame being edited, shelf, bench, releases', async ({ page, server }) => {
+  await page.goto(`${server.origin}/studio/sign-in`)
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
+  expect(await findings(page)).toEqual([])
+  await signIn(page, server)
+  await page.getByRole('button', { name: 'Exhibits', exact: true }).click()
+  expect(await findings(page)).toEqual([])
+  await page
+    .getByRole('button', { name: /^Exhibits in Tower Room, except/ })
+    .first()
+    .click()
+  await expect(page.getByRole('region', { name: 'Impact of this edit' })).toBeVisible()
+  expect(await findings(page)).toEqual([])
+  await page.goto(`${server.origin}/studio/layouts`)
+  await expect(page.getByRole('heading', { name: 'House header' })).toBeVisible()
+  expect(await findings(page)).toEqual([])
+  await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
+  await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
+  expect(await findings(page)).toEqual([])
+  await page.keyboard.press('a')
+  await expect(page.getByRole('combobox', { name: 'Add what' })).toBeFocused()
+  expect(await findings(page)).toEqual([])
+  await page.goto(`${server.origin}/studio/releases`)
+  await expect(page.getByText('Release 1: The museum opens')).toBeVisible()
+  expect(await findings(page)).toEqual([])
+})
