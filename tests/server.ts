@@ -12,6 +12,7 @@ export interface TestServer {
   data: string
   /** What it has said so far. */
   said(): string
+  pid(): number
   stop(): Promise<number | null>
   restart(): Promise<void>
 }
@@ -83,6 +84,7 @@ export async function startServer(options: StartOptions = {}): Promise<TestServe
     port,
     data,
     said: () => running.said(),
+    pid: () => running.child.pid!,
     async stop() {
       const code = await end()
       if (!options.data) rmSync(data, { recursive: true, force: true })

@@ -1,5 +1,5 @@
-import { escapeHtml } from '../render/escape'
-import { linkAddress, textPiece } from '../render/values'
+import { both } from '../render/piece'
+import { hrefPiece, textPiece } from '../render/values'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 
@@ -28,14 +28,11 @@ export const button: ElementSpec = {
   ],
   summary: (props, names) => describe(props.label, names),
   draw(element, compile) {
-    const label = textPiece(prop(element, button, 'label'))
-    const link = prop(element, button, 'link')
     const look = prop(element, button, 'look') === 'outlined' ? ['btn', 'outlined'] : ['btn']
     const attributes = compile.attributes(element, ...look)
-    return (scene) => {
-      const href = linkAddress(link, scene)
-      const inside = typeof label === 'string' ? label : label(scene)
-      return href && inside ? `<a${attributes} href="${escapeHtml(href)}">${inside}</a>` : ''
-    }
+    const label = textPiece(prop(element, button, 'label'))
+    return both(hrefPiece(prop(element, button, 'link')), label, (href, inside) =>
+      href && inside ? `<a${attributes} href="${href}">${inside}</a>` : '',
+    )
   },
 }

@@ -1,7 +1,7 @@
 import { type FieldValue, isFieldValue } from '../layouts/types'
-import { type Reading, isRichDoc, readField, safeAddress } from '../site'
+import { type Reading, fieldReader, isRichDoc, safeAddress } from '../site'
 import { attribute, escapeHtml } from '../render/escape'
-import { writeReading } from '../render/format'
+import { AS_USUAL, writeReading } from '../render/format'
 import type { Piece } from '../render/piece'
 import { contentPiece } from '../render/rich'
 import type { Scene } from '../render/scene'
@@ -32,7 +32,7 @@ function documents({ value }: Reading): string {
 }
 
 const text: Draw = (reading, value, scene, linked) => {
-  const written = writeReading(reading, value.format ?? {}, scene.formats, scene.catalogue)
+  const written = writeReading(reading, value.format ?? AS_USUAL, scene.formats, scene.catalogue)
   if (!written) return ''
   const html = escapeHtml(written)
   const href = linked ? readingAddress(reading, scene) : null
@@ -90,11 +90,13 @@ export const field: ElementSpec = {
     const label = escapeHtml(String(prop(element, field, 'label')))
     const before = label ? `${open}<span class="label">${label}</span> <span class="value">` : open
     const after = label ? '</span></div>' : '</div>'
+    const read = fieldReader(value)
     const filled: Piece = (scene) => {
-      const reading = readField(value, scene)
+      const reading = read(scene)
       const html = reading ? (DRAW[reading.kind] ?? text)(reading, value, scene, linked) : ''
-      const shown = html || escapeHtml(plainText(value.fallback, scene))
-      return shown && before + shown + after
+      if (html) return before + html + after
+      const fallback = value.fallback === undefined ? '' : escapeHtml(plainText(value.fallback, scene))
+      return fallback && before + fallback + after
     }
     return filled
   },

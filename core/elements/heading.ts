@@ -1,6 +1,5 @@
-import { join, wrapFilled } from '../render/piece'
-import { linkAddress, textPiece } from '../render/values'
-import { escapeHtml } from '../render/escape'
+import { both, wrapFilled } from '../render/piece'
+import { hrefPiece, textPiece } from '../render/values'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 
@@ -30,13 +29,8 @@ export const heading: ElementSpec = {
     const tag = `h${prop(element, heading, 'level')}`
     const text = textPiece(prop(element, heading, 'text'))
     const open = `<${tag}${compile.attributes(element, 'heading')}>`
-    const link = prop(element, heading, 'link')
-    if (!link) return wrapFilled(open, text, `</${tag}>`)
-    const linked = join((scene) => {
-      const inside = typeof text === 'string' ? text : text(scene)
-      const href = inside && linkAddress(link, scene)
-      return href ? `<a href="${escapeHtml(href)}">${inside}</a>` : inside
-    })
+    const href = hrefPiece(prop(element, heading, 'link'))
+    const linked = both(href, text, (to, inside) => (to && inside ? `<a href="${to}">${inside}</a>` : inside))
     return wrapFilled(open, linked, `</${tag}>`)
   },
 }

@@ -13,7 +13,7 @@ export const searchBox: ElementSpec = {
   css: [
     '.search-box form{display:flex;flex-wrap:wrap;gap:.5em;align-items:end}.search-box label{flex:1 1 12em}' +
       '.search-box input{display:block;width:100%;font:inherit;padding:.45em .6em;border:1px solid;background:#fff;color:#1f2328;margin-top:.25em}' +
-      '.search-box button{font:inherit;font-weight:600;padding:.5em 1em;border:1px solid var(--b-bg);border-radius:var(--b-r);background:var(--b-bg);color:var(--b-ink);cursor:pointer}',
+      '.search-box button{font:inherit;font-weight:600;padding:.5em 1em;border:1px solid;border-radius:var(--b-r);background:var(--b-bg);color:var(--b-ink);cursor:pointer}',
   ],
   summary: () => '',
   draw(element, compile) {

@@ -11,66 +11,113 @@ const DATE: Record<NonNullable<Format['date']>, Intl.DateTimeFormatOptions> = {
   time: { hour: '2-digit', minute: '2-digit' },
 }
 
-/** Writes values out in the site's locale, currency and time zone. Intl objects are made once and kept. */
+/** No wish about how a field is written; one object, so that what is kept for it is found again. */
+export const AS_USUAL: Format = {}
+
+/** How many written values are kept for each format before they are dropped and begun anew. */
+const MOST_KEPT = 2000
+
+/** Writes values of one kind in one format, and keeps what it has written: Intl is slow, and values recur. */
+class Writer<V> {
+  private readonly written = new Map<V | string, string>()
+
+  constructor(
+    private readonly write: (value: V) => string,
+    private readonly keyOf?: (value: V) => string,
+  ) {}
+
+  text(value: V): string {
+    const key = this.keyOf ? this.keyOf(value) : value
+    let text = this.written.get(key)
+    if (text === undefined) {
+      if (this.written.size >= MOST_KEPT) this.written.clear()
+      this.written.set(key, (text = this.write(value)))
+    }
+    return text
+  }
+}
+
+/** Writes values out in the site's locale, currency and time zone. */
 export class Formats {
-  private readonly dates = new Map<string, Intl.DateTimeFormat>()
-  private readonly numbers = new Map<string, Intl.NumberFormat>()
-  private readonly lists = new Map<string, Intl.ListFormat>()
+  private readonly writers = new WeakMap<Format, Map<string, Writer<never>>>()
 
   constructor(private readonly settings: Pick<SiteSettings, 'locale' | 'currency' | 'timeZone'>) {}
 
+  /** The writer of a kind for a format; made at the first use. Formats are told apart by identity. */
+  private writer<V>(format: Format, kind: string, make: () => Writer<V>): Writer<V> {
+    let kinds = this.writers.get(format)
+    if (!kinds) this.writers.set(format, (kinds = new Map()))
+    let writer = kinds.get(kind) as unknown as Writer<V> | undefined
+    if (!writer) kinds.set(kind, (writer = make()) as unknown as Writer<never>)
+    return writer
+  }
+
   /** `YYYY-MM-DD` as a date; a text that is no date stays as it is. */
   date(text: string, format: Format): string {
-    return this.moment(text.slice(0, 10) + 'T00:00:00Z', format, text, 'UTC')
+    return this.writer<string>(format, 'date', () => {
+      const intl = new Intl.DateTimeFormat(this.settings.locale, { ...DATE[format.date ?? 'long'], timeZone: 'UTC' })
+      return new Writer((day) => writeDate(intl, `${day.slice(0, 10)}T00:00:00Z`, day))
+    }).text(text)
   }
 
   /** An ISO 8601 moment in the site's time zone. With no `format.date`: a long date with its time. */
-  moment(text: string, format: Format, otherwise = text, timeZone = this.settings.timeZone): string {
-    const at = new Date(text)
-    if (Number.isNaN(at.getTime())) return otherwise
-    const key = `${format.date ?? ''} ${timeZone}`
-    let intl = this.dates.get(key)
-    if (!intl) {
-      const plain = timeZone === 'UTC' ? DATE.long : { dateStyle: 'long' as const, timeStyle: 'short' as const }
-      intl = new Intl.DateTimeFormat(this.settings.locale, { ...(format.date ? DATE[format.date] : plain), timeZone })
-      this.dates.set(key, intl)
-    }
-    return intl.format(at)
+  moment(text: string, format: Format): string {
+    return this.writer<string>(format, 'moment', () => {
+      const options = format.date ? DATE[format.date] : ({ dateStyle: 'long', timeStyle: 'short' } as const)
+      const intl = new Intl.DateTimeFormat(this.settings.locale, { ...options, timeZone: this.settings.timeZone })
+      return new Writer((moment) => writeDate(intl, moment, moment))
+    }).text(text)
   }
 
-  number(value: number, format: Format, unit?: string): string {
-    const shown = unit && format.unit !== 'hidden' ? unit : undefined
-    return this.numberFormat(`${format.digits ?? ''} ${shown ?? ''} ${format.unit ?? ''}`, () => ({
-      ...(format.digits !== undefined && {
+  /** A number, with its unit (a CLDR name such as `centimeter`) unless the format hides it. */
+  number(value: number, format: Format, unit = ''): string {
+    return this.writer<number>(format, unit, () => {
+      const shown = unit && format.unit !== 'hidden'
+      const digits = format.digits !== undefined && {
         minimumFractionDigits: format.digits,
         maximumFractionDigits: format.digits,
-      }),
-      ...(shown && { style: 'unit', unit: shown, unitDisplay: format.unit === 'long' ? 'long' : 'short' }),
-    })).format(value)
+      }
+      const style = shown && {
+        style: 'unit' as const,
+        unit,
+        unitDisplay: format.unit === 'long' ? ('long' as const) : ('short' as const),
+      }
+      const intl = new Intl.NumberFormat(this.settings.locale, { ...digits, ...style })
+      return new Writer((number) => intl.format(number))
+    }).text(value)
   }
 
   money(value: number, format: Format): string {
-    const digits = format.digits ?? (Number.isInteger(value) ? 0 : 2)
-    return this.numberFormat(`money ${digits}`, () => ({
-      style: 'currency',
-      currency: this.settings.currency,
-      minimumFractionDigits: digits,
-      maximumFractionDigits: digits,
-    })).format(value)
+    return this.writer<number>(format, 'money', () => {
+      const make = (digits: number) =>
+        new Intl.NumberFormat(this.settings.locale, {
+          style: 'currency',
+          currency: this.settings.currency,
+          minimumFractionDigits: digits,
+          maximumFractionDigits: digits,
+        })
+      const [whole, parts] =
+        format.digits === undefined ? [make(0), make(2)] : [make(format.digits), make(format.digits)]
+      return new Writer((amount) => (Number.isInteger(amount) ? whole : parts).format(amount))
+    }).text(value)
   }
 
   list(items: string[], format: Format): string {
     if (format.list === 'comma') return items.join(', ')
-    let intl = this.lists.get('and')
-    if (!intl) this.lists.set('and', (intl = new Intl.ListFormat(this.settings.locale, { type: 'conjunction' })))
-    return intl.format(items)
+    if (items.length < 2) return items[0] ?? ''
+    return this.writer<string[]>(format, 'list', () => {
+      const intl = new Intl.ListFormat(this.settings.locale, { type: 'conjunction' })
+      return new Writer(
+        (list) => intl.format(list),
+        (list) => list.join('\n'),
+      )
+    }).text(items)
   }
+}
 
-  private numberFormat(key: string, options: () => Intl.NumberFormatOptions): Intl.NumberFormat {
-    let intl = this.numbers.get(key)
-    if (!intl) this.numbers.set(key, (intl = new Intl.NumberFormat(this.settings.locale, options())))
-    return intl
-  }
+function writeDate(intl: Intl.DateTimeFormat, iso: string, otherwise: string): string {
+  const at = new Date(iso)
+  return Number.isNaN(at.getTime()) ? otherwise : intl.format(at)
 }
 
 type Write = (reading: Reading, format: Format, formats: Formats, catalogue: Catalogue) => string

@@ -3,18 +3,23 @@ import type { Scene } from './scene'
 /** A bit of HTML that is already known, or that is known only once there is a scene. */
 export type Piece = string | ((scene: Scene) => string)
 
+/** What joined pieces were made of, so that joining them again gives one flat list. */
+const PARTS = new WeakMap<Exclude<Piece, string>, Piece[]>()
+
 /** Joins pieces; neighbours that are known are joined at once, so filling them in costs nothing later. */
 export function join(...pieces: Piece[]): Piece {
   const merged = merge(pieces)
   if (merged.length === 0) return ''
   if (merged.length === 1) return merged[0]!
-  return (scene) => fill(merged, scene)
+  const joined: Piece = (scene) => fill(merged, scene)
+  PARTS.set(joined, merged)
+  return joined
 }
 
-/** Neighbouring known pieces as one; empty ones are left out. */
+/** Neighbouring known pieces as one, joined ones taken apart; empty ones are left out. */
 export function merge(pieces: readonly Piece[]): Piece[] {
   const merged: Piece[] = []
-  for (const piece of pieces) {
+  for (const piece of pieces.flatMap((p) => (typeof p === 'string' ? p : (PARTS.get(p) ?? p)))) {
     const last = merged.length - 1
     if (typeof piece === 'string' && typeof merged[last] === 'string') merged[last] += piece
     else if (piece !== '') merged.push(piece)
@@ -41,4 +46,10 @@ export function wrapFilled(before: Piece, piece: Piece, after: string): Piece {
     const html = piece(scene)
     return html ? before(scene) + html + after : ''
   }
+}
+
+/** A piece made of two others; known at once when both are. */
+export function both(a: Piece, b: Piece, write: (a: string, b: string) => string): Piece {
+  if (typeof a === 'string') return typeof b === 'string' ? write(a, b) : (scene) => write(a, b(scene))
+  return typeof b === 'string' ? (scene) => write(a(scene), b) : (scene) => write(a(scene), b(scene))
 }

@@ -1,7 +1,7 @@
 import { type FieldValue, type Value, isFieldValue } from '../layouts/types'
 import { type Picture, type Reading, readField, safeAddress } from '../site'
 import { escapeHtml } from './escape'
-import { writeReading } from './format'
+import { AS_USUAL, writeReading } from './format'
 import type { Piece } from './piece'
 import type { Scene } from './scene'
 
@@ -24,7 +24,7 @@ export function readValue(value: Value | undefined, scene: Scene): Reading | { l
 /** A field value as plain text: what the field says between `before` and `after`, or its fallback alone. */
 export function fieldText(value: FieldValue, scene: Scene): string {
   const found = readField(value, scene)
-  const text = found ? writeReading(found, value.format ?? {}, scene.formats, scene.catalogue) : ''
+  const text = found ? writeReading(found, value.format ?? AS_USUAL, scene.formats, scene.catalogue) : ''
   if (text) return (value.before ?? '') + text + (value.after ?? '')
   return plainText(value.fallback, scene)
 }
@@ -50,6 +50,13 @@ export function linkAddress(value: Value | undefined, scene: Scene): string | nu
   if (typeof link === 'string') return safeAddress(link)
   if (typeof link === 'object' && link && 'page' in link) return scene.catalogue.page(link.page)?.address || null
   return null
+}
+
+/** The `href` of a link: known at once for an address written out, else once there is a scene. Empty when it leads nowhere. */
+export function hrefPiece(value: Value | undefined): Piece {
+  if (value === null || value === undefined) return ''
+  if (typeof value === 'string') return escapeHtml(safeAddress(value) ?? '')
+  return (scene) => escapeHtml(linkAddress(value, scene) ?? '')
 }
 
 /** The page of what a reading refers to, or the address that it is. */

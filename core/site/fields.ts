@@ -147,17 +147,35 @@ function own(of: 'site' | 'visitor', id: Id) {
 
 const TERMS = 'terms:'
 
-function readOn(subject: Subject, place: Place, id: Id): Reading | null {
+type OnSubject = (subject: Subject, place: Place) => Reading | null
+
+const FIELDS = new WeakMap<PageType, Map<Id, Field>>()
+
+/** The fields of a page type by id; made once for each state of the type. */
+function fieldsOf(type: PageType): Map<Id, Field> {
+  let fields = FIELDS.get(type)
+  if (!fields) FIELDS.set(type, (fields = new Map(type.fields.map((f) => [f.id, f]))))
+  return fields
+}
+
+/** How a field is read on a subject, decided once from its id. */
+function onSubject(id: Id): OnSubject {
   const builtIn = Object.hasOwn(BUILT_IN, id) ? BUILT_IN[id] : undefined
-  if (builtIn) return reading(builtIn.kind, builtIn.read(subject, place))
-  if (subject.kind !== 'entry') return null
+  if (builtIn) return (subject, place) => reading(builtIn.kind, builtIn.read(subject, place))
   if (id.startsWith(TERMS)) {
     const taxonomy = id.slice(TERMS.length)
-    const terms = subject.entry.terms.filter((t) => place.catalogue.terms.get(t)?.taxonomy === taxonomy)
-    return reading('terms', terms)
+    return (subject, { catalogue }) =>
+      subject.kind === 'entry'
+        ? reading(
+            'terms',
+            subject.entry.terms.filter((t) => catalogue.terms.get(t)?.taxonomy === taxonomy),
+          )
+        : null
   }
-  const field = subject.type.fields.find((f) => f.id === id)
-  return field ? reading(field.kind, subject.entry.fields[id], field) : null
+  return (subject) => {
+    const field = subject.kind === 'entry' ? fieldsOf(subject.type).get(id) : undefined
+    return field ? reading(field.kind, (subject as { entry: Entry }).entry.fields[id], field) : null
+  }
 }
 
 /** What the subject belongs to: its person, its first term in a taxonomy, what one of its fields refers to. */
@@ -181,11 +199,29 @@ function follow(ref: FieldRef, { subject, catalogue }: Place): Subject | null {
   return referred?.published ? entrySubject(catalogue, referred) : null
 }
 
+export type FieldReader = (place: Place) => Reading | null
+
+/** How the field that a reference names is read; made once, when a layout is compiled. */
+export function fieldReader(ref: FieldRef): FieldReader {
+  if (ref.of === 'site' || ref.of === 'visitor') {
+    const { of, field } = ref
+    return (place) => reading('text', own(of, field)?.read(place))
+  }
+  const read = onSubject(ref.field)
+  if (ref.of === 'page') return (place) => read(place.subject, place)
+  return (place) => {
+    const subject = follow(ref, place)
+    return subject ? read(subject, place) : null
+  }
+}
+
+const READERS = new WeakMap<FieldRef, FieldReader>()
+
 /** Reads a field where a reference says; null when there is no such field there or it is empty. */
 export function readField(ref: FieldRef, place: Place): Reading | null {
-  if (ref.of === 'site' || ref.of === 'visitor') return reading('text', own(ref.of, ref.field)?.read(place))
-  const subject = follow(ref, place)
-  return subject ? readOn(subject, place, ref.field) : null
+  let read = READERS.get(ref)
+  if (!read) READERS.set(ref, (read = fieldReader(ref)))
+  return read(place)
 }
 
 export interface FieldChoice extends FieldRef {

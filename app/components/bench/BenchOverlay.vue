@@ -19,8 +19,8 @@ const place = (box: Box | undefined, grow = 0) =>
     height: `${box.height * props.scale + 2 * grow}px`,
   }
 const chosen = computed(() => place(props.selected ? props.boxes.get(props.selected) : undefined, 4))
-/** At the top of the page there is no room above, so the name stands inside. */
-const inside = (id: string | null) => (props.boxes.get(id ?? '')?.y ?? 0) * props.scale < 20
+/** At the top of the page there is no room above, so the name stands below. */
+const below = (id: string | null) => (props.boxes.get(id ?? '')?.y ?? 0) * props.scale < 20
 const over = computed(() =>
   props.hovered !== props.selected ? place(props.hovered ? props.boxes.get(props.hovered) : undefined, 1) : undefined,
 )
@@ -31,8 +31,8 @@ const line = computed(() => place(props.drop?.line))
   <div class="pointer-events-none absolute inset-0 overflow-hidden">
     <div v-if="over" class="absolute border border-dashed border-ink/60" :style="over">
       <span
-        class="absolute -top-px left-0 bg-ink px-1.5 text-2xs text-sheet"
-        :class="!inside(hovered) && '-translate-y-full'"
+        class="absolute left-0 bg-ink px-1.5 text-2xs text-sheet"
+        :class="below(hovered) ? 'top-full' : '-top-px -translate-y-full'"
         >{{ tagOf(hovered) }}</span
       >
     </div>
@@ -44,7 +44,7 @@ const line = computed(() => place(props.drop?.line))
     >
       <span
         class="absolute left-0 bg-spot px-1.5 text-2xs leading-[18px] text-white"
-        :class="inside(selected) ? 'top-1' : '-top-px -translate-y-full'"
+        :class="below(selected) ? 'top-full' : '-top-px -translate-y-full'"
         >{{ tagOf(selected) }}</span
       >
       <button

@@ -1,0 +1,108 @@
+import { chromium } from '@playwright/test'
+import { spawn } from 'node:child_process'
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { ROOT, build, checkNode, install } from './steps.mjs'
+
+/** Remakes the pictures in docs/screenshots from the demo data: one for each main view. */
+
+const PORT = 4599
+const ORIGIN = `http://localhost:${PORT}`
+const OUT = join(ROOT, 'docs', 'screenshots')
+
+checkNode()
+install()
+build()
+mkdirSync(OUT, { recursive: true })
+const data = mkdtempSync(join(tmpdir(), 'outer-frame-shots-'))
+const server = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.mjs')], {
+  env: { ...process.env, PORT: String(PORT), OUTER_FRAME_DATA: data, OUTER_FRAME_DEMO: 'full' },
+})
+await new Promise((done) => server.stdout.on('data', (chunk) => String(chunk).includes('listening') && done()))
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+
+async function signedIn(width = 1280, height = 800) {
+  const context = await browser.newContext({ viewport: { width, height }, locale: 'en-GB', deviceScaleFactor: 1 })
+  const page = await context.newPage()
+  await page.goto(`${ORIGIN}/studio/sign-in`)
+  await page.getByLabel('Mail address').fill('ada@quillmere.example.org')
+  await page.getByLabel('Password').fill('wind-me-on-sunday')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.getByRole('navigation', { name: 'Studio' }).waitFor()
+  return page
+}
+
+async function shoot(page, name) {
+  await page.mouse.move(640, 799)
+  await page.waitForTimeout(900)
+  await page.screenshot({ path: join(OUT, `${name}.png`) })
+  console.log(`docs/screenshots/${name}.png`)
+}
+
+const STUDIO = {
+  async map(page) {
+    await page.goto(`${ORIGIN}/studio`)
+    await page
+      .getByRole('button', { name: /^Exhibits in Tower Room/ })
+      .nth(1)
+      .click()
+  },
+  async 'map-edit'(page) {
+    await page.goto(`${ORIGIN}/studio`)
+    await page.getByRole('button', { name: 'Exhibits', exact: true }).click()
+    await page
+      .locator('article')
+      .getByRole('button', { name: /^Talks/ })
+      .click()
+    await page.getByLabel('Header', { exact: true }).selectOption({ label: 'Tower header' })
+  },
+  async layouts(page) {
+    await page.goto(`${ORIGIN}/studio/layouts`)
+  },
+  async bench(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
+    await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
+  },
+  async 'bench-narrow'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/tower-header`)
+    await page.getByRole('button', { name: 'narrow' }).click()
+    await page.getByRole('treeitem', { name: 'Menu: Rooms' }).click()
+  },
+  async 'bench-add'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/talk-page`)
+    await page.getByRole('treeitem', { name: 'Entry content' }).click()
+    await page.keyboard.press('a')
+  },
+  async release(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/house-header`)
+    await page.getByRole('treeitem', { name: 'Menu: Main menu' }).click()
+    await page.getByLabel('Size', { exact: true }).fill('17')
+    await page.keyboard.press('Enter')
+    await page.getByText('1 change waiting').waitFor()
+    await page.getByRole('button', { name: 'Release…' }).click()
+  },
+}
+const SITE = {
+  'site-home': '/',
+  'site-exhibit': '/exhibits/harbour-clock-of-sallow-quay',
+  'site-lost': '/no-such-page',
+}
+
+try {
+  for (const [name, prepare] of Object.entries(STUDIO)) {
+    const page = await signedIn()
+    await prepare(page)
+    await shoot(page, name)
+    await page.context().close()
+  }
+  const visitor = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  for (const [name, address] of Object.entries(SITE)) {
+    await visitor.goto(ORIGIN + address)
+    await shoot(visitor, name)
+  }
+} finally {
+  await browser.close()
+  server.kill()
+  rmSync(data, { recursive: true, force: true })
+}
