@@ -72,7 +72,7 @@ const refuseId = (what: string) => (_: unknown, value: Value) =>
   value === null || isId(value) ? null : `choose ${what}`
 
 const REFUSE: { [K in PropertyKind]: Refuse<K> } = {
-  text: (p, v) => dynamicOr(p.dynamic, v, (literal) => refuseShort(literal, p.most)),
+  text: (p, v) => dynamicOr(true, v, (literal) => refuseShort(literal, p.most)),
   rich: (_, v) => refuseRich(v),
   link: (p, v) => dynamicOr(p.dynamic, v, refuseLink),
   picture: (p, v) => dynamicOr(p.dynamic, v, (literal) => refuseId('a picture')(p, literal)),

@@ -9,7 +9,7 @@ export const button: ElementSpec = {
   about: 'One clear way on. It is drawn only when it has a label and leads somewhere.',
   group: 'Words',
   props: {
-    label: { kind: 'text', label: 'Label', default: 'Read more', dynamic: true, most: 120 },
+    label: { kind: 'text', label: 'Label', default: 'Read more', most: 120 },
     link: { kind: 'link', label: 'Leads to', default: { page: 'home' }, dynamic: true },
     look: {
       kind: 'choice',

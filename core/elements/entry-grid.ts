@@ -1,5 +1,6 @@
 import { type Entry, entryName, entrySubject } from '../site'
 import { attribute, escapeHtml } from '../render/escape'
+import { wrapFilled } from '../render/piece'
 import { draw } from '../render/program'
 import { type Scene, about } from '../render/scene'
 import { textPiece } from '../render/values'
@@ -60,7 +61,7 @@ export const entryGrid: ElementSpec = {
         { value: '3', label: 'Headings of level 3' },
       ],
     },
-    empty: { kind: 'text', label: 'If there are none', default: '', dynamic: false, most: 300 },
+    empty: { kind: 'text', label: 'If there are none', default: '', most: 300 },
   },
   css: [
     PICTURE_CSS,
@@ -81,13 +82,12 @@ export const entryGrid: ElementSpec = {
     const most = Number(prop(element, entryGrid, 'most'))
     const cardId = prop(element, entryGrid, 'card')
     const tag = `h${prop(element, entryGrid, 'level')}`
-    const empty = textPiece(prop(element, entryGrid, 'empty')) as string
     const attributes = compile.attributes(element, 'grid', `k${prop(element, entryGrid, 'columns')}`)
-    const none = empty && `<p${compile.attributes(element)}>${empty}</p>`
+    const none = wrapFilled(`<p${compile.attributes(element)}>`, textPiece(prop(element, entryGrid, 'empty')), '</p>')
     if (typeof cardId === 'string') compile.usesCard(cardId)
     return (scene) => {
       const entries = entriesFor(scene, source, type, most)
-      if (entries.length === 0) return none
+      if (entries.length === 0) return typeof none === 'string' ? none : none(scene)
       // A card inside a card draws plainly: a grid never leads into itself.
       const card = typeof cardId === 'string' && compile.region !== 'card' ? scene.cards.get(cardId) : undefined
       let html = ''

@@ -2,10 +2,10 @@ import { type FieldValue, isFieldValue } from '../layouts/types'
 import { type Reading, fieldReader, isRichDoc, safeAddress } from '../site'
 import { attribute, escapeHtml } from '../render/escape'
 import { AS_USUAL, writeReading } from '../render/format'
-import type { Piece } from '../render/piece'
+import { type Piece, both } from '../render/piece'
 import { contentPiece } from '../render/rich'
 import type { Scene } from '../render/scene'
-import { plainText, readingAddress } from '../render/values'
+import { plainText, readingAddress, textPiece } from '../render/values'
 import { img } from './pictures'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
@@ -62,7 +62,7 @@ export const field: ElementSpec = {
       label: 'Field',
       default: { kind: 'field', of: 'page', field: 'title' },
     },
-    label: { kind: 'text', label: 'Label', default: '', dynamic: false, most: 120 },
+    label: { kind: 'text', label: 'Label', default: '', most: 120 },
     arrange: {
       kind: 'choice',
       label: 'Label stands',
@@ -87,17 +87,18 @@ export const field: ElementSpec = {
     const linked = prop(element, field, 'linked') === true
     const arrange = String(prop(element, field, 'arrange'))
     const open = `<div${compile.attributes(element, 'field', ...(arrange === 'before' ? [] : [arrange]))}>`
-    const label = escapeHtml(String(prop(element, field, 'label')))
-    const before = label ? `${open}<span class="label">${label}</span> <span class="value">` : open
-    const after = label ? '</span></div>' : '</div>'
     const read = fieldReader(value)
-    const filled: Piece = (scene) => {
+    const shown: Piece = (scene) => {
       const reading = read(scene)
       const html = reading ? (DRAW[reading.kind] ?? text)(reading, value, scene, linked) : ''
-      if (html) return before + html + after
-      const fallback = value.fallback === undefined ? '' : escapeHtml(plainText(value.fallback, scene))
-      return fallback && before + fallback + after
+      return html || (value.fallback === undefined ? '' : escapeHtml(plainText(value.fallback, scene)))
     }
-    return filled
+    const label = textPiece(prop(element, field, 'label'))
+    return both(label, shown, (name, html) => {
+      if (!html) return ''
+      return name
+        ? `${open}<span class="label">${name}</span> <span class="value">${html}</span></div>`
+        : `${open}${html}</div>`
+    })
   },
 }

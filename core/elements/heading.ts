@@ -9,7 +9,7 @@ export const heading: ElementSpec = {
   about: 'A line that names what follows; level 1 is the title of the page.',
   group: 'Words',
   props: {
-    text: { kind: 'text', label: 'Text', default: 'Heading', dynamic: true, most: 500 },
+    text: { kind: 'text', label: 'Text', default: 'Heading', most: 500 },
     level: {
       kind: 'choice',
       label: 'Level',

@@ -13,7 +13,6 @@ export const image: ElementSpec = {
       kind: 'text',
       label: 'Described as',
       default: '',
-      dynamic: false,
       most: 300,
       hint: "Empty: the picture's own description.",
     },

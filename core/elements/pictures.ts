@@ -1,6 +1,6 @@
 import { pictureAddress } from '../render/compile'
 import { attribute, escapeHtml } from '../render/escape'
-import { linkAddress, pictureOf } from '../render/values'
+import { linkAddress, pictureOf, plainText } from '../render/values'
 import type { Piece } from '../render/piece'
 import type { Value } from '../layouts/types'
 import type { Picture } from '../site'
@@ -43,7 +43,7 @@ export function figure(options: {
   return (scene) => {
     const picture = pictureOf(options.picture, scene, options.site)
     if (!picture) return ''
-    const alt = typeof options.alt === 'string' && options.alt ? options.alt : picture.alt
+    const alt = plainText(options.alt, scene) || picture.alt
     const html = img(picture, alt, options.eager)
     const href = linkAddress(options.link, scene)
     return options.open + (href ? `<a${attribute('href', href)}>${html}</a>` : html) + '</figure>'

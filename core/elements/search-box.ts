@@ -1,4 +1,6 @@
 import { escapeHtml } from '../render/escape'
+import { join } from '../render/piece'
+import { textPiece } from '../render/values'
 import { type ElementSpec, prop } from './spec'
 
 export const searchBox: ElementSpec = {
@@ -7,8 +9,8 @@ export const searchBox: ElementSpec = {
   about: 'A field to search the site with, filled with what was searched for.',
   group: 'Site',
   props: {
-    label: { kind: 'text', label: 'Label', default: 'Search this site', dynamic: false, most: 80 },
-    button: { kind: 'text', label: 'Button', default: 'Search', dynamic: false, most: 40 },
+    label: { kind: 'text', label: 'Label', default: 'Search this site', most: 80 },
+    button: { kind: 'text', label: 'Button', default: 'Search', most: 40 },
   },
   css: [
     '.search-box form{display:flex;flex-wrap:wrap;gap:.5em;align-items:end}.search-box label{flex:1 1 12em}' +
@@ -17,12 +19,15 @@ export const searchBox: ElementSpec = {
   ],
   summary: () => '',
   draw(element, compile) {
-    const label = escapeHtml(String(prop(element, searchBox, 'label')))
-    const button = escapeHtml(String(prop(element, searchBox, 'button')))
-    const open =
-      `<search${compile.attributes(element, 'search-box')}><form action="/search" method="get">` +
-      `<label>${label}<input type="search" name="q" maxlength="200" value="`
-    const close = `"></label><button type="submit">${button}</button></form></search>`
-    return ({ query }) => open + escapeHtml(query) + close
+    const open = `<search${compile.attributes(element, 'search-box')}><form action="/search" method="get"><label>`
+    return join(
+      open,
+      textPiece(prop(element, searchBox, 'label')),
+      '<input type="search" name="q" maxlength="200" value="',
+      ({ query }) => escapeHtml(query),
+      '"></label><button type="submit">',
+      textPiece(prop(element, searchBox, 'button')),
+      '</button></form></search>',
+    )
   },
 }

@@ -10,9 +10,9 @@ interface Ask<D> {
   hint?: string
 }
 
-/** What a property of an element accepts. `dynamic` ones may be taken from a field of one of the `kinds`. */
+/** What a property of an element accepts. A text may always come from a field; `dynamic` ones may too. */
 export type Property =
-  | (Ask<Value> & { kind: 'text'; dynamic: boolean; long?: boolean; most: number })
+  | (Ask<Value> & { kind: 'text'; most: number })
   | (Ask<Value> & { kind: 'rich' })
   | (Ask<Value> & { kind: 'link'; dynamic: boolean })
   | (Ask<Value> & { kind: 'picture'; dynamic: boolean })

@@ -1,6 +1,7 @@
 import { type Page, entryName } from '../site'
 import { attribute, escapeHtml } from '../render/escape'
 import type { Scene } from '../render/scene'
+import { plainText } from '../render/values'
 import { type ElementSpec, prop } from './spec'
 
 interface Stop {
@@ -31,7 +32,7 @@ export const trail: ElementSpec = {
   about: 'The way from the home page down to this one.',
   group: 'Site',
   props: {
-    home: { kind: 'text', label: 'Begins with', default: 'Home', dynamic: false, most: 60 },
+    home: { kind: 'text', label: 'Begins with', default: 'Home', most: 60 },
     own: { kind: 'yes-no', label: 'Ends with this page', default: false },
   },
   css: [
@@ -39,12 +40,12 @@ export const trail: ElementSpec = {
   ],
   summary: () => '',
   draw(element, compile) {
-    const home = String(prop(element, trail, 'home'))
+    const home = prop(element, trail, 'home')
     const own = prop(element, trail, 'own') === true
     const open = `<nav${compile.attributes(element, 'trail')} aria-label="Trail"><ol>`
     return (scene) => {
       if (scene.page.kind === 'home') return ''
-      const stops = stopsAbove(scene, scene.page, home)
+      const stops = stopsAbove(scene, scene.page, plainText(home, scene))
       if (own) stops.push({ label: scene.page.title, address: null })
       let html = ''
       for (const { label, address } of stops) {

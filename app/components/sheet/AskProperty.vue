@@ -12,7 +12,9 @@ const site = useSite()
 const refused = ref('')
 const current = computed<Value>(() => props.value ?? props.property.default)
 const isDynamic = computed(() => isFieldValue(current.value))
-const mayBeDynamic = computed(() => 'dynamic' in props.property && props.property.dynamic)
+const mayBeDynamic = computed(
+  () => props.property.kind === 'text' || ('dynamic' in props.property && props.property.dynamic),
+)
 /** Kinds of field that suit the property. */
 const kinds = computed(() => {
   if (props.property.kind === 'picture') return ['picture', 'pictures']
@@ -21,9 +23,7 @@ const kinds = computed(() => {
 })
 const menus = computed(() => [...site.catalogue!.menus.values()])
 const types = computed(() => [...site.catalogue!.types.values()])
-const wide = computed(
-  () => props.property.kind === 'rich' || isDynamic.value || (props.property.kind === 'text' && props.property.long),
-)
+const wide = computed(() => props.property.kind === 'rich' || isDynamic.value)
 
 function set(value: Value | undefined) {
   refused.value = value === undefined ? '' : (refuseProperty(props.property, value) ?? '')
