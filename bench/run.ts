@@ -1,5 +1,6 @@
 import { benchDrawing } from './drawing'
 import type { Result } from './measure'
+import { benchFrames } from './frames'
 import { benchServing } from './serving'
 
 /** Runs every measurement, prints a table for people and one line of JSON for programs. */
@@ -7,6 +8,7 @@ import { benchServing } from './serving'
 const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['drawing', benchDrawing],
   ['serving', benchServing],
+  ['frames', benchFrames],
 ]
 
 const only = process.argv.slice(2)

@@ -17,4 +17,4 @@ await bundle({
   packages: 'external',
   logLevel: 'error',
 })
-process.exit(run(process.execPath, [outfile, ...process.argv.slice(2)], { NODE_ENV: 'production' }))
+process.exit(run(process.execPath, ['--expose-gc', outfile, ...process.argv.slice(2)], { NODE_ENV: 'production' }))

@@ -16,6 +16,7 @@ export {
 export { checkFrame } from './check'
 export { newFrame, GROUPS, groupOf, type Group } from './frame'
 export { type Design, rulesOf } from './design'
+export { CompiledRules, resolve, resolveFully, dependsOn, factsOfAll } from './compiled'
 export * from './table'
 export { groupPages, mapRows, type PageGroup, type MapRow, type Cell } from './rows'
 export { targetChoices, findChoices, type TargetChoice } from './choices'

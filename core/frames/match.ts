@@ -54,7 +54,9 @@ const date =
     return test(value.slice(0, length), asked.slice(0, length))
   }
 
-const TEST: Record<Extract<Refinement, { kind: 'field' }>['op'], Compare> = {
+type FieldTest = Extract<Refinement, { kind: 'field' }>
+
+const TEST: Record<FieldTest['op'], Compare> = {
   'is-empty': (value) => isEmpty(value),
   'is-not-empty': (value) => !isEmpty(value),
   is: (value, asked) => is(value, asked),
@@ -81,10 +83,20 @@ const BUILT_IN: Record<string, (entry: Entry) => unknown> = {
  * A field test on an entry. A test on a field that the entry's page type does not have does not hold, not even
  * "is empty" or "is not" (rules: Targets).
  */
-function fieldHolds(test: Extract<Refinement, { kind: 'field' }>, entry: Entry, catalogue: Catalogue): boolean {
+function fieldHolds(test: FieldTest, entry: Entry, catalogue: Catalogue): boolean {
   const builtIn = Object.hasOwn(BUILT_IN, test.field) ? BUILT_IN[test.field] : undefined
   if (!builtIn && !catalogue.types.get(entry.type)?.fields.some((f) => f.id === test.field)) return false
   return TEST[test.op](builtIn ? builtIn(entry) : entry.fields[test.field], test.value)
+}
+
+/** The same test with the field looked up once: for asking it of many entries. */
+export function fieldTest(test: FieldTest, catalogue: Catalogue): (entry: Entry) => boolean {
+  const { field, value } = test
+  const compare = TEST[test.op]
+  const builtIn = Object.hasOwn(BUILT_IN, field) ? BUILT_IN[field] : undefined
+  if (builtIn) return (entry) => compare(builtIn(entry), value)
+  const types = [...catalogue.types.values()].filter((t) => t.fields.some((f) => f.id === field)).map((t) => t.id)
+  return (entry) => types.includes(entry.type) && compare(entry.fields[field], value)
 }
 
 export function refinementHolds(refinement: Refinement, facts: Facts, catalogue: Catalogue): boolean {

@@ -24,7 +24,7 @@ export interface Rules {
 }
 
 /** Why a say cannot decide a region, or null when it can. */
-function unusable(say: Say, region: Region, rules: Rules): Loss | null {
+export function unusable(say: Say, region: Region, rules: Rules): Loss | null {
   if (say.kind === 'pass') return { kind: 'passed' }
   if (say.kind === 'empty') return null
   const of = rules.layoutRegions.get(say.layout)

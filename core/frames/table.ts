@@ -1,49 +1,140 @@
 import { REGIONS, type Region } from '../layouts/types'
 import type { Catalogue, Id, Page } from '../site'
-import { resolveInTurn, type Rules } from './resolve'
-import type { Request, Shown } from './types'
+import { type CompiledRules, factsOfAll, reachable } from './compiled'
+import { compareCandidates } from './rank'
+import type { Candidate, Frame, Request, Shown } from './types'
+
+/** By what a frame came to decide; enough to rank it again. */
+export interface Decider {
+  frame: Id
+  narrowness: Candidate['narrowness']
+  refinements: number
+}
 
 /**
  * The outcome of every page, packed: for page `i` and region `r` (in the order of `REGIONS`), `shown[cells[4i + r]]`
- * is what it shows and `frames[deciders[4i + r]]` the frame that decided; -1 for none. It can be handed from a
- * worker without copying.
+ * is what it shows and `deciding[deciders[4i + r]]` the frame that decided; -1 for none. It can be handed from a
+ * worker as it is.
  */
 export interface OutcomeTable {
   shown: Shown[]
-  frames: Id[]
+  deciding: Decider[]
   cells: Int32Array
   deciders: Int32Array
 }
 
 const keyOf = (shown: Shown): string => (shown.kind === 'layout' ? shown.layout : `/${shown.kind}`)
 
-/** Resolves every page of the site for one request. */
-export function tabulate(rules: Rules, catalogue: Catalogue, request: Request): OutcomeTable {
-  const { pages } = catalogue
-  const cells = new Int32Array(pages.length * REGIONS.length)
-  const deciders = new Int32Array(pages.length * REGIONS.length)
-  const shown: Shown[] = []
-  const frames: Id[] = []
-  const shownAt = new Map<string, number>()
-  const frameAt = new Map<Id, number>()
-  const place = <T>(index: Map<string, number>, list: T[], key: string, value: T): number => {
-    let at = index.get(key)
-    if (at === undefined) {
-      at = list.push(value) - 1
-      index.set(key, at)
-    }
+/** Gives every different thing a number, and keeps the list of them. */
+class Numbers<T> {
+  private readonly at = new Map<string, number>()
+
+  constructor(
+    readonly list: T[],
+    private readonly keyOf: (value: T) => string,
+  ) {
+    for (const [i, value] of list.entries()) this.at.set(keyOf(value), i)
+  }
+
+  of(value: T): number {
+    const key = this.keyOf(value)
+    let at = this.at.get(key)
+    if (at === undefined) this.at.set(key, (at = this.list.push(value) - 1))
     return at
   }
-  let i = 0
-  for (const page of pages) {
-    const outcome = resolveInTurn(rules, catalogue, page, request)
-    for (const region of REGIONS) {
-      const { shown: what, by } = outcome.regions[region]
-      cells[i] = place(shownAt, shown, keyOf(what), what)
-      deciders[i++] = by === null ? -1 : place(frameAt, frames, by, by)
+}
+
+const deciderKey = (d: Decider): string => `${d.frame} ${d.narrowness} ${d.refinements}`
+
+/** Writes decisions into a table. */
+class TableWriter {
+  private readonly shown: Numbers<Shown>
+  private readonly deciding: Numbers<Decider>
+  private readonly numbers = new Map<Candidate, number>()
+
+  constructor(readonly table: OutcomeTable) {
+    this.shown = new Numbers(table.shown, keyOf)
+    this.deciding = new Numbers(table.deciding, deciderKey)
+  }
+
+  write(at: number, shown: Shown, by: Candidate | null): void {
+    this.table.cells[at] = this.shown.of(shown)
+    this.table.deciders[at] = by === null ? -1 : this.numberOf(by)
+  }
+
+  /** Ways are the same objects over and over, so most are found without a key. */
+  private numberOf(by: Candidate): number {
+    let number = this.numbers.get(by)
+    if (number === undefined) {
+      number = this.deciding.of({ frame: by.frame.id, narrowness: by.narrowness, refinements: by.refinements })
+      this.numbers.set(by, number)
+    }
+    return number
+  }
+}
+
+/** Resolves every page of the site for one request. */
+export function tabulate(compiled: CompiledRules, request: Request): OutcomeTable {
+  const { pages } = compiled.catalogue
+  const size = pages.length * REGIONS.length
+  const table: OutcomeTable = { shown: [], deciding: [], cells: new Int32Array(size), deciders: new Int32Array(size) }
+  const writer = new TableWriter(table)
+  const held = compiled.heldFor(request)
+  const facts = factsOfAll(compiled.catalogue)
+  for (let i = 0; i < pages.length; i++) {
+    const { shown, by } = compiled.decide(facts[i]!, held)
+    for (let r = 0; r < REGIONS.length; r++) writer.write(i * REGIONS.length + r, shown[r]!, by[r]!)
+  }
+  return table
+}
+
+/**
+ * The table after one frame was added, changed or removed, computed from the table before: a page is resolved
+ * again only where the frame decided and may have lost its place. Equals `tabulate(after, request)`.
+ */
+export function retabulate(
+  table: OutcomeTable,
+  before: CompiledRules,
+  after: CompiledRules,
+  changed: Id,
+  request: Request,
+): OutcomeTable {
+  const next = { shown: [...table.shown], deciding: [...table.deciding], cells: table.cells.slice(), deciders: table.deciders.slice() }
+  const writer = new TableWriter(next)
+  const [heldBefore, held] = [before.heldFor(request), after.heldFor(request)]
+  const allFacts = factsOfAll(after.catalogue)
+  for (const i of pagesToLookAt(before.frame(changed), after.frame(changed), after.catalogue)) {
+    const facts = allFacts[i]!
+    const was = before.wayOf(changed, facts, heldBefore)
+    const is = after.wayOf(changed, facts, held)
+    if (!was && !is) continue
+    for (let r = 0; r < REGIONS.length; r++) {
+      const at = i * REGIONS.length + r
+      const decider = table.deciding[table.deciders[at]!] ?? null
+      const say = is?.frame.says[r] ?? null
+      if (decider?.frame === changed) {
+        if (is && say && was && compareCandidates(is.candidate, was.candidate) <= 0) writer.write(at, say, is.candidate)
+        else {
+          const { shown, by } = after.decide(facts, held)
+          writer.write(at, shown[r]!, by[r]!)
+        }
+      } else if (is && say && (!decider || compareCandidates(is.candidate, asCandidate(decider, after)) < 0)) {
+        writer.write(at, say, is.candidate)
+      }
     }
   }
-  return { shown, frames, cells, deciders }
+  return next
+}
+
+/** The pages that a frame covered or covers; all of them where that cannot be told from its targets. */
+function pagesToLookAt(was: Frame | undefined, is: Frame | undefined, catalogue: Catalogue): Iterable<number> {
+  const offered = [was, is].some((f) => f && f.offeredTo.length > 0)
+  const found = offered ? null : reachable([...(was?.covers ?? []), ...(is?.covers ?? [])], catalogue)
+  return found ?? catalogue.pages.keys()
+}
+
+function asCandidate({ frame, narrowness, refinements }: Decider, compiled: CompiledRules): Candidate {
+  return { frame: compiled.frame(frame)!, target: 0, narrowness, refinements }
 }
 
 export function shownAt(table: OutcomeTable, page: number, region: number): Shown {
@@ -51,7 +142,7 @@ export function shownAt(table: OutcomeTable, page: number, region: number): Show
 }
 
 export function deciderAt(table: OutcomeTable, page: number, region: number): Id | null {
-  return table.frames[table.deciders[page * REGIONS.length + region]!] ?? null
+  return table.deciding[table.deciders[page * REGIONS.length + region]!]?.frame ?? null
 }
 
 /** One change that an edit makes: what a region of a page showed, and what it would show. */
@@ -66,10 +157,11 @@ export interface Impact {
 /** What differs between the outcomes under two designs: exactly the pages and regions that show something else. */
 export function compareTables(before: OutcomeTable, after: OutcomeTable): Impact[] {
   const changes: Impact[] = []
+  const numbers = new Numbers([...after.shown], keyOf)
+  const same = before.shown.map((shown) => numbers.of(shown))
   for (let i = 0; i < before.cells.length; i++) {
-    const from = before.shown[before.cells[i]!]!
-    const to = after.shown[after.cells[i]!]!
-    if (keyOf(from) === keyOf(to)) continue
+    if (same[before.cells[i]!] === after.cells[i]) continue
+    const [from, to] = [before.shown[before.cells[i]!]!, after.shown[after.cells[i]!]!]
     changes.push({ page: Math.floor(i / REGIONS.length), region: REGIONS[i % REGIONS.length]!, from, to })
   }
   return changes
@@ -88,13 +180,12 @@ export function layoutReach(table: OutcomeTable): Map<Id, number> {
 /** On how many pages each frame decides at least one region, by its id. */
 export function frameReach(table: OutcomeTable): Map<Id, number> {
   const reach = new Map<Id, number>()
-  const seen = new Set<number>()
+  const seen = new Set<Id>()
   for (let i = 0; i < table.deciders.length; i++) {
     if (i % REGIONS.length === 0) seen.clear()
-    const at = table.deciders[i]!
-    if (at < 0 || seen.has(at)) continue
-    seen.add(at)
-    const id = table.frames[at]!
+    const id = table.deciding[table.deciders[i]!]?.frame
+    if (!id || seen.has(id)) continue
+    seen.add(id)
     reach.set(id, (reach.get(id) ?? 0) + 1)
   }
   return reach

@@ -41,6 +41,7 @@ export class Catalogue {
   private readonly pagesByAddress = new Map<string, Page>()
   private readonly pagesByKey = new Map<string, Page>()
   private readonly redirects = new Map<string, string>()
+  private indexes: Map<string, number> | null = null
   private readonly byType: Map<Id, Entry[]>
   private readonly byTerm: Map<Id, Entry[]>
   private readonly byPerson: Map<Id, Entry[]>
@@ -92,6 +93,12 @@ export class Catalogue {
 
   page(key: string): Page | undefined {
     return this.pagesByKey.get(key)
+  }
+
+  /** Where a page stands in `pages`; home also under the key of what it shows. Undefined when there is none. */
+  indexOf(key: string): number | undefined {
+    this.indexes ??= new Map(this.pages.map((page, i) => [page.key, i]))
+    return this.indexes.get(this.pagesByKey.get(key)?.key ?? '')
   }
 
   /** The page that answers when no other does. */

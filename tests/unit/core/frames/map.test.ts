@@ -1,4 +1,5 @@
 import {
+  CompiledRules,
   type Frame,
   compareTables,
   frameReach,
@@ -23,7 +24,7 @@ const use = (layout: string) => ({ kind: 'use' as const, layout })
 const site = frame('site', [{ kind: 'every' }], { header: use('H') })
 const tools = frame('tools', [{ kind: 'type', type: 'tool' }], { body: use('A') })
 const oneTool = frame('one', [{ kind: 'page', page: 'entry:mirror' }], { body: use('B'), header: { kind: 'empty' } })
-const table = (...frames: Frame[]) => tabulate({ frames, layoutRegions }, catalogue, VISITOR)
+const table = (...frames: Frame[]) => tabulate(new CompiledRules({ frames, layoutRegions }, catalogue), VISITOR)
 
 test('the table says of every page what resolving it says', () => {
   const frames = [site, tools, oneTool]
