@@ -4,7 +4,17 @@ import { holds } from './circumstances'
 import { type Facts, factsOf, fieldTest, keysOf, matches, narrownessOf, refinementHolds, refinementsOf } from './match'
 import { compareCandidates } from './rank'
 import { type Rules, outcomeOf, unusable } from './resolve'
-import type { Candidate, Circumstance, Frame, Outcome, Refinement, RegionOutcome, Request, Shown, Target } from './types'
+import type {
+  Candidate,
+  Circumstance,
+  Frame,
+  Outcome,
+  Refinement,
+  RegionOutcome,
+  Request,
+  Shown,
+  Target,
+} from './types'
 
 /** One covering target of one frame, with its place in the total order of all of them. */
 export interface Way {

@@ -99,7 +99,12 @@ export function retabulate(
   changed: Id,
   request: Request,
 ): OutcomeTable {
-  const next = { shown: [...table.shown], deciding: [...table.deciding], cells: table.cells.slice(), deciders: table.deciders.slice() }
+  const next = {
+    shown: [...table.shown],
+    deciding: [...table.deciding],
+    cells: table.cells.slice(),
+    deciders: table.deciders.slice(),
+  }
   const writer = new TableWriter(next)
   const [heldBefore, held] = [before.heldFor(request), after.heldFor(request)]
   const allFacts = factsOfAll(after.catalogue)

@@ -7,7 +7,15 @@ import type { Dice } from '../layouts/random'
 /** Random sites, designs and requests, small enough that frames often meet on the same page. */
 
 const TERMS = ['east', 'east-low', 'west', 'gone']
-const LAYOUTS: [string, LayoutRegion][] = [['H1', 'header'], ['H2', 'header'], ['I1', 'intro'], ['B1', 'body'], ['B2', 'body'], ['B3', 'body'], ['F1', 'footer']]
+const LAYOUTS: [string, LayoutRegion][] = [
+  ['H1', 'header'],
+  ['H2', 'header'],
+  ['I1', 'intro'],
+  ['B1', 'body'],
+  ['B2', 'body'],
+  ['B3', 'body'],
+  ['F1', 'footer'],
+]
 export const layoutRegions = new Map<string, LayoutRegion>(LAYOUTS)
 
 const some = <T>(dice: Dice, items: readonly T[]): T[] => items.filter(() => dice.below(3) === 0)
@@ -36,7 +44,12 @@ export function randomSite(dice: Dice): Catalogue {
   site.settings = {
     ...site.settings,
     shop: dice.yes(),
-    home: dice.pick([{ kind: 'entry', entry: 'welcome' }, { kind: 'archive', type: 'tool' }, { kind: 'entry', entry: dice.pick(ids) }, { kind: 'archive', type: 'gone' }]),
+    home: dice.pick([
+      { kind: 'entry', entry: 'welcome' },
+      { kind: 'archive', type: 'tool' },
+      { kind: 'entry', entry: dice.pick(ids) },
+      { kind: 'archive', type: 'gone' },
+    ]),
   }
   return new Catalogue(site)
 }
@@ -71,8 +84,15 @@ function randomTarget(dice: Dice, catalogue: Catalogue): Target {
     () => ({ kind: 'type-archives', type }),
     () => ({ kind: 'term-pages', taxonomy: 'dome' }),
     () => ({ kind: 'person-pages' }),
-    () => ({ kind: 'page', page: dice.pick([...catalogue.pages.map((p) => p.key), 'entry:gone', 'archive:tool', 'entry:welcome']) }),
-    () => ({ kind: 'entries', type: dice.yes() ? type : null, where: Array.from({ length: dice.below(3) }, () => randomRefinement(dice, catalogue)) }),
+    () => ({
+      kind: 'page',
+      page: dice.pick([...catalogue.pages.map((p) => p.key), 'entry:gone', 'archive:tool', 'entry:welcome']),
+    }),
+    () => ({
+      kind: 'entries',
+      type: dice.yes() ? type : null,
+      where: Array.from({ length: dice.below(3) }, () => randomRefinement(dice, catalogue)),
+    }),
   ])()
 }
 
@@ -89,7 +109,13 @@ function randomCircumstance(dice: Dice): Circumstance {
 
 function randomSay(dice: Dice): Say {
   const layout = dice.pick([...LAYOUTS.map(([id]) => id), 'gone'])
-  return dice.pick<Say>([{ kind: 'pass' }, { kind: 'empty' }, { kind: 'use', layout }, { kind: 'use', layout }, { kind: 'use', layout }])
+  return dice.pick<Say>([
+    { kind: 'pass' },
+    { kind: 'empty' },
+    { kind: 'use', layout },
+    { kind: 'use', layout },
+    { kind: 'use', layout },
+  ])
 }
 
 export function randomFrame(dice: Dice, catalogue: Catalogue, id: string): Frame {

@@ -1,5 +1,15 @@
 import fc from 'fast-check'
-import { CompiledRules, compareTables, dependsOn, resolve, resolveFully, resolveInTurn, retabulate, shownAt, tabulate } from '#core/frames'
+import {
+  CompiledRules,
+  compareTables,
+  dependsOn,
+  resolve,
+  resolveFully,
+  resolveInTurn,
+  retabulate,
+  shownAt,
+  tabulate,
+} from '#core/frames'
 import { REGIONS } from '#core/layouts'
 import { diceOf, seeds } from '../layouts/random'
 import { randomFrame, randomRequest, randomRules, randomSite, shuffled } from './random'
@@ -76,7 +86,10 @@ test('impact equals resolving every page under both designs', () => {
     fc.property(seeds, (seed) => {
       const { dice, catalogue, rules, request } = scene(seed)
       const other = randomRules(dice, catalogue)
-      const impact = compareTables(tabulate(new CompiledRules(rules, catalogue), request), tabulate(new CompiledRules(other, catalogue), request))
+      const impact = compareTables(
+        tabulate(new CompiledRules(rules, catalogue), request),
+        tabulate(new CompiledRules(other, catalogue), request),
+      )
       const expected = catalogue.pages.flatMap((page, i) => {
         const [a, b] = [rules, other].map((r) => resolveInTurn(r, catalogue, page, request))
         return REGIONS.flatMap((region) => {

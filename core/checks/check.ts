@@ -1,0 +1,46 @@
+import { CompiledRules, type Design, type Request, rulesOf, tabulate } from '../frames'
+import type { Catalogue } from '../site'
+import { checkRanking, checkReferences } from './frames'
+import { checkFields, checkThings, gridsOf } from './layouts'
+import { checkPages, typesByLayout } from './pages'
+import type { Finding } from './types'
+
+/** Layouts that no frame that is on uses, and that no grid of a used one draws. */
+function unreached(design: Design): Finding[] {
+  const used = new Set(
+    design.frames
+      .filter((f) => f.on)
+      .flatMap((f) => Object.values(f.regions).flatMap((s) => (s.kind === 'use' ? [s.layout] : []))),
+  )
+  for (const layout of design.layouts) if (used.has(layout.id)) for (const { card } of gridsOf(layout)) used.add(card)
+  return design.layouts.filter((l) => !used.has(l.id)).map((l) => ({ kind: 'unreached', layout: l.id }))
+}
+
+function chosenFrames(design: Design, catalogue: Catalogue): Finding[] {
+  const frames = new Map(design.frames.map((f) => [f.id, f]))
+  return catalogue.site.entries.flatMap((entry) => {
+    if (!entry.chosenFrame || frames.get(entry.chosenFrame)?.offeredTo.includes(entry.type)) return []
+    return { kind: 'dangling' as const, what: 'frame' as const, id: entry.chosenFrame, entry: entry.id }
+  })
+}
+
+/**
+ * Everything about a design that will not do what was meant, over the content there is. What depends on who
+ * asks is judged for `request`; ties and dead frames are judged for anybody.
+ */
+export function checkDesign(design: Design, catalogue: Catalogue, request: Request): Finding[] {
+  const compiled = new CompiledRules(rulesOf(design), catalogue)
+  const table = tabulate(compiled, request)
+  const layouts = new Map(design.layouts.map((l) => [l.id, l]))
+  const cards = new Set(design.layouts.filter((l) => l.region === 'card').map((l) => l.id))
+  const types = typesByLayout(table, catalogue, layouts)
+  return [
+    ...checkRanking(compiled),
+    ...checkReferences(design.frames, compiled),
+    ...design.layouts.flatMap((l) => checkThings(l, catalogue, cards)),
+    ...[...types].flatMap(([id, used]) => (layouts.has(id) ? checkFields(layouts.get(id)!, used, catalogue) : [])),
+    ...checkPages(compiled, table, layouts),
+    ...unreached(design),
+    ...chosenFrames(design, catalogue),
+  ]
+}

@@ -1,0 +1,26 @@
+import type { Region } from '../layouts/types'
+import type { Id } from '../site'
+
+/** Something that stands between the thing it names and what was meant. The core gives ids; the interface words them. */
+export type Finding =
+  /** Two frames are equal down to order where both have a say; the smaller id decides. */
+  | { kind: 'tie'; frames: [Id, Id]; region: Region; pages: string[] }
+  /** A frame that is on and decides nothing anywhere; by which frames it is shadowed, or why it cannot decide. */
+  | { kind: 'dead'; frame: Id; because: 'covers-nothing' | 'says-nothing' | 'shadowed'; by: Id[] }
+  /** A layout used by no frame and no grid. */
+  | { kind: 'unreached'; layout: Id }
+  /** Entries with content whose body layout has no place for it. */
+  | { kind: 'content-never-shown'; layout: Id; pages: string[] }
+  /** An element or a test that names a field which the page type does not have. */
+  | { kind: 'missing-field'; layout?: Id; node?: Id; frame?: Id; field: Id; type: Id | null }
+  /** Pages whose regions hold no level-1 heading, or more than one. */
+  | { kind: 'no-title'; titles: number; pages: string[] }
+  /** A reference to something that no longer exists. */
+  | { kind: 'dangling'; what: Dangling; id: string; layout?: Id; node?: Id; frame?: Id; entry?: Id }
+  /** Entries and archives whose body is the plain one, since no frame has a say. */
+  | { kind: 'plain-body'; pages: string[] }
+
+export type Dangling =
+  'layout' | 'wrong-region' | 'page' | 'type' | 'taxonomy' | 'term' | 'person' | 'menu' | 'picture' | 'card' | 'frame'
+
+export type FindingKind = Finding['kind']

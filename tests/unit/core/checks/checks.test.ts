@@ -1,0 +1,299 @@
+import { type Finding, type FindingKind, checkDesign } from '#core/checks'
+import type { Design, Frame, Target } from '#core/frames'
+import type { Layout } from '#core/layouts'
+import { Catalogue } from '#core/site'
+import { PLAIN_HOUSE } from '#core/styles'
+import {
+  VISITOR,
+  column,
+  element,
+  entry,
+  field,
+  frame,
+  layout,
+  mirror,
+  note,
+  refractor,
+  row,
+  smallSite,
+} from '../../../fixtures'
+
+const EVERY: Target = { kind: 'every' }
+const TOOLS: Target = { kind: 'type', type: 'tool' }
+const use = (id: string) => ({ kind: 'use' as const, layout: id })
+
+const titled = (id: string, ...more: Parameters<typeof column>[1][]) =>
+  layout(
+    id,
+    'body',
+    row(column(12, element('heading', { text: field('title'), level: '1' }), element('entry-content'), ...more)),
+  )
+const BODY = titled('B')
+const base = frame('base', [EVERY], { body: use('B') })
+
+function findings(
+  frames: Frame[],
+  layouts: Layout[] = [BODY],
+  catalogue = new Catalogue(smallSite([refractor, mirror, note])),
+): Finding[] {
+  const design: Design = { format: 1, layouts, frames, house: PLAIN_HOUSE }
+  return checkDesign(design, catalogue, VISITOR)
+}
+const of = <K extends FindingKind>(kind: K, all: Finding[]) =>
+  all.filter((f) => f.kind === kind) as Extract<Finding, { kind: K }>[]
+
+test('a design that does what is meant has no finding, and an empty one neither', () => {
+  expect(findings([base])).toEqual([])
+  expect(findings([], [])).toEqual([])
+})
+
+describe('tie', () => {
+  const pair = (a: Partial<Frame>, b: Partial<Frame>) =>
+    of(
+      'tie',
+      findings(
+        [base, frame('x', [TOOLS], { body: use('B') }, a), frame('y', [TOOLS], { body: use('C') }, b)],
+        [BODY, titled('C')],
+      ),
+    )
+
+  test('two frames equal down to order where both have a say', () => {
+    expect(pair({ order: 1 }, { order: 1 })).toEqual([
+      { kind: 'tie', frames: ['x', 'y'], region: 'body', pages: ['entry:refractor', 'entry:mirror'] },
+    ])
+  })
+
+  test.each<[string, Partial<Frame>, Partial<Frame>]>([
+    ['another order', { order: 1 }, { order: 2 }],
+    ['another narrowness', {}, { covers: [{ kind: 'page', page: 'entry:mirror' }] }],
+    ['one of them off', {}, { on: false }],
+    ['one has circumstances', {}, { onlyWhen: [{ kind: 'signed-in', yes: true }] }],
+    [
+      'circumstances that cannot hold together',
+      { onlyWhen: [{ kind: 'signed-in', yes: true }] },
+      { onlyWhen: [{ kind: 'signed-in', yes: false }] },
+    ],
+    [
+      'devices that cannot be one',
+      { onlyWhen: [{ kind: 'device', devices: ['phone'] }] },
+      { onlyWhen: [{ kind: 'device', devices: ['desktop', 'tablet'] }] },
+    ],
+    ['no page in common', {}, { except: [TOOLS] }],
+  ])('is none with %s', (_, a, b) => {
+    expect(pair(a, b)).toEqual([])
+  })
+
+  test('is one with different circumstances that may hold together', () => {
+    expect(
+      pair({ onlyWhen: [{ kind: 'signed-in', yes: true }] }, { onlyWhen: [{ kind: 'device', devices: ['phone'] }] }),
+    ).toHaveLength(1)
+  })
+
+  test('is none where a third frame decides anyway', () => {
+    const x = frame('x', [TOOLS], { body: use('B') })
+    const y = frame('y', [TOOLS], { body: use('B') })
+    const above = frame('above', [TOOLS], { body: use('B') }, { outranks: true })
+    expect(of('tie', findings([base, x, y, above]))).toEqual([])
+  })
+})
+
+describe('dead', () => {
+  const dead = (...frames: Frame[]) => of('dead', findings([base, ...frames]))
+
+  test('a frame that narrower ones shadow everywhere, and by which', () => {
+    const wide = frame('wide', [TOOLS], { body: { kind: 'empty' } })
+    const one = frame('one', [{ kind: 'page', page: 'entry:refractor' }], { body: use('B') })
+    const two = frame('two', [{ kind: 'page', page: 'entry:mirror' }], { body: use('B') })
+    expect(dead(wide, one, two)).toEqual([{ kind: 'dead', frame: 'wide', because: 'shadowed', by: ['one', 'two'] }])
+    expect(dead(wide, one)).toEqual([])
+  })
+
+  test('a frame that covers nothing, or whose Except takes back all it covers', () => {
+    expect(dead(frame('x', [], { body: use('B') }))).toEqual([
+      { kind: 'dead', frame: 'x', because: 'covers-nothing', by: [] },
+    ])
+    expect(dead(frame('x', [TOOLS], { body: use('B') }, { except: [TOOLS] }))[0]).toMatchObject({
+      because: 'covers-nothing',
+    })
+  })
+
+  test('a frame that passes everywhere, or whose layouts cannot be used', () => {
+    expect(dead(frame('x', [TOOLS], {}))[0]).toMatchObject({ because: 'says-nothing' })
+    expect(dead(frame('x', [TOOLS], { header: use('B') }))[0]).toMatchObject({ because: 'says-nothing' })
+  })
+
+  test('circumstances do not kill: a frame is alive if it decides when they hold', () => {
+    const phone = { onlyWhen: [{ kind: 'device' as const, devices: ['phone' as const] }] }
+    expect(dead(frame('x', [TOOLS], { body: { kind: 'empty' } }, phone))).toEqual([])
+    const twin = frame('y', [TOOLS], { body: { kind: 'empty' } }, { ...phone, order: 5 })
+    expect(dead(frame('x', [TOOLS], { body: { kind: 'empty' } }, phone), twin)).toEqual([
+      { kind: 'dead', frame: 'y', because: 'shadowed', by: ['x'] },
+    ])
+    expect(
+      dead(
+        frame('x', [EVERY], { body: use('B') }, { outranks: true }),
+        frame('z', [TOOLS], { body: use('B') }, phone),
+      ).map((d) => d.frame),
+    ).toEqual(['base', 'z'])
+  })
+
+  test('a frame that is off is not dead, it is off', () => {
+    expect(dead(frame('x', [], {}, { on: false }))).toEqual([])
+  })
+})
+
+describe('layouts', () => {
+  test('unreached: used by no frame that is on, and by no grid of one that is used', () => {
+    const grid = titled('G', element('entry-grid', { type: 'tool', card: 'K' }))
+    const card = layout('K', 'card', row(column(12, element('lead-picture'))))
+    expect(of('unreached', findings([base], [BODY, grid, card])).map((f) => f.layout)).toEqual(['G', 'K'])
+    expect(of('unreached', findings([base, frame('g', [TOOLS], { body: use('G') })], [BODY, grid, card]))).toEqual([])
+    expect(
+      of('unreached', findings([base, frame('g', [TOOLS], { body: use('G') }, { on: false })], [BODY, grid])),
+    ).toHaveLength(1)
+  })
+
+  test('content never shown: only where there is some', () => {
+    const bare = layout('N', 'body', row(column(12, element('heading', { text: field('title'), level: '1' }))))
+    expect(of('content-never-shown', findings([base, frame('n', [TOOLS], { body: use('N') })], [BODY, bare]))).toEqual([
+      { kind: 'content-never-shown', layout: 'N', pages: ['entry:refractor'] },
+    ])
+    const byField = layout(
+      'N',
+      'body',
+      row(column(12, element('heading', { level: '1' }), element('field', { value: field('content') }))),
+    )
+    expect(
+      of('content-never-shown', findings([base, frame('n', [TOOLS], { body: use('N') })], [BODY, byField])),
+    ).toEqual([])
+  })
+
+  test('missing field: on a page type that does not have it, in an element, in text, in a fallback, in a card', () => {
+    const wants = (props: Parameters<typeof element>[1], type = 'heading') =>
+      of(
+        'missing-field',
+        findings([base, frame('t', [TOOLS], { body: use('T') })], [BODY, titled('T', element(type, props, 'probe'))]),
+      )
+    expect(wants({ text: field('maker') })).toEqual([])
+    expect(wants({ text: field('gone') })).toEqual([
+      { kind: 'missing-field', layout: 'T', node: 'probe', field: 'gone', type: 'tool' },
+    ])
+    expect(
+      wants({ text: { type: 'doc', content: [{ type: 'field', attrs: { value: field('gone') } }] } }, 'text'),
+    ).toHaveLength(1)
+    expect(wants({ text: field('maker', { fallback: field('gone') }) })).toHaveLength(1)
+    expect(wants({ text: { kind: 'field', of: 'reference', via: 'twin', field: 'title' } })).toEqual([])
+    expect(wants({ text: { kind: 'field', of: 'reference', via: 'gone', field: 'title' } })).toHaveLength(1)
+    expect(wants({ text: { kind: 'field', of: 'term', via: 'dome', field: 'constructor' } })).toHaveLength(1)
+    const grid = titled('G', element('entry-grid', { source: 'page', card: 'K' }))
+    const card = layout('K', 'card', row(column(12, element('heading', { text: field('maker') }, 'probe'))))
+    const archive = frame('a', [{ kind: 'type-archives', type: 'note' }], { body: use('G') })
+    expect(of('missing-field', findings([base, archive], [BODY, grid, card]))).toEqual([
+      { kind: 'missing-field', layout: 'K', node: 'probe', field: 'maker', type: 'note' },
+    ])
+  })
+
+  test('missing field: in a test of a frame', () => {
+    const test = (type: string | null, name: string) =>
+      of(
+        'missing-field',
+        findings([
+          base,
+          frame(
+            'f',
+            [{ kind: 'entries', type, where: [{ kind: 'field', field: name, op: 'is-empty', value: null }] }],
+            { header: { kind: 'empty' } },
+          ),
+        ]),
+      )
+    expect(test('tool', 'maker')).toEqual([])
+    expect(test('note', 'maker')).toEqual([{ kind: 'missing-field', frame: 'f', field: 'maker', type: 'note' }])
+    expect(test(null, 'maker')).toEqual([])
+    expect(test(null, 'picture')).toEqual([])
+    expect(test(null, 'gone')).toHaveLength(1)
+  })
+
+  test('no title: none, or more than one; the plain body has its own', () => {
+    const none = layout('N', 'body', row(column(12, element('entry-content'))))
+    expect(
+      of(
+        'no-title',
+        findings([base, frame('n', [{ kind: 'page', page: 'entry:visit' }], { body: use('N') })], [BODY, none]),
+      ),
+    ).toEqual([{ kind: 'no-title', titles: 0, pages: ['entry:visit'] }])
+    const intro = layout('I', 'intro', row(column(12, element('heading', { level: '1' }))))
+    expect(
+      of(
+        'no-title',
+        findings([base, frame('i', [{ kind: 'page', page: 'entry:visit' }], { intro: use('I') })], [BODY, intro]),
+      ),
+    ).toEqual([{ kind: 'no-title', titles: 2, pages: ['entry:visit'] }])
+    expect(
+      of('no-title', findings([frame('i', [{ kind: 'page', page: 'entry:visit' }], { intro: use('I') })], [intro])),
+    ).toEqual([])
+  })
+
+  test('plain body: pages of a designed site that no frame gives a body', () => {
+    expect(of('plain-body', findings([frame('t', [TOOLS], { body: use('B') })]))[0]!.pages).toContain('entry:note')
+  })
+})
+
+test('dangling: targets, layouts, and all that layouts and entries name', () => {
+  const frames = [
+    base,
+    frame(
+      'f',
+      [
+        { kind: 'page', page: 'entry:gone' },
+        { kind: 'type', type: 'gone' },
+        { kind: 'term-pages', taxonomy: 'gone' },
+      ],
+      { header: use('gone'), footer: use('B') },
+      {
+        except: [
+          {
+            kind: 'entries',
+            type: 'tool',
+            where: [
+              { kind: 'term', taxonomy: 'dome', terms: ['gone', 'east'], below: false },
+              { kind: 'person', people: ['gone'] },
+              { kind: 'below', entries: ['gone'] },
+            ],
+          },
+        ],
+        offeredTo: ['gone'],
+      },
+    ),
+  ]
+  const broken = titled(
+    'B',
+    element('menu', { menu: 'gone' }),
+    element('image', { picture: 'gone' }),
+    element('image', { picture: field('picture', { fallback: 'gone' }) }),
+    element('entry-grid', { type: 'gone', card: 'gone' }),
+    element('button', { link: { page: 'entry:gone' } }),
+  )
+  const catalogue = new Catalogue(
+    smallSite([{ ...refractor, chosenFrame: 'gone' }, entry('x', 'tool', { chosenFrame: 'base' })]),
+  )
+  const found = of('dangling', findings(frames, [broken], catalogue))
+  expect(found.map((f) => [f.what, f.frame ?? f.layout ?? f.entry])).toEqual([
+    ['page', 'f'],
+    ['type', 'f'],
+    ['taxonomy', 'f'],
+    ['term', 'f'],
+    ['person', 'f'],
+    ['page', 'f'],
+    ['type', 'f'],
+    ['layout', 'f'],
+    ['wrong-region', 'f'],
+    ['menu', 'B'],
+    ['picture', 'B'],
+    ['picture', 'B'],
+    ['type', 'B'],
+    ['card', 'B'],
+    ['page', 'B'],
+    ['frame', 'refractor'],
+    ['frame', 'x'],
+  ])
+})
