@@ -31,6 +31,11 @@ export const PROBLEMS = {
   'frame-shape': [422, 'This frame cannot be read: {why}.'],
   'frame-target': [422, '{why}. Choose another target or remove this one.'],
   'frame-circumstance': [422, '{why}. Correct the circumstance or remove it.'],
+  'parcel-shape': [422, 'This is not a parcel that can be read: {why}. Nothing was stored.'],
+  'parcel-newer': [
+    422,
+    'This parcel has format {format}, and this installation reads format {known}. Update it first. Nothing was stored.',
+  ],
   'name-missing': [422, 'Give it a name of 1 to {most} characters.'],
   'layout-unknown': [404, 'There is no layout with the id {id}. It may have been removed.'],
   'frame-unknown': [404, 'There is no frame with the id {id}. It may have been removed.'],

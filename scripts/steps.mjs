@@ -71,12 +71,29 @@ function sourceHash() {
   return hash(files.map((f) => `${f.slice(ROOT.length)} ${hash(readFileSync(f))}`).join('\n'))
 }
 
-/** Builds the server and the studio, unless the sources are those it was built from. */
+/** The command line runs on its own, over the packages that are installed. */
+function buildCommand() {
+  const entry = join(ROOT, 'server', 'cli.ts')
+  const out = join(ROOT, '.output', 'cli.mjs')
+  return run('npx', [
+    'esbuild',
+    entry,
+    '--bundle',
+    '--platform=node',
+    '--format=esm',
+    '--target=node20',
+    '--packages=external',
+    `--outfile=${out}`,
+    '--log-level=warning',
+  ])
+}
+
+/** Builds the server, the studio and the command, unless the sources are those they were built from. */
 export function build() {
   const wanted = sourceHash()
   if (existsSync(BUILT) && readFileSync(BUILT, 'utf8') === wanted) return
   console.log('Building the server and the studio. This takes about a minute.')
-  if (run('npx', ['nuxt', 'build']) !== 0) {
+  if (run('npx', ['nuxt', 'build']) !== 0 || buildCommand() !== 0) {
     console.error('The build failed; what it said stands above.')
     process.exit(1)
   }

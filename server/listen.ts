@@ -7,6 +7,7 @@ import { StartError } from './database/open'
 import { closeInstallation, installation } from './services/installation'
 import { log } from './services/log'
 import { answerVisitor, isStudioAddress } from './services/visitors'
+import { whoAsks } from './utils/who'
 
 const GRACE = 5_000
 
@@ -48,7 +49,7 @@ export async function listen(): Promise<void> {
   const site = await installation(hashPassword)
   const server = createServer((request: IncomingMessage, response: ServerResponse) => {
     if (isStudioAddress(request.url ?? '/')) void studio(request, response)
-    else answerVisitor(site, request, response)
+    else answerVisitor(site, request, response, whoAsks)
   })
   process.on('unhandledRejection', (error) =>
     log('error', 'unhandled', { error: String((error as Error)?.stack ?? error) }),

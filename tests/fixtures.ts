@@ -238,8 +238,6 @@ export function drawElement(
     ...options,
   })
   const html = compiled.draw(scene, {
-    page: pageKey,
-    candidates: [],
     regions: {
       header: { shown: { kind: 'none' }, by: null },
       intro: { shown: { kind: 'none' }, by: null },

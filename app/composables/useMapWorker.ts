@@ -1,36 +1,54 @@
-import type { OutcomeTable, Request, Rules } from '#core/frames'
+import type { Finding } from '#core/checks'
+import type { Design, OutcomeTable, Request, Rules } from '#core/frames'
 import type { Site } from '#core/site'
 import MapWorker from '~/workers/map.worker?worker'
 import type { FromMap, ToMap } from '~/workers/map.worker'
 
+type Question = Extract<ToMap, { call: number }>
+
 let worker: Worker | null = null
 let told: Site | null = null
 let calls = 0
-const waiting = new Map<number, (table: OutcomeTable) => void>()
+const waiting = new Map<number, (answer: FromMap) => void>()
 
 function started(): Worker {
   if (worker) return worker
   worker = new MapWorker()
   worker.onmessage = ({ data }: MessageEvent<FromMap>) => {
-    waiting.get(data.call)?.(data.table)
+    waiting.get(data.call)?.(data)
     waiting.delete(data.call)
   }
   return worker
 }
 
-/** The outcome of every page under some rules, computed off the main thread. */
-export function tabulateAside(site: Site, rules: Rules, request: Request): Promise<OutcomeTable> {
-  const post = (message: ToMap) => started().postMessage(message)
+/** Messages are copied by the browser, which cannot copy what Vue has made reactive. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+function ask(site: Site, question: (call: number) => Question): Promise<FromMap> {
   if (told !== site) {
     told = site
-    post({ kind: 'site', site: JSON.parse(JSON.stringify(site)) as Site })
+    started().postMessage({ kind: 'site', site: plain(site) } satisfies ToMap)
   }
   const call = ++calls
-  const answer = new Promise<OutcomeTable>((done) => waiting.set(call, done))
-  const plain = JSON.parse(JSON.stringify({ frames: rules.frames, request })) as Pick<
-    Extract<ToMap, { kind: 'tabulate' }>,
-    'frames' | 'request'
-  >
-  post({ kind: 'tabulate', call, ...plain, layoutRegions: [...rules.layoutRegions] })
+  const answer = new Promise<FromMap>((done) => waiting.set(call, done))
+  started().postMessage(question(call))
   return answer
+}
+
+/** The outcome of every page under some rules, computed off the main thread. */
+export async function tabulateAside(site: Site, rules: Rules, request: Request): Promise<OutcomeTable> {
+  const answer = await ask(site, (call) => ({
+    kind: 'tabulate',
+    call,
+    frames: plain([...rules.frames]),
+    layoutRegions: [...rules.layoutRegions],
+    request: plain(request),
+  }))
+  return (answer as Extract<FromMap, { table: OutcomeTable }>).table
+}
+
+/** Everything in a design that will not do what was meant, found off the main thread. */
+export async function checkAside(site: Site, design: Design, request: Request): Promise<Finding[]> {
+  const answer = await ask(site, (call) => ({ kind: 'check', call, design: plain(design), request: plain(request) }))
+  return (answer as Extract<FromMap, { findings: Finding[] }>).findings
 }

@@ -1,28 +1,73 @@
-import { type Frame, type OutcomeTable, type Request, tabulate } from '#core/frames'
+import { type Finding, checkDesign } from '#core/checks'
+import {
+  CompiledRules,
+  type Design,
+  type Frame,
+  type OutcomeTable,
+  type Request,
+  type Rules,
+  retabulate,
+  tabulate,
+} from '#core/frames'
 import type { LayoutRegion } from '#core/layouts'
 import { Catalogue, type Id, type Site } from '#core/site'
 
-/** Resolves every page off the main thread. It is told the site once, then asked for tables. */
+/** Resolves and checks every page off the main thread. It is told the site once, then asked. */
 
 export type ToMap =
   | { kind: 'site'; site: Site }
   | { kind: 'tabulate'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; request: Request }
+  | { kind: 'check'; call: number; design: Design; request: Request }
 
-export interface FromMap {
-  call: number
+export type FromMap = { call: number; table: OutcomeTable } | { call: number; findings: Finding[] }
+
+interface Kept {
+  compiled: CompiledRules
+  /** Layouts and request, which must be the same for the table to be built upon. */
+  around: string
   table: OutcomeTable
 }
 
 let catalogue: Catalogue | null = null
+let kept: Kept | null = null
+
+/** The one frame that differs; null when several do, undefined when none does. */
+function onlyChange(before: Rules, after: Rules): Id | null | undefined {
+  const old = new Map(before.frames.map((f) => [f.id, JSON.stringify(f)]))
+  const changed = new Set<Id>()
+  for (const frame of after.frames) {
+    if (old.get(frame.id) !== JSON.stringify(frame)) changed.add(frame.id)
+    old.delete(frame.id)
+  }
+  for (const id of old.keys()) changed.add(id)
+  return changed.size > 1 ? null : [...changed][0]
+}
+
+/** The table, computed from the one before where a single frame has changed since. */
+function tableFor(rules: Rules, request: Request, site: Catalogue): OutcomeTable {
+  const around = JSON.stringify([[...rules.layoutRegions], request])
+  const change = kept && kept.around === around ? onlyChange(kept.compiled.rules, rules) : null
+  if (kept && change === undefined) return kept.table
+  const compiled = new CompiledRules(rules, site)
+  const table =
+    kept && change ? retabulate(kept.table, kept.compiled, compiled, change, request) : tabulate(compiled, request)
+  kept = { compiled, around, table }
+  return table
+}
 
 self.onmessage = ({ data }: MessageEvent<ToMap>) => {
   if (data.kind === 'site') {
     catalogue = new Catalogue(data.site)
+    kept = null
     return
   }
   if (!catalogue) return
-  const rules = { frames: data.frames, layoutRegions: new Map(data.layoutRegions) }
-  const table = tabulate(rules, catalogue, data.request)
-  const answer: FromMap = { call: data.call, table }
-  self.postMessage(answer, { transfer: [table.cells.buffer, table.deciders.buffer] })
+  const answer: FromMap =
+    data.kind === 'tabulate'
+      ? {
+          call: data.call,
+          table: tableFor({ frames: data.frames, layoutRegions: new Map(data.layoutRegions) }, data.request, catalogue),
+        }
+      : { call: data.call, findings: checkDesign(data.design, catalogue, data.request) }
+  self.postMessage(answer)
 }

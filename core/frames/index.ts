@@ -20,3 +20,4 @@ export { CompiledRules, resolve, resolveFully, dependsOn, factsOfAll } from './c
 export * from './table'
 export { groupPages, mapRows, type PageGroup, type MapRow, type Cell } from './rows'
 export { targetChoices, findChoices, type TargetChoice } from './choices'
+export { lossWords, nearWords } from './why-words'

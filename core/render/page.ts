@@ -24,11 +24,10 @@ export function hasTitle(layout: Layout): boolean {
   return elementsOf(layout).some((e) => e.type === 'heading' && e.props.level === '1')
 }
 
-/** What a page answers: the document, the CSS inside it, and whether it is for this visitor alone. */
+/** A drawn page: the document, and the CSS inside it. */
 export interface DrawnPage {
   html: string
   css: string
-  personal: boolean
 }
 
 /**
@@ -42,11 +41,15 @@ export class CompiledDesign {
   private readonly plain = new Map<string, Program>()
   private readonly css = new Map<string, string>()
 
+  /** True when any layout reads the visitor, so that who is signed in must be known. */
+  readonly readsVisitor: boolean
+
   constructor(
     readonly design: Design,
     withIds?: Id,
   ) {
     this.programs = new Map(design.layouts.map((l) => [l.id, programOf(l, { ids: l.id === withIds })]))
+    this.readsVisitor = [...this.programs.values()].some((p) => p.personal)
     this.titled = new Set(design.layouts.filter(hasTitle).map((l) => l.id))
     this.cards = new Map([...this.programs].filter(([, p]) => p.region === 'card'))
   }
@@ -63,7 +66,7 @@ export class CompiledDesign {
   }
 
   /** The program of each region of a page; none where the region is empty. */
-  regionsOf(page: Page, outcome: Outcome): Partial<Record<Region, Program>> {
+  regionsOf(page: Page, outcome: Pick<Outcome, 'regions'>): Partial<Record<Region, Program>> {
     const found: Partial<Record<Region, Program>> = {}
     for (const region of REGIONS) {
       const { shown } = outcome.regions[region]
@@ -100,12 +103,12 @@ export class CompiledDesign {
   }
 
   /** Draws a whole page. */
-  draw(scene: Scene, outcome: Outcome): DrawnPage {
+  draw(scene: Scene, outcome: Pick<Outcome, 'regions'>): DrawnPage {
     const programs = this.regionsOf(scene.page, outcome)
     const list = REGIONS.flatMap((r) => programs[r] ?? [])
     const css = this.cssFor(list)
     const html = document(scene, css, programs)
-    return { html, css, personal: list.some((p) => p.personal) }
+    return { html, css }
   }
 }
 

@@ -1,5 +1,9 @@
 import type { Entry, Menu, PageType, Person, Picture, Site, SiteSettings, Taxonomy, Term } from '../../core/site'
+import type { Transaction } from 'kysely'
 import type { Database } from './open'
+import type { Tables } from './schema'
+
+type Db = Database | Transaction<Tables>
 
 const parse = <T>(text: string): T => JSON.parse(text) as T
 
@@ -57,6 +61,38 @@ export async function writeSite(db: Database, site: Site): Promise<void> {
         .execute()
     }
   })
+}
+
+/** An entry with the revision it stands at; null when there is none. */
+export async function readEntry(db: Db, id: string): Promise<{ entry: Entry; revision: number } | null> {
+  const row = await db
+    .selectFrom('entries')
+    .select(['doc', 'published', 'revision'])
+    .where('id', '=', id)
+    .executeTakeFirst()
+  return row ? { entry: { ...parse<Entry>(row.doc), published: row.published === 1 }, revision: row.revision } : null
+}
+
+/** Stores an entry at its next revision, and says that the content has changed. */
+export async function updateEntry(db: Db, entry: Entry, revision: number): Promise<void> {
+  const values = { doc: JSON.stringify(entry), published: Number(entry.published), revision }
+  await db.updateTable('entries').set(values).where('id', '=', entry.id).execute()
+  await touchContent(db)
+}
+
+export async function updateSettings(db: Db, settings: SiteSettings): Promise<void> {
+  await db
+    .updateTable('site')
+    .set({ settings: JSON.stringify(settings) })
+    .execute()
+  await touchContent(db)
+}
+
+async function touchContent(db: Db): Promise<void> {
+  await db
+    .updateTable('site')
+    .set((e) => ({ content_version: e('content_version', '+', 1) }))
+    .execute()
 }
 
 export async function writePicture(db: Database, picture: Picture, mime: string, bytes: Buffer): Promise<void> {

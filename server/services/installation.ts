@@ -2,7 +2,9 @@ import { resolve } from 'node:path'
 import { type Database, openDatabase } from '../database/open'
 import { Content } from './content'
 import { Draft } from './draft'
+import { Entries } from './entries'
 import { log } from './log'
+import { Parcels } from './parcels'
 import { Published } from './published'
 import { Releases } from './release'
 import { seedDemo } from './seed'
@@ -14,6 +16,8 @@ export interface Installation {
   content: Content
   draft: Draft
   releases: Releases
+  entries: Entries
+  parcels: Parcels
   published: Published
   attempts: AttemptLimit
 }
@@ -32,7 +36,9 @@ async function open(hash: (password: string) => Promise<string>): Promise<Instal
   const releases = new Releases(db, draft, () => content.catalogue)
   const published = new Published(content)
   published.swap(await releases.latestDesign())
-  return { db, content, draft, releases, published, attempts: new AttemptLimit() }
+  const entries = new Entries(db, draft, () => content.catalogue)
+  const parcels = new Parcels(db, draft, () => content.catalogue)
+  return { db, content, draft, releases, entries, parcels, published, attempts: new AttemptLimit() }
 }
 
 let opened: Promise<Installation> | null = null
@@ -42,6 +48,12 @@ export function installation(hash?: (password: string) => Promise<string>): Prom
   return (opened ??= open(
     hash ?? (() => Promise.reject(new Error('The demo cannot be made here: no way to hash passwords.'))),
   ))
+}
+
+/** After a change of content: everything that was made from it is made anew. */
+export async function contentChanged(site: Installation): Promise<void> {
+  await site.content.reload()
+  site.published.refresh()
 }
 
 export async function closeInstallation(): Promise<void> {

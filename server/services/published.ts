@@ -1,10 +1,19 @@
 import { createHash } from 'node:crypto'
 import { gzipSync } from 'node:zlib'
-import { type Design, type Outcome, type Request, resolveInTurn, rulesOf } from '../../core/frames'
+import {
+  type Circumstance,
+  CompiledRules,
+  type Design,
+  type Request,
+  dependsOn,
+  resolve,
+  rulesOf,
+} from '../../core/frames'
 import { CompiledDesign, type SceneOptions, sceneOf } from '../../core/render'
 import type { Page } from '../../core/site'
 import { PLAIN_HOUSE } from '../../core/styles'
 import type { Content } from './content'
+import { DEVICE_HEADERS, DEVICE_HINTS } from './device'
 import { searchEntries } from './search'
 
 /** An answer as it goes out: status, headers, and the body plain and compressed. */
@@ -14,6 +23,14 @@ export interface Ready {
   etag: string
   body: Buffer
   gzip: Buffer
+}
+
+/** What must be known about whoever asks before a page can be drawn. */
+export interface Needs {
+  device: boolean
+  /** Who is signed in: for a circumstance, or for a field of the visitor. */
+  session: boolean
+  date: boolean
 }
 
 const BARE: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }
@@ -46,26 +63,58 @@ export function readyOf(status: number, headers: Record<string, string>, body: B
   }
 }
 
+function needsOf(kinds: ReadonlySet<Circumstance['kind']>, readsVisitor: boolean): Needs {
+  return {
+    device: kinds.has('device'),
+    session: readsVisitor || kinds.has('role') || kinds.has('signed-in'),
+    date: kinds.has('date'),
+  }
+}
+
+/**
+ * What caches may do with an answer. Every copy asks again before it is used, so a change of the date is seen;
+ * what depends on who is signed in is never shared.
+ */
+function cacheHeaders({ device, session }: Needs): Record<string, string> {
+  const vary = ['accept-encoding', ...(device ? [DEVICE_HEADERS] : []), ...(session ? ['cookie'] : [])]
+  return {
+    'cache-control': session ? 'private, no-cache' : 'public, max-age=0, must-revalidate',
+    vary: vary.join(', '),
+    ...(device && { 'accept-ch': DEVICE_HINTS }),
+  }
+}
+
 /**
  * The published site: one released design, compiled and held in memory, over the content. Pages that every
  * visitor gets alike are kept ready as they go out; a release or a change of content drops them all.
  */
 export class Published {
   private compiled = new CompiledDesign(BARE)
+  private rules: CompiledRules
   private readonly ready = new Map<string, Ready>()
   private readonly policies = new Map<string, string>()
+  private readonly needed = new Map<Page, Needs>()
 
-  constructor(private readonly content: Content) {}
+  constructor(private readonly content: Content) {
+    this.rules = this.compileRules()
+  }
+
+  private compileRules(): CompiledRules {
+    return new CompiledRules(rulesOf(this.compiled.design), this.content.catalogue)
+  }
 
   /** Swaps the design in one step; answers under way finish with the old one. */
   swap(design: Design | null): void {
     this.compiled = new CompiledDesign(design ?? BARE)
-    this.forget()
+    this.refresh()
   }
 
-  forget(): void {
+  /** Takes over a change of content. */
+  refresh(): void {
+    this.rules = this.compileRules()
     this.ready.clear()
     this.policies.clear()
+    this.needed.clear()
   }
 
   /** The page kept ready for an address without parameters. */
@@ -84,36 +133,37 @@ export class Published {
     return redirect === undefined ? { page: catalogue.notFound } : { redirect }
   }
 
+  /** What a page depends on besides its address. */
+  needs(page: Page): Needs {
+    let needs = this.needed.get(page)
+    if (!needs) this.needed.set(page, (needs = needsOf(dependsOn(this.rules, page), this.compiled.readsVisitor)))
+    return needs
+  }
+
   /** Draws a page for a request. `address` is where it was asked for; a shared page is kept ready there. */
-  draw(page: Page, address: string, request: Request): Ready {
+  draw(page: Page, address: string, request: Request, visitorName = ''): Ready {
     const { catalogue, formats } = this.content
-    const { compiled } = this
-    const outcome = resolveInTurn(rulesOf(compiled.design), catalogue, page, request)
-    const drawn = compiled.draw(sceneOf(catalogue, formats, page, this.optionsFor(page, request)), outcome)
-    const shared = !drawn.personal && this.isShared(outcome)
+    const outcome = resolve(this.rules, page, request)
+    const drawn = this.compiled.draw(
+      sceneOf(catalogue, formats, page, this.optionsFor(page, request, visitorName)),
+      outcome,
+    )
+    const needs = this.needs(page)
     const headers = {
       'content-type': 'text/html; charset=utf-8',
       'content-security-policy': this.policy(drawn.css),
-      'cache-control': shared ? 'public, max-age=0, must-revalidate' : 'private, no-store',
-      vary: 'accept-encoding',
+      ...cacheHeaders(needs),
     }
     const ready = readyOf(page.kind === 'not-found' ? 404 : 200, headers, Buffer.from(drawn.html))
-    if (shared && page.address === address && Object.keys(request.parameters).length === 0)
-      this.ready.set(address, ready)
+    const shared = !needs.device && !needs.session && !needs.date && Object.keys(request.parameters).length === 0
+    if (shared && page.address === address) this.ready.set(address, ready)
     return ready
   }
 
-  private optionsFor(page: Page, { role, parameters }: Request): SceneOptions {
+  private optionsFor(page: Page, { role, parameters }: Request, name: string): SceneOptions {
     const query = page.kind === 'search' ? (parameters.q ?? '').slice(0, 200) : ''
     const found = query ? searchEntries(this.content.catalogue, query) : []
-    return { visitor: { role, name: '' }, query, found, cards: this.compiled.cards }
-  }
-
-  /** True when no circumstance but an address parameter can make another visitor's page differ. */
-  private isShared(outcome: Outcome): boolean {
-    const { frames } = this.compiled.design
-    const personal = frames.some((f) => f.on && f.onlyWhen.some((c) => c.kind !== 'parameter'))
-    return !personal && outcome.candidates.every((c) => c.frame.onlyWhen.every((o) => o.kind === 'parameter'))
+    return { visitor: { role, name }, query, found, cards: this.compiled.cards }
   }
 
   private policy(css: string): string {

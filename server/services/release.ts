@@ -1,4 +1,5 @@
 import { type Design, frameName, namesFrom } from '../../core/frames'
+import { canonical } from '../../core/formats'
 import { fail } from '../../core/problems'
 import type { Catalogue } from '../../core/site'
 import type { Change, ReleaseNote, ReleasesAnswer } from '../../shared/api/types'
@@ -7,15 +8,6 @@ import { insertRelease, readLatestRelease, readReleases } from '../database/rele
 import type { Draft } from './draft'
 
 const NOTHING: Pick<Design, 'layouts' | 'frames'> = { layouts: [], frames: [] }
-
-/** Documents compare by what they say, not by the order in which they say it. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_, v: unknown) =>
-    typeof v === 'object' && v !== null && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  )
-}
 
 function compare<T extends { id: string }>(
   what: Change['what'],

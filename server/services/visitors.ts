@@ -1,9 +1,10 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import type { Request } from '../../core/frames'
+import { deviceOf } from './device'
 import { log } from './log'
 import type { Installation } from './installation'
 import { pictureAt } from './pictures'
-import { type Ready, SITE_HEADERS } from './published'
+import { type Needs, type Ready, SITE_HEADERS } from './published'
 
 /** Addresses that belong to the studio and its parts; all others are the published site's. */
 const STUDIO = /^\/(studio|api|_nuxt|_of|__nuxt|_vfs|_ipx)(\/|$|[?.])/
@@ -48,46 +49,73 @@ function readPath(pathname: string): string | null {
   }
 }
 
-function requestOf(parameters: URLSearchParams): Request {
-  return {
-    role: 'visitor',
-    signedIn: false,
-    device: 'desktop',
-    parameters: Object.fromEntries([...parameters].slice(0, 50)),
+/** Who is signed in to the site, told by whoever can read the session; null for a visitor. */
+export type WhoAsks = (
+  request: IncomingMessage,
+  response: ServerResponse,
+) => Promise<{ role: string; name: string } | null>
+
+interface Asked {
+  request: Request
+  name: string
+}
+
+/** Finds out about whoever asks only what the page depends on. */
+async function askedBy(
+  needs: Needs,
+  url: URL,
+  request: IncomingMessage,
+  response: ServerResponse,
+  who: WhoAsks,
+): Promise<Asked> {
+  const visitor = needs.session ? await who(request, response) : null
+  const asked: Request = {
+    role: visitor?.role ?? 'visitor',
+    signedIn: visitor !== null,
+    device: needs.device ? deviceOf(request.headers) : 'desktop',
+    parameters: Object.fromEntries([...url.searchParams].slice(0, 50)),
     at: Date.now(),
   }
+  return { request: asked, name: visitor?.name ?? '' }
 }
 
 async function answerSlowly(
-  installation: Installation,
+  site: Installation,
   request: IncomingMessage,
   response: ServerResponse,
+  who: WhoAsks,
 ): Promise<void> {
   const url = new URL(request.url ?? '/', 'http://site')
   const path = readPath(url.pathname)
   if (path === null) return plain(response, 400, 'This address cannot be read.')
   if (path.startsWith('/pictures/')) {
-    const picture = await pictureAt(installation.db, path).catch(() => null)
+    const picture = await pictureAt(site.db, path).catch(() => null)
     if (picture) return send(request, response, picture)
   }
-  const { published } = installation
+  const { published } = site
   const found = published.find(path)
   if ('redirect' in found) return redirect(response, 308, encodeURI(found.redirect) + url.search)
-  send(request, response, published.draw(found.page, path, requestOf(url.searchParams)))
+  const asked = await askedBy(published.needs(found.page), url, request, response, who)
+  send(request, response, published.draw(found.page, path, asked.request, asked.name))
 }
 
 /**
  * Answers a visitor of the published site: at once when the page is kept ready, else by drawing it. Stands in
  * front of Nitro, whose stack a ready page need not enter.
  */
-export function answerVisitor(installation: Installation, request: IncomingMessage, response: ServerResponse): void {
+export function answerVisitor(
+  site: Installation,
+  request: IncomingMessage,
+  response: ServerResponse,
+  who: WhoAsks,
+): void {
   if (request.method !== 'GET' && request.method !== 'HEAD') {
     request.resume()
     return plain(response, 405, 'This address answers GET and HEAD only.', { allow: 'GET, HEAD' })
   }
-  const ready = installation.published.readyAt(request.url ?? '/')
+  const ready = site.published.readyAt(request.url ?? '/')
   if (ready) return send(request, response, ready)
-  answerSlowly(installation, request, response).catch((error: unknown) => {
+  answerSlowly(site, request, response, who).catch((error: unknown) => {
     log('error', 'page-failed', { address: request.url, error: String((error as Error)?.stack ?? error) })
     if (!response.headersSent) plain(response, 500, 'Something went wrong while this page was drawn. Please try again.')
   })

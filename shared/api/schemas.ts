@@ -2,8 +2,19 @@ import { type Schema, array, mixed, number, object, string } from 'yup'
 import type { Frame } from '../../core/frames'
 import type { Edit, Layout } from '../../core/layouts'
 import { LAYOUT_REGIONS } from '../../core/layouts'
+import type { Choice, Parcel } from '../../core/formats'
+import type { Entry, HomeChoice } from '../../core/site'
 import { refuseEdit } from './edits'
-import type { EditsInput, FrameInput, NewLayoutInput, ReleaseInput, SignInInput } from './types'
+import type {
+  EditsInput,
+  EntryInput,
+  FrameInput,
+  HomeInput,
+  ImportInput,
+  NewLayoutInput,
+  ReleaseInput,
+  SignInInput,
+} from './types'
 
 /** What the server accepts. The core judges documents; these judge what surrounds them. */
 
@@ -66,6 +77,51 @@ export const frameSchema = typed<FrameInput>(
     frame: mixed<Frame>()
       .test('frame', 'A frame is missing', (value) => typeof value === 'object' && value !== null)
       .required('A frame is missing'),
+  }),
+)
+
+export const entrySchema = typed<EntryInput>(
+  object({
+    revision: revision(),
+    entry: mixed<Entry>()
+      .test('entry', 'An entry is missing', (value) => typeof value === 'object' && value !== null)
+      .required('An entry is missing'),
+  }),
+)
+
+export const homeSchema = typed<HomeInput>(
+  object({
+    home: mixed<HomeChoice>()
+      .test('home', 'Home shows an entry or an archive', (value) => {
+        const choice = value as Partial<Record<'kind' | 'entry' | 'type', unknown>> | undefined
+        return (
+          (choice?.kind === 'entry' && typeof choice.entry === 'string') ||
+          (choice?.kind === 'archive' && typeof choice.type === 'string')
+        )
+      })
+      .required('Choose what home shows'),
+  }),
+)
+
+const choice = mixed<Choice>().test('choice', 'A choice is to keep, to drop, or to use something else', (value) => {
+  const c = value as { do?: unknown; id?: unknown } | undefined
+  return (
+    c?.do === 'keep' || c?.do === 'drop' || (c?.do === 'use' && typeof c.id === 'string' && /^[\w:-]{1,80}$/.test(c.id))
+  )
+})
+
+export const importSchema = typed<ImportInput>(
+  object({
+    parcel: mixed<Parcel>().required('A parcel is missing'),
+    choices: mixed<Record<string, Choice>>()
+      .default({})
+      .test(
+        'choices',
+        'The choices cannot be read',
+        (value) =>
+          typeof value === 'object' && value !== null && Object.values(value).every((c) => choice.isValidSync(c)),
+      ),
+    leaveOut: array(string().strict().max(100).required()).max(5000).default([]),
   }),
 )
 

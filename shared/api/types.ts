@@ -1,7 +1,8 @@
-import type { Design, Frame } from '../../core/frames'
-import type { Layout, LogRecord, Pending } from '../../core/layouts'
+import type { Design, Frame, Request, Shown } from '../../core/frames'
+import type { Layout, LogRecord, Pending, Region } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
-import type { RichDoc, Site } from '../../core/site'
+import type { Choice, ImportPlan, Parcel } from '../../core/formats'
+import type { Entry, HomeChoice, RichDoc, Site } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 
 /** What the studio and the server say to each other at /api, declared once. */
@@ -64,6 +65,27 @@ export const CONTENT_LATER: RichDoc = {
 export interface ContentAnswer {
   id: string
   content: RichDoc | null
+}
+
+/** An entry as it is edited, with the revision it stands at. */
+export interface EntryAnswer {
+  entry: Entry
+  revision: number
+}
+
+export interface EntryInput {
+  entry: Entry
+  revision: number
+}
+
+/** With status 409: the entry as it stands now. */
+export interface StaleEntryAnswer {
+  problem: Problem
+  current: EntryAnswer
+}
+
+export interface HomeInput {
+  home: HomeChoice
 }
 
 export interface NewLayoutInput {
@@ -134,6 +156,32 @@ export interface ReleasesAnswer {
 export interface ReleaseInput {
   note: string
 }
+
+/** Why a page shows what it shows, for programs and people: ids, and the same in words. */
+export interface WhyAnswer {
+  page: { key: string; address: string; title: string }
+  design: 'released' | 'draft'
+  request: Request
+  regions: Record<Region, WhyRegionAnswer>
+  near: { frame: string; name: string; why: string }[]
+}
+
+export interface WhyRegionAnswer {
+  shown: Shown
+  says: string
+  by: { frame: string; name: string } | null
+  losers: { frame: string; name: string; rule: string; why: string }[]
+}
+
+export interface ImportInput {
+  parcel: Parcel
+  /** What to do about each thing that does not fit, by its key; what is not named is kept. */
+  choices: Record<string, Choice>
+  /** Keys of the items to leave out: `layout ID`, `frame ID`, `house house`. */
+  leaveOut: string[]
+}
+
+export type ImportPlanAnswer = ImportPlan
 
 export interface ErrorAnswer {
   problem: Problem

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { type NearMiss, frameName } from '#core/frames'
-import { nearWords } from '~/composables/useWhyWords'
+import { type NearMiss, frameName, nearWords } from '#core/frames'
 import { useMap } from '~/stores/map'
 
 defineProps<{ near: NearMiss[] }>()

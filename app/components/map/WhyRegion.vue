@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { type RegionOutcome, type Standing, frameName, targetName } from '#core/frames'
+import { type RegionOutcome, type Standing, frameName, lossWords } from '#core/frames'
 import type { Region } from '#core/layouts'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
-import { lossWords } from '~/composables/useWhyWords'
 
 const props = defineProps<{ region: Region; outcome: RegionOutcome & { standings: Standing[] } }>()
 
@@ -20,7 +19,7 @@ const winner = computed(() => props.outcome.standings.find((s) => s.loss === nul
 const losers = computed(() => props.outcome.standings.filter((s) => s.loss !== null && s.loss.kind !== 'passed'))
 const sayName = (s: Standing) => (s.say.kind === 'use' ? design.layoutName(s.say.layout) : 'left empty')
 const name = (s: Standing) => (map.names ? frameName(s.candidate.frame, map.names) : '')
-const words = (s: Standing) => (winner.value && map.names ? lossWords(s, winner.value, map.names, targetName) : '')
+const words = (s: Standing) => (winner.value && map.names ? lossWords(s, winner.value, map.names) : '')
 </script>
 
 <template>

@@ -2,6 +2,7 @@ import { chmodSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'nod
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { makeDemo } from '#demo/index'
+import type { Circumstance } from '#core/frames'
 import type { Pending } from '#core/layouts'
 import { Catalogue } from '#core/site'
 import { readSite } from '../../../server/database/content'
@@ -147,22 +148,53 @@ describe('over the demo', () => {
     expect(published.draw(page, '/visit', VISITOR).etag).not.toBe(first.etag)
   })
 
-  test('a page that depends on who asks is not kept for others', async () => {
+  test('what a page depends on decides what caches may do with it', async () => {
     const content = new Content(db())
     await content.reload()
     const published = new Published(content)
     const { design } = makeDemo()
-    const members = frame(
-      'members',
-      [{ kind: 'every' }],
-      { header: { kind: 'empty' } },
-      { onlyWhen: [{ kind: 'role', roles: ['member'] }] },
-    )
-    published.swap({ ...design, frames: [...design.frames, members] })
     const page = content.catalogue.pageAt('/visit')!
-    expect(published.draw(page, '/visit', VISITOR).headers['cache-control']).toBe('private, no-store')
-    expect(published.readyAt('/visit')).toBeUndefined()
-    expect(published.draw(page, '/visit', { ...VISITOR, role: 'member' }).body.toString()).not.toContain('<header>')
+    const under = (...onlyWhen: Circumstance[]) => {
+      const extra = frame('extra', [{ kind: 'type', type: 'page' }], { header: { kind: 'empty' } }, { onlyWhen })
+      published.swap({ ...design, frames: [...design.frames, extra] })
+      const { headers } = published.draw(page, '/visit', VISITOR)
+      return {
+        cache: headers['cache-control'],
+        vary: headers.vary,
+        hints: headers['accept-ch'],
+        kept: published.readyAt('/visit') !== undefined,
+      }
+    }
+    const shared = 'public, max-age=0, must-revalidate'
+    expect(under()).toMatchObject({ cache: shared, vary: 'accept-encoding' })
+    expect(under({ kind: 'parameter', name: 'x', op: 'present', values: [] })).toEqual({
+      cache: shared,
+      vary: 'accept-encoding',
+      hints: undefined,
+      kept: true,
+    })
+    expect(under({ kind: 'device', devices: ['phone'] })).toEqual({
+      cache: shared,
+      vary: 'accept-encoding, sec-ch-ua-mobile, sec-ch-ua-platform, user-agent',
+      hints: 'Sec-CH-UA-Mobile, Sec-CH-UA-Platform',
+      kept: false,
+    })
+    expect(under({ kind: 'role', roles: ['member'] })).toEqual({
+      cache: 'private, no-cache',
+      vary: 'accept-encoding, cookie',
+      hints: undefined,
+      kept: false,
+    })
+    expect(under({ kind: 'date', from: '2026-01-01', until: null, weekdays: [] })).toMatchObject({
+      cache: shared,
+      kept: false,
+    })
+    // A frame that cannot cover the page changes nothing for it.
+    const talk = content.catalogue.pageAt('/talks/winding-for-beginners')!
+    expect(published.needs(talk)).toEqual({ device: false, session: false, date: false })
+    expect(published.draw(page, '/visit', { ...VISITOR, role: 'member' }).etag).toBe(
+      published.draw(page, '/visit', VISITOR).etag,
+    )
   })
 
   test('addresses are found with and without their slash, and what home shows leads home', async () => {

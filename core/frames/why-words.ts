@@ -1,29 +1,18 @@
-import {
-  type Candidate,
-  type FrameNames,
-  type NearMiss,
-  type Standing,
-  type Target,
-  circumstanceName,
-  frameName,
-  refinementName,
-  targetName,
-} from '#core/frames'
+import type { Candidate, NearMiss, Standing, Target } from './types'
+import { type FrameNames, circumstanceName, frameName, refinementName, targetName } from './words'
 
-type TargetWords = (target: Target, names: FrameNames) => string
-
-function coverWords({ frame, target }: Candidate, names: FrameNames, words: TargetWords): string {
-  return target < 0 ? 'the choice of the writer' : words(frame.covers[target]!, names)
+function coverWords({ frame, target }: Candidate, names: FrameNames): string {
+  return target < 0 ? 'the choice of the writer' : targetName(frame.covers[target]!, names)
 }
 
 /** Why a candidate did not decide, as a sentence that names the rule. */
-export function lossWords(standing: Standing, winner: Standing, names: FrameNames, words: TargetWords): string {
+export function lossWords(standing: Standing, winner: Standing, names: FrameNames): string {
   const { loss } = standing
   if (!loss || loss.kind === 'passed') return ''
   if (loss.kind === 'layout-missing') return 'the layout no longer exists, so the frame passes'
   if (loss.kind === 'layout-region') return 'the layout is for another region, so the frame passes'
-  const cover = coverWords(standing.candidate, names, words)
-  const by = coverWords(winner.candidate, names, words)
+  const cover = coverWords(standing.candidate, names)
+  const by = coverWords(winner.candidate, names)
   return {
     outranks: `${frameName(winner.candidate.frame, names)} outranks all others`,
     circumstances: `${cover} holds always; the other only in its circumstances`,
@@ -31,7 +20,7 @@ export function lossWords(standing: Standing, winner: Standing, names: FrameName
     refinements: `${cover} is refined by fewer facts`,
     'circumstance-count': `${cover} depends on fewer circumstances`,
     order: `${cover} stands lower on the ladder`,
-    id: `${cover} is equal in every way; the older frame decides`,
+    id: `${cover} is equal in every way; their ids settle it`,
   }[loss.rule]
 }
 

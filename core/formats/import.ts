@@ -1,0 +1,264 @@
+import type { Dangling } from '../checks'
+import { checkReferences, checkThings } from '../checks/references'
+import { CompiledRules, type Design, type Frame, type Refinement, type Target, rulesOf } from '../frames'
+import { type FieldValue, type Layout, type TreeNode, type Value, copyOf, isFieldValue, walk } from '../layouts'
+import type { Catalogue, Id } from '../site'
+import type { Parcel } from './parcel'
+
+/** What importing would do with one thing of a parcel. */
+export interface ImportItem {
+  what: 'layout' | 'frame' | 'house'
+  id: Id
+  name: string
+  state: 'new' | 'replaces' | 'same'
+}
+
+export type UnfitKind = Exclude<Dangling, 'layout' | 'wrong-region' | 'card' | 'frame'> | 'field'
+
+/** Something that the parcel names and this site does not have, with all that names it. */
+export interface Unfit {
+  /** `kind id`; choices are given under it. */
+  key: string
+  kind: UnfitKind
+  id: string
+  users: { what: 'layout' | 'frame'; id: Id }[]
+}
+
+/**
+ * What to do about something that does not fit: keep the reference (it does nothing until the thing exists, and
+ * the checks report it), drop it, or use something of this site instead.
+ */
+export type Choice = { do: 'keep' } | { do: 'drop' } | { do: 'use'; id: string }
+
+export interface ImportPlan {
+  items: ImportItem[]
+  unfit: Unfit[]
+}
+
+const same = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b)
+
+/** A document as text, the same however its keys are ordered. */
+export function canonical(value: unknown): string {
+  return JSON.stringify(value, (_, v: unknown) =>
+    typeof v === 'object' && v !== null && !Array.isArray(v)
+      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : v,
+  )
+}
+
+function itemsOf(parcel: Parcel, design: Design, frameName: (frame: Frame) => string): ImportItem[] {
+  const layouts = new Map(design.layouts.map((l) => [l.id, l]))
+  const frames = new Map(design.frames.map((f) => [f.id, f]))
+  const state = (old: unknown, now: unknown): ImportItem['state'] =>
+    old === undefined ? 'new' : same(old, now) ? 'same' : 'replaces'
+  const { house } = parcel
+  return [
+    ...parcel.layouts.map((l) => ({
+      what: 'layout' as const,
+      id: l.id,
+      name: l.name,
+      state: state(layouts.get(l.id), l),
+    })),
+    ...parcel.frames.map((f) => ({
+      what: 'frame' as const,
+      id: f.id,
+      name: frameName(f),
+      state: state(frames.get(f.id), f),
+    })),
+    ...(house ? [{ what: 'house' as const, id: 'house', name: 'House style', state: state(design.house, house) }] : []),
+  ]
+}
+
+function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] {
+  const found = new Map<string, Unfit>()
+  const add = (kind: UnfitKind, id: string, what: 'layout' | 'frame', user: Id) => {
+    const key = `${kind} ${id}`
+    const unfit = found.get(key) ?? { key, kind, id, users: [] }
+    if (!unfit.users.some((u) => u.what === what && u.id === user)) unfit.users.push({ what, id: user })
+    found.set(key, unfit)
+  }
+  const layouts = [...design.layouts.filter((l) => !parcel.layouts.some((p) => p.id === l.id)), ...parcel.layouts]
+  const compiled = new CompiledRules(rulesOf({ layouts, frames: parcel.frames }), catalogue)
+  const cards = new Set(layouts.filter((l) => l.region === 'card').map((l) => l.id))
+  const notes = [
+    ...checkReferences(parcel.frames, compiled),
+    ...parcel.layouts.flatMap((l) => checkThings(l, catalogue, cards)),
+  ]
+  for (const note of notes) {
+    if (note.kind === 'missing-field' && note.frame) add('field', note.field, 'frame', note.frame)
+    if (
+      note.kind !== 'dangling' ||
+      note.what === 'layout' ||
+      note.what === 'wrong-region' ||
+      note.what === 'card' ||
+      note.what === 'frame'
+    )
+      continue
+    if (note.frame) add(note.what, note.id, 'frame', note.frame)
+    if (note.layout) add(note.what, note.id, 'layout', note.layout)
+  }
+  for (const layout of parcel.layouts)
+    for (const id of unknownFields(layout, catalogue)) add('field', id, 'layout', layout.id)
+  return [...found.values()]
+}
+
+/** Own fields of entries that a layout names and that no page type of this site has. */
+function unknownFields(layout: Layout, catalogue: Catalogue): Set<Id> {
+  const known = new Set([...catalogue.types.values()].flatMap((t) => t.fields.map((f) => f.id)))
+  const found = new Set<Id>()
+  eachField(layout, (field) => {
+    const id = field.of === 'reference' ? (field.via ?? '') : field.of === 'page' ? field.field : ''
+    if (id && !id.startsWith('terms:') && !BUILT_IN_FIELDS.has(id) && !known.has(id)) found.add(id)
+  })
+  return found
+}
+
+const BUILT_IN_FIELDS = new Set([
+  'title',
+  'summary',
+  'description',
+  'content',
+  'picture',
+  'date',
+  'person',
+  'mail',
+  'type',
+  'address',
+  'count',
+  'query',
+])
+
+function eachField(layout: Layout, see: (field: { of: string; via?: Id; field: Id }) => void): void {
+  const visit = (value: unknown): void => {
+    if (typeof value !== 'object' || value === null) return
+    if (isFieldValue(value)) see(value)
+    Object.values(value).forEach(visit)
+  }
+  for (const node of walk(layout)) visit(node.props)
+}
+
+/** What importing a parcel would do here; nothing is changed. */
+export function planImport(
+  parcel: Parcel,
+  design: Design,
+  catalogue: Catalogue,
+  frameName: (frame: Frame) => string,
+): ImportPlan {
+  return { items: itemsOf(parcel, design, frameName), unfit: unfitOf(parcel, design, catalogue) }
+}
+
+type Choose = (kind: UnfitKind, id: string) => string | null
+
+/** Choices as one question: what an id becomes; null when it is dropped. */
+function chooser(choices: Readonly<Record<string, Choice>>): Choose {
+  return (kind, id) => {
+    const choice = Object.hasOwn(choices, `${kind} ${id}`) ? choices[`${kind} ${id}`] : undefined
+    if (!choice || choice.do === 'keep') return id
+    return choice.do === 'use' ? choice.id : null
+  }
+}
+
+const kept = <T>(items: (T | null)[]): T[] => items.filter((i): i is T => i !== null)
+
+function adaptRefinement(r: Refinement, choose: Choose): Refinement | null {
+  switch (r.kind) {
+    case 'term': {
+      const terms = kept(r.terms.map((t) => choose('term', t)))
+      return terms.length ? { ...r, terms } : null
+    }
+    case 'person': {
+      const people = kept(r.people.map((p) => choose('person', p)))
+      return people.length ? { ...r, people } : null
+    }
+    case 'below': {
+      const entries = kept(r.entries.map((e) => choose('page', `entry:${e}`)?.replace(/^entry:/, '') ?? null))
+      return entries.length ? { ...r, entries } : null
+    }
+    case 'field': {
+      const field = choose('field', r.field)
+      return field === null ? null : { ...r, field }
+    }
+  }
+}
+
+/** A target with what does not fit exchanged; null when it would cover something else than was meant. */
+function adaptTarget(target: Target, choose: Choose): Target | null {
+  if (target.kind === 'page') {
+    const page = choose('page', target.page)
+    return page === null ? null : { ...target, page }
+  }
+  if (target.kind === 'term-pages') {
+    const taxonomy = choose('taxonomy', target.taxonomy)
+    return taxonomy === null ? null : { ...target, taxonomy }
+  }
+  if (target.kind !== 'type' && target.kind !== 'type-archives' && target.kind !== 'entries') return target
+  const type = target.type === null ? null : choose('type', target.type)
+  if (target.type !== null && type === null) return null
+  if (target.kind !== 'entries') return { ...target, type: type! }
+  const where = target.where.map((r) => adaptRefinement(r, choose))
+  // Without one of its facts a target would be broader than it was: it is dropped as a whole.
+  return where.includes(null) ? null : { ...target, type, where: kept(where) }
+}
+
+export function adaptFrame(frame: Frame, choices: Readonly<Record<string, Choice>>): Frame {
+  const choose = chooser(choices)
+  const targets = (list: readonly Target[]) => kept(list.map((t) => adaptTarget(t, choose)))
+  return {
+    ...frame,
+    covers: targets(frame.covers),
+    except: targets(frame.except),
+    offeredTo: kept(frame.offeredTo.map((t) => choose('type', t))),
+  }
+}
+
+const ID_KINDS: Record<string, UnfitKind> = { menu: 'menu', picture: 'picture', fallback: 'picture', type: 'type' }
+
+/** A value of an element with what does not fit exchanged; undefined when it is to be dropped. */
+function adaptValue(value: unknown, name: string, choose: Choose): unknown {
+  if (typeof value === 'string' && Object.hasOwn(ID_KINDS, name)) return choose(ID_KINDS[name]!, value) ?? undefined
+  if (typeof value !== 'object' || value === null) return value
+  if (Array.isArray(value)) return value.map((v) => adaptValue(v, name, choose)).filter((v) => v !== undefined)
+  if ('page' in value && typeof value.page === 'string') {
+    const page = choose('page', value.page)
+    return page === null ? undefined : { ...value, page }
+  }
+  if (isFieldValue(value)) return adaptField(value, name, choose)
+  const entries = Object.entries(value).map(([key, v]) => [key, adaptValue(v, key, choose)] as const)
+  return Object.fromEntries(entries.filter(([, v]) => v !== undefined))
+}
+
+function adaptField(value: FieldValue, name: string, choose: Choose): unknown {
+  const next = copyOf(value)
+  const fallback = adaptValue(value.fallback, name === 'picture' ? 'fallback' : 'words', choose) as Value | undefined
+  if (fallback === undefined) delete next.fallback
+  else next.fallback = fallback
+  if (value.of === 'page') {
+    const field = choose('field', value.field)
+    // A field that is dropped leaves its fallback, if it has one that fits.
+    if (field === null) return fallback
+    next.field = field
+  }
+  if (value.of === 'reference') {
+    const via = choose('field', value.via ?? '')
+    if (via === null) return fallback
+    next.via = via
+  }
+  return next
+}
+
+function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
+  const props = Object.fromEntries(
+    Object.entries(node.props).flatMap(([name, value]) => {
+      const key = name === 'backgroundPicture' ? 'picture' : name
+      const next = adaptValue(value, key, choose) as Value | undefined
+      return next === undefined ? [] : [[name, next]]
+    }),
+  )
+  if (node.kind === 'element') return { ...node, props }
+  return { ...node, props, children: node.children.map((c) => adaptNode(c as TreeNode, choose)) } as N
+}
+
+export function adaptLayout(layout: Layout, choices: Readonly<Record<string, Choice>>): Layout {
+  const choose = chooser(choices)
+  return { ...layout, children: layout.children.map((row) => adaptNode(row, choose)) }
+}

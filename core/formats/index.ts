@@ -1,0 +1,12 @@
+export { type Parcel, makeParcel, checkParcel, PARCEL_FORMAT } from './parcel'
+export {
+  planImport,
+  adaptFrame,
+  adaptLayout,
+  canonical,
+  type ImportPlan,
+  type ImportItem,
+  type Unfit,
+  type UnfitKind,
+  type Choice,
+} from './import'

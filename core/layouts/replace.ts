@@ -1,0 +1,28 @@
+import type { Edit } from './edits'
+import { type Layout, type Styles, STEPS } from './types'
+
+function defaultsEdits(defaults: Record<string, Styles>, take: boolean): Edit[] {
+  return Object.entries(defaults).flatMap(([of, styles]) =>
+    Object.entries(styles).flatMap(([property, stepped]) =>
+      STEPS.flatMap((step): Edit[] => {
+        const value = stepped[step]
+        return value === undefined ? [] : [{ kind: 'setDefault', of, property, step, value: take ? null : value }]
+      }),
+    ),
+  )
+}
+
+/** The edit that turns one layout into another of the same region, so that even this can be undone. */
+export function replaceLayout(from: Layout, to: Pick<Layout, 'name' | 'children' | 'defaults'>): Edit {
+  return {
+    kind: 'batch',
+    label: 'replace everything',
+    edits: [
+      ...from.children.map((row): Edit => ({ kind: 'remove', id: row.id })),
+      ...defaultsEdits(from.defaults, true),
+      ...to.children.map((node, index): Edit => ({ kind: 'insert', parent: from.id, index, node })),
+      ...defaultsEdits(to.defaults, false),
+      { kind: 'rename', id: from.id, name: to.name },
+    ],
+  }
+}

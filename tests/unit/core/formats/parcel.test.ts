@@ -1,0 +1,206 @@
+import { readFileSync } from 'node:fs'
+import Ajv from 'ajv/dist/2020'
+import { type Choice, type Parcel, adaptFrame, adaptLayout, checkParcel, makeParcel, planImport } from '#core/formats'
+import { type Design, type Target, checkFrame, frameName, namesFrom } from '#core/frames'
+import { type Layout, applyEdit, checkLayout, replaceLayout } from '#core/layouts'
+import { Catalogue } from '#core/site'
+import { PLAIN_HOUSE } from '#core/styles'
+import { makeDemo } from '#demo/index'
+import { column, element, field, frame, layout, observatory, row } from '../../../fixtures'
+
+const demo = makeDemo()
+const parcel = (): Parcel =>
+  JSON.parse(JSON.stringify(makeParcel(demo.design, 'Quillmere', '2026-11-23T10:00:00Z'))) as Parcel
+const catalogue = new Catalogue(demo.site)
+const plan = (p: Parcel, design: Design = demo.design, at = catalogue) =>
+  planImport(p, design, at, (f) => frameName(f, namesFrom(at)))
+
+describe('a parcel', () => {
+  const schema = JSON.parse(readFileSync('public/_of/parcel.schema.json', 'utf8')) as object
+  const validate = new Ajv({ strict: false, validateFormats: false, allErrors: true }).compile(schema)
+
+  test('keeps to its published schema, and its own checks', () => {
+    expect(validate(parcel())).toBe(true)
+    expect(checkParcel(parcel())).toEqual([])
+  })
+
+  test.each<[string, (p: Parcel) => unknown]>([
+    ['nothing', () => null],
+    ['a list', () => []],
+    ['another kind', (p) => ({ ...p, kind: 'luggage' })],
+    ['no format', ({ format: _, ...p }) => p],
+    ['no lists', (p) => ({ ...p, layouts: 'all' })],
+    ['a layout that is none', (p) => ({ ...p, layouts: [{ kind: 'layout' }] })],
+    ['a layout full of markup', (p) => ({ ...p, layouts: [{ ...p.layouts[0], id: '<script>' }] })],
+    ['a frame that is none', (p) => ({ ...p, frames: [{}] })],
+    ['the same id twice', (p) => ({ ...p, layouts: [p.layouts[0], p.layouts[0]] })],
+    [
+      'a palette that is CSS',
+      (p) => ({ ...p, house: { ...p.house, palette: [{ id: 'a', name: 'A', value: 'red;}' }] } }),
+    ],
+    [
+      'a palette id that is CSS',
+      (p) => ({ ...p, house: { ...p.house, palette: [{ id: 'a:b', name: 'A', value: '#ffffff' }] } }),
+    ],
+    ['a colour that is CSS', (p) => ({ ...p, house: { ...p.house, ink: 'url(x)' } })],
+    ['a measure that is text', (p) => ({ ...p, house: { ...p.house, gap: '3px' } })],
+    [
+      'too much of it',
+      (p) => ({ ...p, frames: Array.from({ length: 2100 }, (_, i) => ({ ...p.frames[0], id: `f${i}` })) }),
+    ],
+  ])('%s is refused', (_, spoil) => {
+    expect(checkParcel(spoil(parcel()) as Parcel).length).toBeGreaterThan(0)
+  })
+
+  test('of a newer format is named as such', () => {
+    expect(checkParcel({ ...parcel(), format: 2 } as unknown as Parcel)[0]!.sentence).toContain(
+      'This parcel has format 2',
+    )
+  })
+})
+
+describe('planning an import', () => {
+  test('into the site it came from, everything is the same and everything fits', () => {
+    const { items, unfit } = plan(parcel())
+    expect(new Set(items.map((i) => i.state))).toEqual(new Set(['same']))
+    expect(unfit).toEqual([])
+  })
+
+  test('into an empty site everything is new; what differs replaces', () => {
+    const bare = makeDemo(true).design
+    expect(
+      plan(parcel(), bare)
+        .items.filter((i) => i.what !== 'house')
+        .every((i) => i.state === 'new'),
+    ).toBe(true)
+    const changed = parcel()
+    changed.layouts[0]!.name = 'Other header'
+    expect(
+      plan(changed)
+        .items.filter((i) => i.state === 'replaces')
+        .map((i) => i.name),
+    ).toEqual(['Other header'])
+  })
+
+  test('what another site does not have is listed once, with all that names it', () => {
+    const { unfit } = plan(parcel(), { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }, observatory())
+    const keys = unfit.map((u) => u.key)
+    expect(keys).toEqual(
+      expect.arrayContaining([
+        'type exhibit',
+        'term tower-room',
+        'page entry:the-night-regulator',
+        'menu rooms',
+        'taxonomy room',
+        'field made',
+        'picture empty-case',
+      ]),
+    )
+    expect(new Set(keys).size).toBe(keys.length)
+    expect(
+      unfit
+        .find((u) => u.key === 'menu rooms')!
+        .users.map((u) => u.id)
+        .sort(),
+    ).toEqual(['house-footer', 'tower-header'])
+    expect(keys).not.toContain('menu main')
+    expect(keys).not.toContain('field maker')
+  })
+})
+
+describe('adapting to another site', () => {
+  const choices: Record<string, Choice> = {
+    'type exhibit': { do: 'use', id: 'tool' },
+    'term tower-room': { do: 'use', id: 'east' },
+    'page entry:night': { do: 'drop' },
+    'term gone': { do: 'drop' },
+    'menu rooms': { do: 'use', id: 'main' },
+    'picture case': { do: 'drop' },
+    'field made': { do: 'use', id: 'bought' },
+    'field keeper': { do: 'drop' },
+    'page archive:exhibit': { do: 'use', id: 'archive:tool' },
+  }
+  const inTerm = (...terms: string[]): Target => ({
+    kind: 'entries',
+    type: 'exhibit',
+    where: [{ kind: 'term', taxonomy: 'dome', terms, below: false }],
+  })
+
+  test('targets are exchanged; one that would become broader is dropped as a whole', () => {
+    const adapted = adaptFrame(
+      frame(
+        'f',
+        [
+          inTerm('tower-room', 'gone'),
+          inTerm('gone'),
+          { kind: 'page', page: 'entry:night' },
+          { kind: 'type', type: 'exhibit' },
+          { kind: 'every' },
+        ],
+        {},
+        { offeredTo: ['exhibit', 'note'] },
+      ),
+      choices,
+    )
+    expect(adapted.covers).toEqual([
+      { kind: 'entries', type: 'tool', where: [{ kind: 'term', taxonomy: 'dome', terms: ['east'], below: false }] },
+      { kind: 'type', type: 'tool' },
+      { kind: 'every' },
+    ])
+    expect(adapted.offeredTo).toEqual(['tool', 'note'])
+    expect(checkFrame(adapted)).toEqual([])
+  })
+
+  test('what elements name is exchanged or dropped, wherever it stands', () => {
+    const made = layout('l', 'body', {
+      ...row(
+        column(
+          12,
+          element('menu', { menu: 'rooms' }),
+          element('image', { picture: 'case' }),
+          element('entry-grid', { type: 'exhibit' }),
+          element('button', { label: 'rooms', link: { page: 'archive:exhibit' } }),
+          element('heading', { text: field('made', { fallback: field('keeper', { fallback: 'Unknown' }) }) }),
+          element('text', {
+            text: {
+              type: 'doc',
+              content: [{ type: 'paragraph', content: [{ type: 'field', attrs: { value: field('made') } }] }],
+            },
+          }),
+          element('lead-picture', { fallback: 'case' }),
+        ),
+      ),
+      props: { backgroundPicture: field('picture', { fallback: 'case' }) },
+    })
+    const adapted = adaptLayout(made, choices)
+    const [menu, image, grid, button, heading, text, lead] = adapted.children[0]!.children[0]!.children as {
+      props: Record<string, unknown>
+    }[]
+    expect(menu!.props).toEqual({ menu: 'main' })
+    expect(image!.props).toEqual({})
+    expect(grid!.props).toEqual({ type: 'tool' })
+    expect(button!.props).toEqual({ label: 'rooms', link: { page: 'archive:tool' } })
+    expect(heading!.props).toEqual({ text: field('bought', { fallback: 'Unknown' }) })
+    expect(JSON.stringify(text!.props)).toContain('"field":"bought"')
+    expect(lead!.props).toEqual({})
+    expect(adapted.children[0]!.props).toEqual({ backgroundPicture: field('picture') })
+    expect(checkLayout(adapted)).toEqual([])
+  })
+
+  test('keeping changes nothing', () => {
+    for (const made of demo.design.layouts) expect(adaptLayout(made, { 'menu rooms': { do: 'keep' } })).toEqual(made)
+    for (const made of demo.design.frames) expect(adaptFrame(made, {})).toEqual(made)
+  })
+})
+
+test('a layout is replaced by one edit, and that edit can be taken back', () => {
+  const [from, to] = [
+    demo.design.layouts[0]!,
+    { ...demo.design.layouts[1]!, defaults: { row: { gap: { wide: 8 } } } },
+  ] as [Layout, Layout]
+  const result = applyEdit(from, replaceLayout(from, to))
+  if (!result.ok) throw new Error(result.problem.sentence)
+  expect(result.layout).toEqual({ ...to, id: from.id })
+  const back = applyEdit(result.layout, result.inverse)
+  expect(back.ok && back.layout).toEqual(from)
+})

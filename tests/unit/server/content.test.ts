@@ -1,0 +1,126 @@
+import type { Parcel } from '#core/formats'
+import type { Entry } from '#core/site'
+import { Content } from '../../../server/services/content'
+import { Draft } from '../../../server/services/draft'
+import { Entries } from '../../../server/services/entries'
+import { Parcels } from '../../../server/services/parcels'
+import { seedDemo } from '../../../server/services/seed'
+import { frame } from '../../fixtures'
+import { freshDatabase } from './database'
+
+const { db } = freshDatabase()
+let content: Content
+let draft: Draft
+let entries: Entries
+let parcels: Parcels
+
+beforeAll(async () => {
+  await seedDemo(db(), false, async () => 'hashed')
+  content = new Content(db())
+  await content.reload()
+  draft = new Draft(db())
+  entries = new Entries(db(), draft, () => content.catalogue)
+  parcels = new Parcels(db(), draft, () => content.catalogue)
+})
+
+describe('entries', () => {
+  const read = () => entries.read('fenwick-turret-clock')
+
+  test('are stored on top of the revision they were made from; a stale one gets the entry as it stands', async () => {
+    const { entry, revision } = await read()
+    expect(await entries.put({ ...entry, title: 'Fenwick clock' }, revision)).toMatchObject({
+      stored: { revision: revision + 1 },
+    })
+    expect(await entries.put({ ...entry, title: 'Other' }, revision)).toMatchObject({
+      stale: { revision: revision + 1, entry: { title: 'Fenwick clock' } },
+    })
+    const before = content.version
+    await content.reload()
+    expect(content.version).toBeGreaterThan(before)
+    expect(content.catalogue.page('entry:fenwick-turret-clock')!.title).toBe('Fenwick clock')
+  })
+
+  test.each<[string, (e: Entry) => unknown, string]>([
+    ['a title that goes on', (e) => ({ ...e, title: 'x'.repeat(501) }), 'at most 500'],
+    ['an address with markup', (e) => ({ ...e, slug: '<b>' }), 'small letters'],
+    ['an address that another has', (e) => ({ ...e, slug: 'the-night-regulator' }), 'has this address already'],
+    ['a person who is not there', (e) => ({ ...e, person: 'nobody' }), 'no such person'],
+    ['a term that is not there', (e) => ({ ...e, terms: ['nowhere'] }), 'no such term'],
+    ['a date that is none', (e) => ({ ...e, date: '2026-13-40' }), 'A date is written'],
+    ['content that is none', (e) => ({ ...e, content: '<p>' }), 'content cannot be read'],
+    [
+      'a field that its type does not have',
+      (e) => ({ ...e, fields: { ...e.fields, secret: 1 } }),
+      'no field called secret',
+    ],
+    ['a number that is text', (e) => ({ ...e, fields: { ...e.fields, height: 'tall' } }), 'Height cannot hold'],
+    ['a choice that is none', (e) => ({ ...e, fields: { ...e.fields, mechanism: 'steam' } }), 'Mechanism cannot hold'],
+    ['another page type', (e) => ({ ...e, type: 'page', fields: {}, terms: [] }), 'keeps its page type'],
+    ['to stand below itself', (e) => ({ ...e, parent: e.id }), 'to stand below'],
+    ['a frame that is not offered', (e) => ({ ...e, chosenFrame: 'site' }), 'not offered'],
+    ['a page type that is not there', (e) => ({ ...e, type: 'planet' }), 'no such page type'],
+  ])('%s is refused, and nothing is stored', async (_, spoil, sentence) => {
+    const { entry, revision } = await read()
+    await expect(entries.put(spoil(entry) as Entry, revision)).rejects.toThrow(sentence)
+    expect(await read()).toEqual({ entry, revision })
+  })
+
+  test('a writer may choose a frame that is offered to the page type', async () => {
+    await draft.putFrame(frame('choice', [], { header: { kind: 'empty' } }, { offeredTo: ['exhibit'] }), 0, 'Ada')
+    const { entry, revision } = await read()
+    expect(await entries.put({ ...entry, chosenFrame: 'choice' }, revision)).toMatchObject({
+      stored: { entry: { chosenFrame: 'choice' } },
+    })
+  })
+
+  test('home shows a published entry or an archive, nothing else', async () => {
+    await entries.setHome({ kind: 'archive', type: 'exhibit' })
+    await content.reload()
+    expect(content.catalogue.pages[0]).toMatchObject({ key: 'home', type: 'exhibit' })
+    await expect(entries.setHome({ kind: 'entry', entry: 'nowhere' })).rejects.toThrow('published entry')
+    await expect(entries.setHome({ kind: 'archive', type: 'page' })).rejects.toThrow('no archive')
+    await entries.setHome({ kind: 'entry', entry: 'welcome' })
+    await content.reload()
+    await expect(entries.read('nowhere')).rejects.toThrow('no entry with the id nowhere')
+  })
+})
+
+describe('parcels', () => {
+  test('go out and come back as they were', async () => {
+    const parcel = await parcels.export()
+    const { items, unfit } = await parcels.plan(parcel)
+    expect(items.every((i) => i.state === 'same')).toBe(true)
+    expect(unfit).toEqual([])
+    expect((await parcels.import({ parcel, choices: {}, leaveOut: [] }, 'Ada')).items).toEqual([])
+  })
+
+  test('change nothing until confirmed; then replace by an edit that can be undone, and bring back what was removed', async () => {
+    const parcel = JSON.parse(JSON.stringify(await parcels.export())) as Parcel
+    parcel.layouts.find((l) => l.id === 'slim-footer')!.name = 'Slimmer footer'
+    await draft.setLayoutRemoved('title-band', true, 'Ada')
+    const before = await draft.read()
+    const plan = await parcels.plan(parcel)
+    expect(plan.items.filter((i) => i.state !== 'same').map((i) => [i.id, i.state])).toEqual([
+      ['title-band', 'new'],
+      ['slim-footer', 'replaces'],
+    ])
+    expect(await draft.read()).toEqual(before)
+    await parcels.import({ parcel, choices: {}, leaveOut: [] }, 'Ada')
+    const footer = await draft.layout('slim-footer')
+    expect(footer.layout.name).toBe('Slimmer footer')
+    expect(footer.log.at(-1)!.inverse.kind).toBe('batch')
+    expect((await draft.layout('title-band')).layout.name).toBe('Title band')
+  })
+
+  test('what is left out is left out, and a layout for another region is refused with all the rest', async () => {
+    const parcel = JSON.parse(JSON.stringify(await parcels.export())) as Parcel
+    parcel.layouts.find((l) => l.id === 'slim-footer')!.name = 'Slim again'
+    await parcels.import({ parcel, choices: {}, leaveOut: ['layout slim-footer'] }, 'Ada')
+    expect((await draft.layout('slim-footer')).layout.name).toBe('Slimmer footer')
+    parcel.layouts.find((l) => l.id === 'results')!.region = 'intro'
+    const header = parcel.layouts.find((l) => l.id === 'house-header')!
+    header.name = 'Never stored'
+    await expect(parcels.import({ parcel, choices: {}, leaveOut: [] }, 'Ada')).rejects.toThrow()
+    expect((await draft.layout('house-header')).layout.name).toBe('House header')
+  })
+})
