@@ -1,10 +1,13 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { nanoid } from 'nanoid'
 import {
+  CompiledRules,
   type Frame,
   type Impact,
   type OutcomeTable,
   type Request,
+  type Say,
   compareTables,
   frameReach,
   groupPages,
@@ -12,9 +15,10 @@ import {
   namesFrom,
   newFrame,
   rulesOf,
+  targetsFor,
 } from '#core/frames'
+import type { Region } from '#core/layouts'
 import type { Id } from '#core/site'
-import { nanoid } from 'nanoid'
 import { useDesign } from './design'
 import { useSite } from './site'
 
@@ -23,9 +27,20 @@ export interface OpenEdit {
   frame: Frame
   /** 0 while the frame is new. */
   revision: number
+  /** The frame as another window has left it meanwhile. */
+  theirs: Frame | null
+}
+
+/** What is in hand on the Map: rows, the page that stands for the last of them, and the region if a strip was chosen. */
+export interface Selection {
+  rows: string[]
+  pages: ReadonlySet<number>
+  page: string
+  region: Region | null
 }
 
 const VISITOR: Request = { role: 'visitor', signedIn: false, device: 'desktop', parameters: {}, at: 0 }
+const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** What shows where: for the draft as kept, and for the draft with the edit that is open. */
 export const useMap = defineStore('map', () => {
@@ -37,8 +52,7 @@ export const useMap = defineStore('map', () => {
   const edit = ref<OpenEdit | null>(null)
   const unfolded = ref<Set<string>>(new Set())
   const filter = ref('')
-  /** The row in hand, and the page that stands for it. */
-  const selected = ref<{ row: string; page: string } | null>(null)
+  const selection = shallowRef<Selection | null>(null)
 
   const names = computed(() => (site.catalogue ? namesFrom(site.catalogue) : null))
   const groups = computed(() => (site.catalogue ? groupPages(site.catalogue) : []))
@@ -54,14 +68,22 @@ export const useMap = defineStore('map', () => {
     return open ? [...frames.filter((f) => f.id !== open.id), open] : frames
   })
   const triedRules = computed(() => rulesOf({ layouts: design.design.layouts, frames: triedFrames.value }))
+  const triedCompiled = computed(() => (site.catalogue ? new CompiledRules(triedRules.value, site.catalogue) : null))
+  const visitorIsPlain = computed(() => {
+    const { role, device, parameters } = request.value
+    return role === 'visitor' && device === 'desktop' && Object.keys(parameters).length === 0
+  })
+
+  const regionsOfLayouts = computed(() => design.layouts.map((l) => `${l.layout.id} ${l.layout.region}`).join())
 
   watch(
-    [() => site.site, () => design.design.frames, () => design.design.layouts.length, request],
+    [() => site.site, () => design.design.frames, regionsOfLayouts, request],
     async ([content]) => {
       if (!content || !design.loaded) return
-      const { rules } = design
-      const result = await tabulateAside(content, rules, request.value)
-      if (rules === design.rules) kept.value = result
+      const frames = design.design.frames
+      const asked = request.value
+      const result = await tabulateAside(content, design.rules, asked)
+      if (frames === design.design.frames && asked === request.value) kept.value = result
     },
     { immediate: true },
   )
@@ -80,30 +102,64 @@ export const useMap = defineStore('map', () => {
     { deep: true },
   )
 
+  const nextOrder = () => Math.max(0, ...design.design.frames.map((f) => f.order)) + 1
+  const firstOrder = () => Math.min(0, ...design.design.frames.map((f) => f.order)) - 1
+
   function beginNew(covers: Frame['covers'] = []): void {
-    const order = Math.max(0, ...design.design.frames.map((f) => f.order)) + 1
-    edit.value = { frame: newFrame(nanoid(10), covers, order), revision: 0 }
+    edit.value = { frame: newFrame(nanoid(10), covers, nextOrder()), revision: 0, theirs: null }
   }
 
   function beginEdit(id: Id): void {
     const state = design.frameById.get(id)
-    if (state) edit.value = { frame: JSON.parse(JSON.stringify(state.frame)) as Frame, revision: state.revision }
+    if (state) edit.value = { frame: copy(state.frame), revision: state.revision, theirs: null }
+  }
+
+  /** A new frame with the says of another, whose conditions are to be changed. */
+  function beginCopy(id: Id): void {
+    const state = design.frameById.get(id)
+    if (!state) return
+    const name = state.frame.name && `${state.frame.name}, copy`
+    edit.value = {
+      frame: { ...copy(state.frame), id: nanoid(10), name, order: nextOrder() },
+      revision: 0,
+      theirs: null,
+    }
+  }
+
+  /** Writes the frame that says something else for the pages in hand; it comes first among its equals. */
+  function beginHere(region: Region, say: Say): void {
+    const inHand = selection.value
+    if (!inHand || !site.catalogue) return
+    const { covers, except } = targetsFor(inHand.pages, groups.value, site.catalogue)
+    const frame = { ...newFrame(nanoid(10), covers, firstOrder()), except }
+    frame.regions[region] = say
+    edit.value = { frame, revision: 0, theirs: null }
   }
 
   function drop(): void {
     edit.value = null
   }
 
-  /** Stores the edit. When another window was faster the edit stays open, on top of what came between. */
-  async function keep(): Promise<void> {
+  function takeTheirs(): void {
     const open = edit.value
-    if (!open) return
+    if (open?.theirs) beginEdit(open.frame.id)
+  }
+
+  /** Stores the edit; gives the frame as it was before. When another window was faster the edit stays open, on top of what came between. */
+  async function keep(): Promise<Frame | null> {
+    const open = edit.value
+    if (!open) return null
+    const before = design.frameById.get(open.frame.id)?.frame ?? null
     try {
       await design.putFrame(open.frame, open.revision)
       edit.value = null
+      return before
     } catch (error) {
       const current = design.frameById.get(open.frame.id)
-      if (edit.value) edit.value.revision = current?.revision ?? 0
+      if (edit.value && error instanceof Refusal && error.problem.code === 'stale-revision') {
+        edit.value.revision = current?.revision ?? 0
+        edit.value.theirs = current?.frame ?? null
+      }
       throw error
     }
   }
@@ -116,7 +172,7 @@ export const useMap = defineStore('map', () => {
     edit,
     unfolded,
     filter,
-    selected,
+    selection,
     names,
     groups,
     reachOfLayout,
@@ -124,9 +180,14 @@ export const useMap = defineStore('map', () => {
     impact,
     triedFrames,
     triedRules,
+    triedCompiled,
+    visitorIsPlain,
     beginNew,
     beginEdit,
+    beginCopy,
+    beginHere,
     drop,
+    takeTheirs,
     keep,
   }
 })

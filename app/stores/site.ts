@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { Formats } from '#core/render'
-import { Catalogue, type Entry, type Id, type Site } from '#core/site'
-import { CONTENT_LATER, type ContentAnswer, type SiteAnswer } from '#shared/api/types'
+import { Catalogue, type Entry, type HomeChoice, type Id, type Site } from '#core/site'
+import { CONTENT_LATER, type ContentAnswer, type EntryAnswer, type SiteAnswer } from '#shared/api/types'
 
 const EMPTY_SETTINGS = { locale: 'en', currency: 'EUR', timeZone: 'UTC' }
 
@@ -24,6 +24,19 @@ export const useSite = defineStore('site', () => {
     asked.clear()
   }
 
+  async function setHome(home: HomeChoice): Promise<boolean> {
+    await useApi('PUT', '/home', { home })
+    await load()
+    return true
+  }
+
+  /** Stores an entry; the whole site is read again, since its pages may have changed. */
+  async function putEntry(entry: Entry, revision: number): Promise<EntryAnswer> {
+    const answer = await useApi<EntryAnswer>('PUT', `/entries/${encodeURIComponent(entry.id)}`, { entry, revision })
+    await load()
+    return answer
+  }
+
   const isLater = (entry: Entry): boolean => JSON.stringify(entry.content) === JSON.stringify(CONTENT_LATER)
 
   /** Fetches what an entry says, unless it is here already. */
@@ -40,5 +53,5 @@ export const useSite = defineStore('site', () => {
     }
   }
 
-  return { site, catalogue, formats, ready, contentArrived, load, needContent }
+  return { site, catalogue, formats, ready, contentArrived, load, needContent, setHome, putEntry }
 })

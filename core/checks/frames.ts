@@ -1,4 +1,11 @@
-import { type Candidate, type Circumstance, type Frame, CompiledRules, compareCandidates, factsOfAll } from '../frames'
+import {
+  type Candidate,
+  type Circumstance,
+  type CompiledRules,
+  type Frame,
+  compareCandidates,
+  factsOfAll,
+} from '../frames'
 import { REGIONS, type Region } from '../layouts/types'
 import type { Catalogue, Id } from '../site'
 import type { Finding } from './types'

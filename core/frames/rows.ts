@@ -11,6 +11,8 @@ export interface PageGroup {
   pages: number[]
 }
 
+const SHOP_KINDS = new Set(['basket', 'checkout', 'receipt'])
+
 function groupKey(page: Page): Pick<PageGroup, 'key' | 'heading'> {
   if (page.kind === 'home') return { key: 'home', heading: 'Front' }
   if (page.kind === 'entry') return { key: `type:${page.type}`, heading: 'Entries' }
@@ -18,8 +20,7 @@ function groupKey(page: Page): Pick<PageGroup, 'key' | 'heading'> {
   if (page.kind === 'term') return { key: `terms:${page.taxonomy}`, heading: 'Archives' }
   if (page.kind === 'person') return { key: 'people', heading: 'Archives' }
   if (ARCHIVE_KINDS.has(page.kind)) return { key: page.key, heading: 'Archives' }
-  const shop = page.kind === 'basket' || page.kind === 'checkout' || page.kind === 'receipt'
-  return { key: shop ? 'shop' : page.key, heading: 'Working pages' }
+  return { key: SHOP_KINDS.has(page.kind) ? 'shop' : page.key, heading: 'Working pages' }
 }
 
 function groupLabel(page: Page, catalogue: Catalogue): string {
@@ -30,9 +31,7 @@ function groupLabel(page: Page, catalogue: Catalogue): string {
   if (page.kind === 'term') return `${catalogue.taxonomies.get(page.taxonomy!)?.name ?? 'Term'} pages`
   if (page.kind === 'person') return 'Pages of people'
   if (page.kind === 'search') return 'Search results'
-  return page.kind === 'basket' || page.kind === 'checkout' || page.kind === 'receipt'
-    ? 'Basket and checkout'
-    : page.title
+  return SHOP_KINDS.has(page.kind) ? 'Basket and checkout' : page.title
 }
 
 /** All pages in the groups of the Map, in its order. */
@@ -48,32 +47,55 @@ export function groupPages(catalogue: Catalogue): PageGroup[] {
   return [...groups.values()].sort((a, b) => order.indexOf(a.heading) - order.indexOf(b.heading))
 }
 
-/** One region in one row: what most of its pages show, and the rest if they differ. */
-export interface Cell {
-  shown: Shown
-  shares: { shown: Shown; count: number }[]
-}
-
 export interface MapRow {
   key: string
   kind: 'heading' | 'group' | 'exception' | 'page'
   label: string
-  /** Pages that the row stands for. */
-  pages: number[]
-  /** The page to look at for all of them: one of those that show what the cells say. */
+  /** Pages that the row stands for; none for headings. */
+  pages: readonly number[]
+  /** The page to look at for all of them: one of those that show what the cells say; -1 for headings. */
   sample: number
-  /** For headings: null. */
-  cells: Cell[] | null
   /** For exceptions: the frame that makes them one. */
   frame?: Id
   depth: number
 }
 
-/** Pages that show the same in every region, largest set first. */
+/** One region in one row: what most of its pages show, and, where they differ, how many show what. */
+export interface Cell {
+  shown: Shown
+  shares: { shown: Shown; count: number }[]
+}
+
+/** What a row shows in a region (its place in `REGIONS`); null for headings. Asked for only where it can be seen. */
+export function cellOf(row: MapRow, region: number, table: OutcomeTable): Cell | null {
+  if (row.kind === 'heading') return null
+  const shown = shownAt(table, row.sample, region)
+  if (row.kind !== 'group') return { shown, shares: [{ shown, count: row.pages.length }] }
+  const counts = new Map<number, number>()
+  for (const page of row.pages) {
+    const cell = table.cells[page * REGIONS.length + region]!
+    counts.set(cell, (counts.get(cell) ?? 0) + 1)
+  }
+  const shares = [...counts].map(([cell, count]) => ({ shown: table.shown[cell]!, count }))
+  return { shown, shares: shares.sort((a, b) => b.count - a.count) }
+}
+
+const ALIKE = new WeakMap<OutcomeTable, Map<readonly number[], number[][]>>()
+
+/** Pages that show the same in every region, largest set first; worked out once for each table. */
 function alike(pages: readonly number[], table: OutcomeTable): number[][] {
-  const sets = new Map<string, number[]>()
+  let kept = ALIKE.get(table)
+  if (!kept) ALIKE.set(table, (kept = new Map()))
+  let sets = kept.get(pages)
+  if (!sets) kept.set(pages, (sets = findAlike(pages, table)))
+  return sets
+}
+
+function findAlike(pages: readonly number[], { cells, shown }: OutcomeTable): number[][] {
+  const sets = new Map<number, number[]>()
   for (const page of pages) {
-    const key = REGIONS.map((_, r) => table.cells[page * REGIONS.length + r]).join(' ')
+    let key = 0
+    for (let r = 0; r < REGIONS.length; r++) key = key * (shown.length + 1) + cells[page * REGIONS.length + r]!
     const set = sets.get(key)
     if (set) set.push(page)
     else sets.set(key, [page])
@@ -81,25 +103,11 @@ function alike(pages: readonly number[], table: OutcomeTable): number[][] {
   return [...sets.values()].sort((a, b) => b.length - a.length)
 }
 
-function cellsOf(main: readonly number[], pages: readonly number[], table: OutcomeTable): Cell[] {
-  return REGIONS.map((_, r) => {
-    const counts = new Map<number, number>()
-    for (const page of pages) {
-      const cell = table.cells[page * REGIONS.length + r]!
-      counts.set(cell, (counts.get(cell) ?? 0) + 1)
-    }
-    const shares = [...counts]
-      .map(([cell, count]) => ({ shown: table.shown[cell]!, count }))
-      .sort((a, b) => b.count - a.count)
-    return { shown: shownAt(table, main[0]!, r), shares }
-  })
-}
-
-/** The frame that makes a set of pages differ from the main one, in the first region in which they differ. */
-function exceptionFrame(set: readonly number[], main: readonly number[], table: OutcomeTable): Id | undefined {
+/** The frame that makes a page differ from another, in the first region in which they differ. */
+function exceptionFrame(page: number, main: number, table: OutcomeTable): Id | undefined {
   for (const [r] of REGIONS.entries()) {
-    if (sameShown(shownAt(table, set[0]!, r), shownAt(table, main[0]!, r))) continue
-    const frame = deciderAt(table, set[0]!, r)
+    if (sameShown(shownAt(table, page, r), shownAt(table, main, r))) continue
+    const frame = deciderAt(table, page, r)
     if (frame) return frame
   }
   return undefined
@@ -108,48 +116,34 @@ function exceptionFrame(set: readonly number[], main: readonly number[], table: 
 /** A group with more different outcomes than this shows its shares only; unfolding shows the pages. */
 const MOST_EXCEPTIONS = 6
 
-function exceptionRows(group: PageGroup, sets: number[][], table: OutcomeTable): MapRow[] {
-  const [main, ...others] = sets
+function exceptionRows(group: PageGroup, [main, ...others]: number[][], table: OutcomeTable): MapRow[] {
   if (others.length === 0 || others.length > MOST_EXCEPTIONS) return []
-  return others.map((set, i) => ({
-    key: `${group.key}/${i}`,
-    kind: 'exception' as const,
-    label: '',
-    pages: set,
-    sample: set[0]!,
-    cells: cellsOf(set, set, table),
-    frame: exceptionFrame(set, main!, table),
-    depth: 1,
-  }))
+  return others.map((set, i) => {
+    const frame = exceptionFrame(set[0]!, main![0]!, table)
+    return {
+      key: `${group.key}/${i}`,
+      kind: 'exception' as const,
+      label: '',
+      pages: set,
+      sample: set[0]!,
+      depth: 1,
+      ...(frame && { frame }),
+    }
+  })
 }
 
 function rowsOf(group: PageGroup, catalogue: Catalogue, table: OutcomeTable, open: boolean): MapRow[] {
   const sets = alike(group.pages, table)
-  const rows: MapRow[] = [
-    {
-      key: group.key,
-      kind: 'group',
-      label: group.label,
-      pages: group.pages,
-      sample: sets[0]![0]!,
-      cells: cellsOf(sets[0]!, group.pages, table),
-      depth: 0,
-    },
+  const { key, label, pages } = group
+  const row: MapRow = { key, kind: 'group', label, pages, sample: sets[0]![0]!, depth: 0 }
+  if (!open) return [row, ...exceptionRows(group, sets, table)]
+  return [
+    row,
+    ...pages.map((index): MapRow => {
+      const page = catalogue.pages[index]!
+      return { key: `page:${page.key}`, kind: 'page', label: page.title, pages: [index], sample: index, depth: 1 }
+    }),
   ]
-  if (!open) return [...rows, ...exceptionRows(group, sets, table)]
-  for (const index of group.pages) {
-    const page = catalogue.pages[index]!
-    rows.push({
-      key: `page:${page.key}`,
-      kind: 'page',
-      label: page.title,
-      pages: [index],
-      sample: index,
-      cells: cellsOf([index], [index], table),
-      depth: 1,
-    })
-  }
-  return rows
 }
 
 export interface RowOptions {
@@ -174,17 +168,10 @@ export function mapRows(
     if (pages.length === 0) continue
     if (group.heading !== heading) {
       heading = group.heading
-      rows.push({
-        key: `heading:${heading}`,
-        kind: 'heading',
-        label: heading,
-        pages: [],
-        sample: -1,
-        cells: null,
-        depth: 0,
-      })
+      rows.push({ key: `heading:${heading}`, kind: 'heading', label: heading, pages: [], sample: -1, depth: 0 })
     }
-    rows.push(...rowsOf({ ...group, pages }, catalogue, table, filter !== '' || options.open.has(group.key)))
+    for (const row of rowsOf({ ...group, pages }, catalogue, table, filter !== '' || options.open.has(group.key)))
+      rows.push(row)
   }
   return rows
 }

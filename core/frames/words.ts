@@ -18,7 +18,7 @@ const JOINER = '\u2060'
 const GONE = '(no longer there)'
 const KIND_NAMES = { entries: 'All entries', archives: 'All archives', working: 'All working pages' }
 
-const OP_WORDS: Record<FieldTestOp, string> = {
+export const OP_WORDS: Record<FieldTestOp, string> = {
   'is-empty': 'is empty',
   'is-not-empty': 'is not empty',
   is: 'is',

@@ -8,6 +8,8 @@ defineEmits<{ signOut: [] }>()
 const PLACES = [
   { to: '/studio', label: 'Map' },
   { to: '/studio/layouts', label: 'Layouts' },
+  { to: '/studio/entries', label: 'Entries' },
+  { to: '/studio/checks', label: 'Checks' },
   { to: '/studio/releases', label: 'Releases' },
 ]
 

@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid'
 import { countNodes } from '#core/layouts'
 import { pagesOfLayout } from '#core/frames'
 import type { LayoutState } from '#shared/api/types'
+import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
@@ -12,6 +13,7 @@ import { useSite } from '~/stores/site'
 const props = defineProps<{ state: LayoutState }>()
 
 const design = useDesign()
+const checks = useChecks()
 const site = useSite()
 const map = useMap()
 const notices = useNotices()
@@ -111,6 +113,7 @@ async function remove() {
           <NuxtLink :to="address" class="hover:underline">{{ layout.name }}</NuxtLink>
         </h3>
         <p class="text-xs text-soft">{{ reachWords }} · {{ changed }}</p>
+        <FindingMarks class="mt-1" :findings="checks.byLayout.get(layout.id)" />
       </div>
       <span class="tinted mt-1 size-3 shrink-0 border" :class="design.tintOf(layout.id)" title="Its tint on the Map" />
       <Menu as="div" class="relative">

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { type Frame, frameName } from '#core/frames'
 import { REGIONS } from '#core/layouts'
+import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 
-const props = defineProps<{ frame: Frame }>()
+const props = defineProps<{ frame: Frame; equals?: boolean }>()
+defineEmits<{ nudge: [by: number] }>()
 
 const map = useMap()
 const design = useDesign()
+const checks = useChecks()
 const open = computed(() => map.edit?.frame.id === props.frame.id)
 const sentence = computed(() => (map.names ? frameName(props.frame, map.names) : ''))
 const reach = computed(() => map.reachOfFrame.get(props.frame.id) ?? 0)
@@ -21,7 +24,11 @@ const says = computed(() =>
 </script>
 
 <template>
-  <article class="border bg-raised" :class="[open ? 'border-ink' : 'border-rule', !frame.on && 'opacity-70']">
+  <article
+    class="border bg-raised"
+    :class="[open ? 'border-ink' : 'border-rule', !frame.on && 'border-dashed']"
+    :data-frame="frame.id"
+  >
     <button
       type="button"
       class="block w-full px-2.5 py-2 text-start"
@@ -31,15 +38,23 @@ const says = computed(() =>
     >
       <span class="flex items-baseline justify-between gap-2">
         <span class="min-w-0 break-words font-medium leading-snug">{{ sentence }}</span>
-        <span class="shrink-0 font-mono text-2xs text-soft" :title="`decides something on ${reach} pages`">{{
-          frame.on ? reach : 'off'
-        }}</span>
+        <span
+          class="shrink-0 font-mono text-2xs text-soft"
+          :title="frame.on ? `decides something on ${reach} pages` : 'switched off'"
+          >{{ frame.on ? reach : 'off' }}</span
+        >
       </span>
       <span class="mt-1 flex flex-wrap gap-x-3 text-xs text-soft">
         <span v-for="say in says" :key="say">{{ say }}</span>
         <span v-if="says.length === 0">says nothing yet</span>
       </span>
     </button>
+    <FindingMarks v-if="!open" class="px-2.5 pb-2" :findings="checks.byFrame.get(frame.id)" />
+    <div v-if="open && equals" class="flex items-center gap-1 px-2.5 pb-1.5 text-xs text-soft">
+      Among its equals:
+      <button type="button" class="btn btn-small" @click="$emit('nudge', -1)">higher</button>
+      <button type="button" class="btn btn-small" @click="$emit('nudge', 1)">lower</button>
+    </div>
     <FrameEditor v-if="open && map.edit" v-model="map.edit.frame" :is-new="map.edit.revision === 0" />
   </article>
 </template>

@@ -1,23 +1,29 @@
 <script setup lang="ts">
-import { type Frame, type Target, targetName } from '#core/frames'
+import { type Circumstance, type Frame, type Target, frameSentence } from '#core/frames'
 import { REGIONS, type Region } from '#core/layouts'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
+import { useSite } from '~/stores/site'
 
 const frame = defineModel<Frame>({ required: true })
 defineProps<{ isNew: boolean }>()
 
 const map = useMap()
 const design = useDesign()
+const site = useSite()
 const notices = useNotices()
 
-const REGION_NAMES: Record<Region, string> = { header: 'Header', intro: 'Intro', body: 'Body', footer: 'Footer' }
 const layoutsFor = (region: Region) => design.layouts.filter((l) => l.layout.region === region).map((l) => l.layout)
-
-function add(list: 'covers' | 'except', target: Target) {
-  frame.value[list].push(target)
+const sentence = computed(() => (map.names ? frameSentence(frame.value, map.names) : ''))
+const types = computed(() => [...site.catalogue!.types.values()])
+const more = ref(frame.value.outranks || frame.value.offeredTo.length > 0 || frame.value.name !== '')
+/** Layouts that a say names and that are no longer there, or are for another region. */
+const isGone = (region: Region) => {
+  const say = frame.value.regions[region]
+  return say.kind === 'use' && !layoutsFor(region).some((l) => l.id === say.layout)
 }
+
 function sayValue(region: Region): string {
   const say = frame.value.regions[region]
   return say.kind === 'use' ? `use:${say.layout}` : say.kind
@@ -26,6 +32,15 @@ function setSay(region: Region, value: string) {
   frame.value.regions[region] = value.startsWith('use:')
     ? { kind: 'use', layout: value.slice(4) }
     : { kind: value as 'empty' | 'pass' }
+}
+function offer(type: string, on: boolean) {
+  frame.value.offeredTo = on ? [...frame.value.offeredTo, type] : frame.value.offeredTo.filter((t) => t !== type)
+}
+function setTargets(list: 'covers' | 'except', targets: Target[]) {
+  frame.value[list] = targets
+}
+function setCircumstances(list: Circumstance[]) {
+  frame.value.onlyWhen = list
 }
 
 async function remove() {
@@ -41,54 +56,67 @@ async function remove() {
 </script>
 
 <template>
-  <div class="border-t px-2.5 pb-2.5 pt-2">
-    <div v-for="list in ['covers', 'except'] as const" :key="list" class="mb-2 grid grid-cols-[58px_1fr] gap-x-1">
-      <span class="pt-1 text-xs text-soft">{{ list === 'covers' ? 'Covers' : 'Except' }}</span>
-      <ul class="flex flex-wrap gap-1">
-        <li
-          v-for="(target, i) in frame[list]"
-          :key="i"
-          class="flex max-w-full items-center border border-edge bg-board"
+  <div class="space-y-2 border-t px-2.5 pb-2.5 pt-2">
+    <TargetList
+      v-for="list in ['covers', 'except'] as const"
+      :key="list"
+      :which="list"
+      :targets="frame[list]"
+      @set="setTargets(list, $event)"
+    />
+    <CircumstanceList :circumstances="frame.onlyWhen" @set="setCircumstances" />
+    <p v-if="frame.covers.length === 0" class="bg-wash p-1.5 text-xs">It covers no page yet, so it decides nothing.</p>
+    <div class="space-y-1 border-t pt-2">
+      <div v-for="region in REGIONS" :key="region" class="grid grid-cols-[62px_1fr] items-center gap-x-1">
+        <span class="text-xs text-soft">{{ REGION_NAMES[region] }}</span>
+        <select
+          class="input"
+          :aria-label="REGION_NAMES[region]"
+          :value="sayValue(region)"
+          @change="setSay(region, ($event.target as HTMLSelectElement).value)"
         >
-          <span class="min-w-0 truncate px-1.5 py-0.5">{{ map.names ? targetName(target, map.names) : '' }}</span>
-          <button
-            type="button"
-            class="px-1.5 py-0.5 hover:bg-rule"
-            :aria-label="`Take away ${map.names ? targetName(target, map.names) : 'target'}`"
-            @click="frame[list].splice(i, 1)"
-          >
-            ×
-          </button>
-        </li>
-        <li>
-          <TargetPicker
-            :label="list === 'covers' ? 'Add what it covers' : 'Add an exception'"
-            @pick="add(list, $event)"
-          />
-        </li>
-      </ul>
+          <option value="pass">no say</option>
+          <option value="empty">left empty</option>
+          <option v-if="isGone(region)" :value="sayValue(region)">a layout that no longer exists</option>
+          <option v-for="layout in layoutsFor(region)" :key="layout.id" :value="`use:${layout.id}`">
+            {{ layout.name }}
+          </option>
+        </select>
+      </div>
     </div>
-    <div v-for="region in REGIONS" :key="region" class="mb-1 grid grid-cols-[58px_1fr] items-center gap-x-1">
-      <span class="text-xs text-soft">{{ REGION_NAMES[region] }}</span>
-      <select
-        class="input"
-        :aria-label="REGION_NAMES[region]"
-        :value="sayValue(region)"
-        @change="setSay(region, ($event.target as HTMLSelectElement).value)"
-      >
-        <option value="pass">no say</option>
-        <option value="empty">left empty</option>
-        <option v-for="layout in layoutsFor(region)" :key="layout.id" :value="`use:${layout.id}`">
-          {{ layout.name }}
-        </option>
-      </select>
-    </div>
-    <p v-if="frame.covers.length === 0" class="mt-2 text-xs text-soft">It covers no page yet, so it decides nothing.</p>
-    <div class="mt-2.5 flex justify-between">
+    <p class="border-t pt-2 text-xs text-soft" data-testid="sentence">{{ sentence }}.</p>
+    <button type="button" class="text-xs underline" :aria-expanded="more" @click="more = !more">
+      {{ more ? 'Less' : 'Name, rank, writers' }}
+    </button>
+    <div v-if="more" class="space-y-2">
+      <label class="grid grid-cols-[62px_1fr] items-center gap-x-1">
+        <span class="text-xs text-soft">Called</span>
+        <input v-model="frame.name" class="input" maxlength="120" placeholder="by its conditions" />
+      </label>
       <label class="flex items-center gap-1.5"
+        ><input v-model="frame.outranks" type="checkbox" class="accent-ink" /> outranks all others</label
+      >
+      <fieldset>
+        <legend class="mb-0.5 text-xs text-soft">Offered to writers of</legend>
+        <label v-for="type in types" :key="type.id" class="mr-3 inline-flex items-center gap-1">
+          <input
+            type="checkbox"
+            class="accent-ink"
+            :checked="frame.offeredTo.includes(type.id)"
+            @change="offer(type.id, ($event.target as HTMLInputElement).checked)"
+          />
+          {{ type.plural }}
+        </label>
+      </fieldset>
+    </div>
+    <div class="flex items-center gap-2 border-t pt-2.5">
+      <label class="mr-auto flex items-center gap-1.5"
         ><input v-model="frame.on" type="checkbox" class="accent-ink" /> on</label
       >
-      <button v-if="!isNew" type="button" class="btn btn-small" @click="remove">Remove frame</button>
+      <template v-if="!isNew">
+        <button type="button" class="btn btn-small" @click="map.beginCopy(frame.id)">Duplicate</button>
+        <button type="button" class="btn btn-small" @click="remove">Remove</button>
+      </template>
     </div>
   </div>
 </template>

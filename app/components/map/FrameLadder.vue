@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { GROUPS, type Frame, type Group, groupOf } from '#core/frames'
+import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 
 const HEADINGS: Record<Group, string> = {
@@ -13,6 +14,9 @@ const HEADINGS: Record<Group, string> = {
 }
 
 const map = useMap()
+const design = useDesign()
+const dragged = ref<string | null>(null)
+const over = ref<string | null>(null)
 const byOrder = (a: Frame, b: Frame) => a.order - b.order || (a.id < b.id ? -1 : 1)
 const groups = computed(() =>
   GROUPS.map((group) => ({ group, frames: map.triedFrames.filter((f) => groupOf(f) === group).sort(byOrder) })).filter(
@@ -20,6 +24,37 @@ const groups = computed(() =>
   ),
 )
 const isNew = computed(() => map.edit?.revision === 0)
+const box = ref<HTMLElement>()
+
+/** Puts a frame before another of its heading (or last), as an edit whose impact is seen before it is kept. */
+function place(id: string, frames: readonly Frame[], before: string | null) {
+  const rest = frames.filter((f) => f.id !== id)
+  const at = before === null ? rest.length : rest.findIndex((f) => f.id === before)
+  if (at < 0 || !frames.some((f) => f.id === id)) return
+  const [above, below] = [rest[at - 1]?.order, rest[at]?.order]
+  const order = above === undefined ? (below ?? 0) - 1 : below === undefined ? above + 1 : (above + below) / 2
+  if (!map.edit) map.beginEdit(id)
+  if (map.edit?.frame.id === id) map.edit.frame.order = order
+}
+function drop(frames: readonly Frame[], before: string | null) {
+  if (dragged.value && dragged.value !== before) place(dragged.value, frames, before)
+  dragged.value = over.value = null
+}
+function nudge(frame: Frame, frames: readonly Frame[], by: number) {
+  const at = frames.findIndex((f) => f.id === frame.id)
+  const target = frames[by < 0 ? at - 1 : at + 2]
+  if (by < 0 ? at > 0 : at < frames.length - 1) place(frame.id, frames, target?.id ?? null)
+}
+const mayDrag = (id: string) => map.edit === null || map.edit.frame.id === id
+
+watch(
+  () => map.edit?.frame.id,
+  (id) =>
+    id &&
+    void nextTick(() =>
+      box.value?.querySelector(`[data-frame="${CSS.escape(id)}"]`)?.scrollIntoView({ block: 'nearest' }),
+    ),
+)
 </script>
 
 <template>
@@ -28,7 +63,7 @@ const isNew = computed(() => map.edit?.revision === 0)
       <h2 class="made text-lg">Frames</h2>
       <button type="button" class="btn" :disabled="map.edit !== null" @click="map.beginNew()">Add frame</button>
     </div>
-    <div class="min-h-0 flex-1 overflow-y-auto px-3.5 pb-6">
+    <div ref="box" class="min-h-0 flex-1 overflow-y-auto px-3.5 pb-6">
       <p v-if="groups.length === 0" class="mt-4 border border-dashed border-edge p-4 text-soft">
         A frame says on which pages a layout appears. There is none yet, so every page shows its plain body and nothing
         else. Make a header in Layouts, then add a frame for every page.
@@ -40,9 +75,30 @@ const isNew = computed(() => map.edit?.revision === 0)
         >
           {{ HEADINGS[group] }}
         </h3>
-        <template v-for="frame in frames" :key="frame.id">
-          <FrameCard v-if="!(isNew && frame.id === map.edit?.frame.id)" class="mb-1.5" :frame="frame" />
-        </template>
+        <div
+          v-for="frame in frames"
+          :key="frame.id"
+          class="pb-1.5"
+          :class="over === frame.id && dragged !== frame.id && 'border-t-2 border-spot'"
+          :draggable="mayDrag(frame.id) && map.edit?.frame.id !== frame.id && design.frames.length > 1"
+          @dragstart="dragged = frame.id"
+          @dragend="dragged = over = null"
+          @dragover="frames.some((f) => f.id === dragged) && ($event.preventDefault(), (over = frame.id))"
+          @drop.prevent="drop(frames, frame.id)"
+        >
+          <FrameCard
+            v-if="!(isNew && frame.id === map.edit?.frame.id)"
+            :frame="frame"
+            :equals="frames.length > 1"
+            @nudge="nudge(frame, frames, $event)"
+          />
+        </div>
+        <div
+          v-if="dragged && frames.some((f) => f.id === dragged)"
+          class="-mt-1.5 h-3"
+          @dragover.prevent="over = null"
+          @drop.prevent="drop(frames, null)"
+        />
       </template>
     </div>
   </aside>

@@ -1,14 +1,19 @@
 <script setup lang="ts">
+import { frameSentence } from '#core/frames'
 import { REGIONS } from '#core/layouts'
+import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
 
 const map = useMap()
+const design = useDesign()
 const notices = useNotices()
 const busy = ref(false)
+const comparing = ref(false)
 
 const pages = computed(() => new Set(map.impact.map((i) => i.page)).size)
-const plural = (n: number, word: string) => `${n} ${n === 1 ? word : word === 'body' ? 'bodies' : `${word}s`}`
+const plural = (n: number, word: string) =>
+  `${n.toLocaleString('en')} ${n === 1 ? word : word === 'body' ? 'bodies' : `${word}s`}`
 const parts = computed(() =>
   REGIONS.map((region) => ({ region, count: map.impact.filter((i) => i.region === region).length })).filter(
     (p) => p.count > 0,
@@ -17,34 +22,65 @@ const parts = computed(() =>
 const sentence = computed(() =>
   pages.value === 0 ? 'This edit changes no page' : `This edit changes ${plural(pages.value, 'page')}`,
 )
-const detail = computed(() =>
-  parts.value.length === 0
-    ? 'for whoever is looking now'
-    : `${parts.value.map((p) => plural(p.count, p.region)).join(', ')}, nothing else`,
-)
+const onlySometimes = computed(() => (map.edit?.frame.onlyWhen.length ?? 0) > 0)
+const detail = computed(() => {
+  if (parts.value.length > 0) return `${parts.value.map((p) => plural(p.count, p.region)).join(', ')}, nothing else`
+  return onlySometimes.value ? 'for whoever is looking now; choose another visitor above' : 'nothing looks different'
+})
 
 async function keep() {
+  const open = map.edit
+  if (!open) return
   busy.value = true
-  const isNew = map.edit?.revision === 0
-  const before = map.edit?.frame.id
-  await notices.attempt(map.keep)
+  const before = await notices.attempt(map.keep)
   busy.value = false
-  if (!map.edit && before) notices.say(isNew ? 'The frame stands in the draft.' : 'The frame is changed in the draft.')
+  if (before === undefined) return
+  const { id } = open.frame
+  notices.say(before ? 'The frame is changed in the draft.' : 'The frame stands in the draft.', {
+    label: 'Undo',
+    run: () =>
+      void notices.attempt(async () =>
+        before ? design.putFrame(before, design.frameById.get(id)!.revision) : design.removeFrame(id),
+      ),
+  })
 }
 </script>
 
 <template>
-  <div
-    class="m-4 mt-0 flex flex-wrap items-center gap-x-4 gap-y-2 bg-ink px-3.5 py-2 text-sheet"
-    role="region"
-    aria-label="Impact of this edit"
-  >
-    <p class="mr-auto" role="status">
-      <strong class="font-semibold">{{ sentence }}</strong> <span class="ml-2 text-[#c5c3bc]">{{ detail }}</span>
-    </p>
-    <button type="button" class="btn border-[#5a5e65] bg-transparent text-sheet hover:border-white!" @click="map.drop">
-      Drop
-    </button>
-    <button type="button" class="btn text-ink" :disabled="busy" @click="keep">Keep</button>
+  <div class="m-4 mt-0 bg-ink text-sheet" role="region" aria-label="Impact of this edit">
+    <div
+      v-if="map.edit?.theirs && map.names"
+      class="flex flex-wrap items-center gap-3 border-b border-[#44484f] px-3.5 py-2"
+      role="alert"
+    >
+      <p class="mr-auto min-w-0">
+        Another window has kept this frame meanwhile, as:
+        <strong>{{ frameSentence(map.edit.theirs, map.names) }}</strong>. Your edit is still here; keeping it puts it in
+        the place of theirs.
+      </p>
+      <button type="button" class="btn btn-small text-ink" @click="map.takeTheirs">Take theirs</button>
+    </div>
+    <div class="flex flex-wrap items-center gap-x-3 gap-y-2 px-3.5 py-2">
+      <p class="mr-auto" role="status">
+        <strong class="font-semibold">{{ sentence }}</strong> <span class="ml-2 text-[#c5c3bc]">{{ detail }}</span>
+      </p>
+      <button
+        type="button"
+        class="btn border-[#5a5e65] bg-transparent text-sheet hover:border-white! disabled:text-[#a9a79f]!"
+        :disabled="pages === 0"
+        @click="comparing = true"
+      >
+        Before and after
+      </button>
+      <button
+        type="button"
+        class="btn border-[#5a5e65] bg-transparent text-sheet hover:border-white!"
+        @click="map.drop"
+      >
+        Drop
+      </button>
+      <button type="button" class="btn text-ink" :disabled="busy" @click="keep">Keep</button>
+    </div>
+    <BeforeAfter v-if="comparing" @close="comparing = false" />
   </div>
 </template>

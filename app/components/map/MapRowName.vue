@@ -4,7 +4,7 @@ import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 
 const props = defineProps<{ row: MapRow; selected: boolean; open: boolean }>()
-defineEmits<{ select: []; fold: []; keydown: [event: KeyboardEvent] }>()
+defineEmits<{ select: [event: MouseEvent]; fold: []; keydown: [event: KeyboardEvent] }>()
 
 const design = useDesign()
 const map = useMap()
@@ -50,7 +50,7 @@ const foldable = computed(() => props.row.kind === 'group' && props.row.pages.le
       :aria-pressed="selected"
       :aria-expanded="foldable ? open : undefined"
       :title="label"
-      @click="$emit('select')"
+      @click="$emit('select', $event)"
       @dblclick="foldable && $emit('fold')"
       @keydown="$emit('keydown', $event)"
     >

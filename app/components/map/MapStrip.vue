@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { type Cell, type MapRow, type Shown, sameShown } from '#core/frames'
+import { type Cell, type MapRow, cellOf, sameShown } from '#core/frames'
 import { useDesign } from '~/stores/design'
+import { useMap } from '~/stores/map'
 
 /** One cell of a strip: joined to its neighbours above and below when they show the same. */
 const props = defineProps<{
@@ -11,16 +12,20 @@ const props = defineProps<{
   changed: boolean
   first: boolean
 }>()
-defineEmits<{ select: [] }>()
+defineEmits<{ select: [event: MouseEvent] }>()
 
 const design = useDesign()
+const map = useMap()
+const shownName = useShownName()
 
 /** A heading shows what runs past it, when it is the same above and below. */
 function cellAt(index: number): Cell | null {
   const row = props.rows[index]
-  if (!row) return null
-  if (row.cells) return row.cells[props.region]!
-  const [above, below] = [props.rows[index - 1]?.cells?.[props.region], props.rows[index + 1]?.cells?.[props.region]]
+  if (!row || !map.table) return null
+  if (row.kind !== 'heading') return cellOf(row, props.region, map.table)
+  const [above, below] = [props.rows[index - 1], props.rows[index + 1]].map((r) =>
+    r ? cellOf(r, props.region, map.table!) : null,
+  )
   return above && below && sameShown(above.shown, below.shown) ? above : null
 }
 const joined = (a: Cell | null, b: Cell | null) => a !== null && b !== null && sameShown(a.shown, b.shown)
@@ -28,26 +33,23 @@ const joined = (a: Cell | null, b: Cell | null) => a !== null && b !== null && s
 const cell = computed(() => cellAt(props.index))
 const above = computed(() => joined(cellAt(props.index - 1), cell.value))
 const below = computed(() => joined(cell.value, cellAt(props.index + 1)))
-/** Cells of the row in hand stand for themselves, so that they can be framed. */
 const layout = computed(() => (cell.value?.shown.kind === 'layout' ? cell.value.shown.layout : null))
 const labelled = computed(() => !above.value || props.first || props.selected)
-
-function name(shown: Shown): string {
-  if (shown.kind === 'layout') return design.layoutName(shown.layout)
-  return { empty: 'left empty', none: 'nothing', plain: 'plain body' }[shown.kind]
-}
-const label = computed(() => (cell.value ? name(cell.value.shown) : ''))
+const label = computed(() => (cell.value ? shownName(cell.value.shown) : ''))
 const shares = computed(() => {
   const { shares: all = [], shown } = cell.value ?? {}
-  const row = props.rows[props.index]!
-  if (all.length < 2 || row.kind !== 'group') return null
+  if (all.length < 2) return null
   const main = all.find((s) => sameShown(s.shown, shown!))?.count ?? 0
-  return { text: `${main}/${row.pages.length}`, all: all.map((s) => `${name(s.shown)} ${s.count}`).join(', ') }
+  const total = props.rows[props.index]!.pages.length
+  return { text: `${main}/${total}`, all: all.map((s) => `${shownName(s.shown)} ${s.count}`).join(', ') }
 })
 </script>
 
 <template>
-  <div v-if="!cell" />
+  <div
+    v-if="!cell || rows[index]!.kind === 'heading'"
+    :class="cell && ['border-x', layout ? ['tinted', design.tintOf(layout)] : cell.shown.kind === 'empty' && 'hatched']"
+  />
   <button
     v-else
     type="button"
@@ -59,9 +61,10 @@ const shares = computed(() => {
       !above && 'mt-0.5 border-t pt-0.5!',
       !below && 'mb-0.5 border-b',
       selected && 'cornered z-10',
+      changed && 'pr-4!',
     ]"
     :title="shares ? shares.all : label"
-    @click="$emit('select')"
+    @click="$emit('select', $event)"
   >
     <span
       v-if="labelled"
@@ -72,7 +75,7 @@ const shares = computed(() => {
     <span v-if="shares" class="shrink-0 font-mono text-2xs">{{ shares.text }}</span>
     <span
       v-if="changed"
-      class="absolute right-0.5 top-1/2 size-2 -translate-y-1/2 rounded-full bg-spot"
+      class="absolute right-1 top-1/2 size-2 -translate-y-1/2 rounded-full bg-spot"
       title="This edit changes it"
       ><span class="sr-only">changed by this edit</span></span
     >

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { REGIONS, type Region } from '#core/layouts'
 import { type MapRow, mapRows } from '#core/frames'
+import { REGIONS, type Region } from '#core/layouts'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
 
 const ROW = 27
+const COLUMNS = 'grid-cols-[minmax(150px,1.9fr)_repeat(4,minmax(0,1fr))] gap-x-2.5'
 
 const map = useMap()
 const site = useSite()
@@ -21,87 +22,88 @@ const virtual = useVirtualizer(
     count: rows.value.length,
     getScrollElement: () => box.value ?? null,
     estimateSize: () => ROW,
-    overscan: 12,
+    overscan: 8,
   })),
 )
 const shown = computed(() => virtual.value.getVirtualItems())
 const changed = computed(() => {
-  const marks = new Set<string>()
-  for (const { page, region } of map.impact) marks.add(`${page} ${region}`)
+  const marks = REGIONS.map(() => new Set<number>())
+  for (const { page, region } of map.impact) marks[REGIONS.indexOf(region)]!.add(page)
   return marks
 })
-
-const REGION_NAMES: Record<Region, string> = { header: 'Header', intro: 'Intro', body: 'Body', footer: 'Footer' }
+const inHand = computed(() => new Set(map.selection?.rows))
 const pageCount = computed(() => site.catalogue?.pages.length ?? 0)
 
-function select(row: MapRow) {
+function select(row: MapRow, extend: boolean, region: Region | null = null) {
   const page = site.catalogue!.pages[row.sample]
-  map.selected = page ? { row: row.key, page: page.key } : null
+  if (!page) return
+  const before = extend ? map.selection : null
+  const taken = before?.rows.includes(row.key) ? before.rows : [...(before?.rows ?? []), row.key]
+  map.selection = {
+    rows: taken,
+    pages: new Set([...(before?.pages ?? []), ...row.pages]),
+    page: page.key,
+    region,
+  }
 }
+const extends_ = (event: MouseEvent) => event.shiftKey || event.ctrlKey || event.metaKey
 function fold(row: MapRow) {
   if (map.unfolded.has(row.key)) map.unfolded.delete(row.key)
   else map.unfolded.add(row.key)
 }
-function isChanged(row: MapRow, region: Region): boolean {
-  return row.pages.some((p) => changed.value.has(`${p} ${region}`))
+const isOpen = (row: MapRow) => map.unfolded.has(row.key) || map.filter !== ''
+function isChanged(row: MapRow, region: number): boolean {
+  const marks = changed.value[region]!
+  return marks.size > 0 && row.pages.some((p) => marks.has(p))
 }
-const isSelected = (row: MapRow) => map.selected?.row === row.key
-
-/** Arrow keys move through the rows; left and right fold and unfold. */
-function onKey(event: KeyboardEvent, index: number) {
-  const row = rows.value[index]!
-  if (event.key === 'ArrowRight' && row.kind === 'group' && !map.unfolded.has(row.key)) return fold(row)
-  if (event.key === 'ArrowLeft' && row.kind === 'group' && map.unfolded.has(row.key)) return fold(row)
-  const by = { ArrowDown: 1, ArrowUp: -1 }[event.key]
-  if (!by) return
-  event.preventDefault()
-  let next = index + by
-  while (rows.value[next]?.kind === 'heading') next += by
-  const target = rows.value[next]
-  if (!target) return
-  select(target)
-  virtual.value.scrollToIndex(next)
-  void nextTick(() => box.value?.querySelector<HTMLElement>(`[data-index="${next}"] button[data-row]`)?.focus())
-}
+const onKey = useMapKeys(rows, {
+  select,
+  fold,
+  isOpen,
+  focus(index) {
+    virtual.value.scrollToIndex(index)
+    void nextTick(() => box.value?.querySelector<HTMLElement>(`[data-index="${index}"] button[data-row]`)?.focus())
+  },
+})
 </script>
 
 <template>
   <div class="flex flex-col px-4.5 pt-3">
-    <div class="mb-2 flex items-baseline gap-3">
-      <h1 class="made whitespace-nowrap text-lg">{{ pageCount }} pages</h1>
-      <p class="min-w-0 truncate text-xs text-soft max-xl:hidden">
-        Each strip is one layout; a break in it is an exception.
-      </p>
+    <div class="mb-2 flex items-center gap-3">
+      <h1 class="made whitespace-nowrap text-lg">{{ pageCount.toLocaleString('en') }} pages</h1>
       <input
         v-model="map.filter"
         type="search"
-        class="input ml-auto max-w-56"
+        class="input max-w-48"
         placeholder="Find a page"
         aria-label="Find a page by name or address"
       />
+      <VisitorPicker class="ml-auto" />
     </div>
-    <div
-      class="grid grid-cols-[minmax(150px,1.9fr)_repeat(4,minmax(0,1fr))] gap-x-2.5 border-b border-ink pb-1.5 font-semibold"
-    >
+    <div class="grid border-b border-ink pb-1.5 font-semibold" :class="COLUMNS">
       <span>Pages</span>
       <span v-for="region in REGIONS" :key="region">{{ REGION_NAMES[region] }}</span>
     </div>
     <p v-if="!map.table" class="py-6 text-soft" role="status">Working out every page…</p>
-    <p v-else-if="rows.length === 0" class="py-6 text-soft">No page has “{{ map.filter }}” in its name or address.</p>
-    <div ref="box" class="min-h-0 flex-1 overflow-y-auto pb-6" tabindex="-1">
+    <p v-else-if="rows.length === 0" class="py-6 text-soft">
+      No page has “{{ map.filter }}” in its name or address.
+      <button type="button" class="text-ink underline" @click="map.filter = ''">Show all</button>
+    </p>
+    <div ref="box" class="min-h-0 flex-1 overflow-y-auto pb-6" tabindex="-1" data-testid="rows">
       <div class="relative" :style="{ height: `${virtual.getTotalSize()}px` }">
         <div
           v-for="item in shown"
           :key="rows[item.index]!.key"
           :data-index="item.index"
-          class="absolute inset-x-0 grid grid-cols-[minmax(150px,1.9fr)_repeat(4,minmax(0,1fr))] gap-x-2.5"
-          :style="{ top: `${item.start}px`, height: `${ROW}px` }"
+          class="absolute inset-x-0 grid"
+          :class="COLUMNS"
+          :style="{ transform: `translateY(${item.start}px)`, height: `${ROW}px` }"
         >
           <MapRowName
             :row="rows[item.index]!"
-            :selected="isSelected(rows[item.index]!)"
-            :open="map.unfolded.has(rows[item.index]!.key) || map.filter !== ''"
-            @select="select(rows[item.index]!)"
+            :selected="inHand.has(rows[item.index]!.key)"
+            :open="isOpen(rows[item.index]!)"
+            @select="select(rows[item.index]!, extends_($event))"
             @fold="fold(rows[item.index]!)"
             @keydown="onKey($event, item.index)"
           />
@@ -111,10 +113,10 @@ function onKey(event: KeyboardEvent, index: number) {
             :rows="rows"
             :index="item.index"
             :region="r"
-            :selected="isSelected(rows[item.index]!)"
-            :changed="isChanged(rows[item.index]!, region)"
+            :selected="inHand.has(rows[item.index]!.key) && (!map.selection?.region || map.selection.region === region)"
+            :changed="isChanged(rows[item.index]!, r)"
             :first="item.index === shown[0]!.index"
-            @select="select(rows[item.index]!)"
+            @select="select(rows[item.index]!, extends_($event), region)"
           />
         </div>
       </div>

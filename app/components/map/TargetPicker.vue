@@ -37,7 +37,7 @@ function pick(choice: TargetChoice | null) {
     + add
   </button>
   <Combobox v-else :model-value="null" nullable @update:model-value="pick">
-    <div class="relative w-52">
+    <div class="relative">
       <ComboboxInput
         ref="input"
         class="input"
@@ -49,7 +49,7 @@ function pick(choice: TargetChoice | null) {
       />
       <ComboboxOptions
         static
-        class="absolute left-0 top-full z-30 max-h-64 w-64 overflow-y-auto border border-ink bg-raised py-1"
+        class="absolute right-0 top-full z-30 max-h-64 w-60 overflow-y-auto border border-ink bg-raised py-1"
       >
         <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">Nothing is called that.</li>
         <ComboboxOption v-for="(choice, i) in found" :key="i" v-slot="{ active }" :value="choice" as="template">

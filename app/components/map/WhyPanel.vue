@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { type Why, resolveInTurn, whyOf } from '#core/frames'
+import { type Why, resolveFully, whyOf } from '#core/frames'
 import { REGIONS } from '#core/layouts'
+import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
@@ -8,13 +9,15 @@ import { useSite } from '~/stores/site'
 const map = useMap()
 const site = useSite()
 const design = useDesign()
+const checks = useChecks()
 const { draw } = useDrawing()
 
-const page = computed(() => (map.selected ? site.catalogue?.page(map.selected.page) : undefined))
+const page = computed(() => (map.selection ? site.catalogue?.page(map.selection.page) : undefined))
+const count = computed(() => map.selection?.pages.size ?? 0)
 const triedDesign = computed(() => ({ ...design.design, frames: map.triedFrames }))
 const why = computed<Why | null>(() => {
-  if (!page.value || !site.catalogue) return null
-  const outcome = resolveInTurn(map.triedRules, site.catalogue, page.value, map.request)
+  if (!page.value || !site.catalogue || !map.triedCompiled) return null
+  const outcome = resolveFully(map.triedCompiled, page.value, map.request)
   return whyOf(outcome, map.triedRules, site.catalogue, page.value, map.request)
 })
 const html = computed(() =>
@@ -28,6 +31,11 @@ const layouts = computed(() =>
       })
     : [],
 )
+/** The published page as this visitor would ask for it. */
+const address = computed(() => {
+  const query = new URLSearchParams(map.request.parameters).toString().replace(/=(?=&|$)/g, '')
+  return page.value?.address ? page.value.address + (query && `?${query}`) : ''
+})
 </script>
 
 <template>
@@ -35,23 +43,29 @@ const layouts = computed(() =>
     <div v-if="!page || !why" class="text-soft">
       <h2 class="made mb-1 text-lg text-ink">Why</h2>
       <p>Select a page to see what it looks like, which frame decided each region, and why the others did not.</p>
+      <p class="mt-2">Select a strip, or several rows with Shift, to give those pages another layout.</p>
     </div>
     <template v-else>
-      <p class="text-xs text-soft">Why this page looks as it does</p>
+      <p class="text-xs text-soft">
+        {{ count > 1 ? `${count.toLocaleString('en')} pages in hand; one of them` : 'Why this page looks as it does' }}
+      </p>
       <h2 class="made break-words text-lg leading-tight">{{ page.title }}</h2>
       <p class="mb-2 break-all font-mono text-2xs text-soft">{{ page.address || 'every address that is no page' }}</p>
       <PagePicture class="border" :html="html" :title="`${page.title}, small`" />
+      <HomeChoice v-if="page.kind === 'home'" class="mt-2" />
+      <FindingMarks class="mt-2" :findings="checks.byPage.get(page.key)" />
       <WhyRegion v-for="region in REGIONS" :key="region" :region="region" :outcome="why.regions[region]" />
       <WhyNear v-if="why.near.length" :near="why.near" />
       <div class="mt-4 flex flex-wrap gap-2">
-        <a v-if="page.address" class="btn" :href="page.address" target="_blank">Open the published page</a>
+        <a v-if="address" class="btn" :href="address" target="_blank">Open the published page</a>
+        <NuxtLink v-if="page.entry" class="btn" :to="`/studio/entries/${page.entry}`">Edit the entry</NuxtLink>
         <NuxtLink
           v-for="l in layouts"
           :key="l.region"
-          class="btn"
+          class="btn max-w-full"
           :to="{ path: `/studio/layouts/${l.id}`, query: { page: page.key } }"
         >
-          Edit {{ design.layoutName(l.id) }}
+          <span class="truncate">Edit {{ design.layoutName(l.id) }}</span>
         </NuxtLink>
       </div>
     </template>

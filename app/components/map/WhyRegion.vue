@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type RegionOutcome, type Standing, frameName, lossWords } from '#core/frames'
+import { type RegionOutcome, type Say, type Standing, frameName, lossWords } from '#core/frames'
 import type { Region } from '#core/layouts'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -8,30 +8,38 @@ const props = defineProps<{ region: Region; outcome: RegionOutcome & { standings
 
 const map = useMap()
 const design = useDesign()
-const NAMES: Record<Region, string> = { header: 'Header', intro: 'Intro', body: 'Body', footer: 'Footer' }
+const shownName = useShownName()
+const choosing = ref(false)
 
-const shown = computed(() => {
-  const { shown: what } = props.outcome
-  if (what.kind === 'layout') return design.layoutName(what.layout)
-  return { empty: 'left empty', none: 'nothing', plain: 'plain body' }[what.kind]
-})
 const winner = computed(() => props.outcome.standings.find((s) => s.loss === null))
 const losers = computed(() => props.outcome.standings.filter((s) => s.loss !== null && s.loss.kind !== 'passed'))
 const sayName = (s: Standing) => (s.say.kind === 'use' ? design.layoutName(s.say.layout) : 'left empty')
 const name = (s: Standing) => (map.names ? frameName(s.candidate.frame, map.names) : '')
-const words = (s: Standing) => (winner.value && map.names ? lossWords(s, winner.value, map.names) : '')
+const words = (s: Standing) => (map.names ? lossWords(s, winner.value ?? s, map.names) : '')
+const inHand = computed(() => map.selection?.region === props.region)
+const others = computed(() => design.layouts.filter((l) => l.layout.region === props.region).map((l) => l.layout))
+watch(inHand, (is) => (choosing.value = is && map.edit === null), { immediate: true })
+
+function choose(value: string) {
+  if (!value) return
+  const say: Say = value === 'empty' ? { kind: 'empty' } : { kind: 'use', layout: value }
+  map.beginHere(props.region, say)
+  choosing.value = false
+}
 </script>
 
 <template>
-  <section class="mt-2 grid grid-cols-[54px_1fr] gap-x-2 border-t pt-2">
-    <h3 class="pt-0.5 text-xs text-soft">{{ NAMES[region] }}</h3>
+  <section class="mt-2 grid grid-cols-[54px_1fr] gap-x-2 border-t pt-2" :class="inHand && 'border-ink'">
+    <h3 class="pt-0.5 text-xs text-soft">{{ REGION_NAMES[region] }}</h3>
     <div class="min-w-0 text-xs">
-      <p class="text-sm font-semibold" :class="outcome.shown.kind !== 'layout' && 'text-soft'">{{ shown }}</p>
+      <p class="break-words text-sm font-semibold" :class="outcome.shown.kind !== 'layout' && 'text-soft'">
+        {{ shownName(outcome.shown) }}
+      </p>
       <p v-if="winner" class="text-soft">
         set by
         <button
           type="button"
-          class="text-start underline decoration-rule underline-offset-2 hover:decoration-current"
+          class="text-start underline decoration-edge underline-offset-2 hover:decoration-current"
           @click="map.edit || map.beginEdit(winner.candidate.frame.id)"
         >
           {{ name(winner) }}
@@ -43,6 +51,27 @@ const words = (s: Standing) => (winner.value && map.names ? lossWords(s, winner.
           <s>{{ sayName(s) }}</s> {{ words(s) }}
         </li>
       </ul>
+      <template v-if="!map.edit">
+        <select
+          v-if="choosing"
+          class="input mt-1"
+          :aria-label="`Another layout for the ${region} here`"
+          @change="choose(($event.target as HTMLSelectElement).value)"
+        >
+          <option value="">choose a layout</option>
+          <option value="empty">leave it empty</option>
+          <option v-for="layout in others" :key="layout.id" :value="layout.id">{{ layout.name }}</option>
+        </select>
+        <button
+          v-else
+          type="button"
+          class="mt-0.5 underline decoration-edge underline-offset-2 hover:decoration-current"
+          :aria-label="`Use another layout here: ${region}`"
+          @click="choosing = true"
+        >
+          Use another layout here
+        </button>
+      </template>
     </div>
   </section>
 </template>

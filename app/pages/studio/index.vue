@@ -1,10 +1,22 @@
 <script setup lang="ts">
 import { useMap } from '~/stores/map'
+import { useSite } from '~/stores/site'
 
 definePageMeta({ layout: 'studio' })
 useHead({ title: 'Map' })
 
 const map = useMap()
+const route = useRoute()
+const site = useSite()
+
+/** Links from elsewhere name a frame to open or a page to explain. */
+onMounted(() => {
+  const { frame, page } = route.query
+  if (typeof frame === 'string' && !map.edit) map.beginEdit(frame)
+  const at = typeof page === 'string' ? site.catalogue?.indexOf(page) : undefined
+  if (at !== undefined)
+    map.selection = { rows: [`page:${String(page)}`], pages: new Set([at]), page: String(page), region: null }
+})
 </script>
 
 <template>

@@ -30,6 +30,7 @@ async function open() {
   try {
     await bench.open(id.value)
     const asked = typeof route.query.page === 'string' ? site.catalogue?.page(route.query.page) : undefined
+    if (typeof route.query.node === 'string') bench.selected = route.query.node
     shown.value = asked ?? firstPageFor(bench.layout!, site.catalogue!, map.kept)
   } catch (error) {
     failed.value = (error as Error).message

@@ -32,7 +32,10 @@ const shelves = computed(() =>
     <div class="mx-auto max-w-[1320px] px-6 pb-16 pt-5">
       <div class="flex items-center justify-between">
         <h1 class="made text-xl">Layouts</h1>
-        <button type="button" class="btn" @click="adding = 'header'">New layout</button>
+        <span class="flex gap-2">
+          <ParcelMenu />
+          <button type="button" class="btn" @click="adding = 'header'">New layout</button>
+        </span>
       </div>
       <section v-for="shelf in shelves" :key="shelf.region" class="mt-6" :aria-labelledby="`shelf-${shelf.region}`">
         <div class="mb-3 flex items-baseline gap-3 border-b border-ink pb-1">

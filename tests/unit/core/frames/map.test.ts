@@ -1,6 +1,7 @@
 import {
   CompiledRules,
   type Frame,
+  cellOf,
   compareTables,
   frameReach,
   groupPages,
@@ -10,6 +11,7 @@ import {
   resolveInTurn,
   shownAt,
   tabulate,
+  targetsFor,
 } from '#core/frames'
 import { REGIONS, type LayoutRegion } from '#core/layouts'
 import { VISITOR, frame, observatory } from '../../../fixtures'
@@ -66,7 +68,8 @@ describe('rows of the Map', () => {
   test('a group whose pages differ shows its shares and its exceptions by the frame that makes them', () => {
     const found = rows()
     const group = found.find((r) => r.key === 'type:tool')!
-    expect(group.cells![2]!.shares.map((s) => s.count)).toEqual([1, 1])
+    expect(cellOf(group, 2, table(site, tools, oneTool))!.shares.map((s) => s.count)).toEqual([1, 1])
+    expect(cellOf(found[0]!, 2, table(site, tools, oneTool))).toBeNull()
     expect(found.find((r) => r.kind === 'exception')).toMatchObject({
       frame: 'one',
       pages: [catalogue.pages.findIndex((p) => p.key === 'entry:mirror')],
@@ -87,5 +90,38 @@ describe('rows of the Map', () => {
         .map((r) => r.label),
     ).toEqual(['West dome'])
     expect(rows([], 'zzz')).toEqual([])
+  })
+})
+
+describe('targets for a selection of rows', () => {
+  const groups = groupPages(catalogue)
+  const at = (...keys: string[]) => new Set(keys.map((k) => catalogue.indexOf(k)!))
+  const all = (key: string) => groups.find((g) => g.key === key)!.pages
+
+  test('whole groups as one target, other pages one by one', () => {
+    expect(targetsFor(new Set(all('type:tool')), groups, catalogue).covers).toEqual([{ kind: 'type', type: 'tool' }])
+    expect(targetsFor(new Set(all('terms:dome')), groups, catalogue).covers).toEqual([
+      { kind: 'term-pages', taxonomy: 'dome' },
+    ])
+    expect(targetsFor(at('entry:mirror', 'search'), groups, catalogue).covers).toEqual([
+      { kind: 'page', page: 'entry:mirror' },
+      { kind: 'page', page: 'search' },
+    ])
+    expect(targetsFor(at('home'), groups, catalogue).covers).toEqual([{ kind: 'page', page: 'home' }])
+    expect(targetsFor(new Set(), groups, catalogue)).toEqual({ covers: [], except: [] })
+    expect(targetsFor(new Set([...all('archive:note'), ...all('months:note')]), groups, catalogue).covers).toEqual([
+      { kind: 'page', page: 'archive:note' },
+      { kind: 'page', page: 'month:note:2025-06' },
+    ])
+  })
+
+  test('what they cover is exactly what was selected', () => {
+    for (const group of groups) {
+      const selected = new Set(group.pages)
+      const { covers, except } = targetsFor(selected, groups, catalogue)
+      const after = table(frame('new', covers, { body: use('A') }, { except }))
+      const changed = compareTables(table(), after).map((i) => i.page)
+      expect(new Set(changed)).toEqual(selected)
+    }
   })
 })

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import type { Choice, ImportPlan, Parcel, Unfit } from '#core/formats'
+import { useDesign } from '~/stores/design'
+import { useNotices } from '~/stores/notices'
+import { useSite } from '~/stores/site'
+
+/** What a parcel would do here: new, replaced, and what does not fit, with a choice for each. Nothing is changed before it is confirmed. */
+const props = defineProps<{ parcel: Parcel }>()
+const emit = defineEmits<{ close: [] }>()
+
+const design = useDesign()
+const site = useSite()
+const notices = useNotices()
+const plan = shallowRef<ImportPlan | null>(null)
+const refused = ref('')
+const leaveOut = ref<string[]>([])
+const choices = ref<Record<string, Choice>>({})
+const busy = ref(false)
+
+onMounted(async () => {
+  try {
+    plan.value = await useApi<ImportPlan>('POST', '/parcel/preview', { parcel: props.parcel })
+  } catch (error) {
+    refused.value = (error as Error).message
+  }
+})
+
+const items = computed(() => (plan.value?.items ?? []).filter((i) => i.state !== 'same'))
+const taken = computed(() => items.value.filter((i) => !leaveOut.value.includes(`${i.what} ${i.id}`)))
+const WHAT = { layout: 'Layout', frame: 'Frame', house: 'House style' }
+const STATE = { new: 'new', replaces: 'replaces what stands here', same: '' }
+const KIND: Record<Unfit['kind'], string> = {
+  page: 'page',
+  type: 'page type',
+  taxonomy: 'taxonomy',
+  term: 'term',
+  person: 'person',
+  menu: 'menu',
+  picture: 'picture',
+  field: 'field',
+}
+
+/** Things of this site that could be used instead. */
+function instead(kind: Unfit['kind']): { id: string; label: string }[] {
+  const c = site.catalogue!
+  switch (kind) {
+    case 'page':
+      return c.pages.slice(0, 500).map((p) => ({ id: p.key, label: p.title }))
+    case 'type':
+      return [...c.types.values()].map((t) => ({ id: t.id, label: t.plural }))
+    case 'taxonomy':
+      return [...c.taxonomies.values()].map((t) => ({ id: t.id, label: t.plural }))
+    case 'term':
+      return [...c.terms.values()].map((t) => ({ id: t.id, label: t.title }))
+    case 'person':
+      return [...c.people.values()].map((p) => ({ id: p.id, label: p.name }))
+    case 'menu':
+      return [...c.menus.values()].map((m) => ({ id: m.id, label: m.name }))
+    case 'picture':
+      return c.site.pictures.slice(0, 300).map((p) => ({ id: p.id, label: p.alt || p.fileName }))
+    case 'field':
+      return [...c.types.values()].flatMap((t) => t.fields.map((f) => ({ id: f.id, label: `${f.label} (${t.name})` })))
+  }
+}
+function choose(key: string, value: string) {
+  const choice: Choice = value === 'drop' || value === 'keep' ? { do: value } : { do: 'use', id: value.slice(4) }
+  choices.value = { ...choices.value, [key]: choice }
+}
+function toggle(key: string, on: boolean) {
+  leaveOut.value = on ? leaveOut.value.filter((k) => k !== key) : [...leaveOut.value, key]
+}
+async function take() {
+  busy.value = true
+  const done = await notices.attempt(() =>
+    useApi<ImportPlan>('POST', '/parcel', { parcel: props.parcel, choices: choices.value, leaveOut: leaveOut.value }),
+  )
+  busy.value = false
+  if (!done) return
+  await notices.attempt(design.load)
+  notices.say(
+    `${done.items.length} ${done.items.length === 1 ? 'thing stands' : 'things stand'} in the draft. Visitors see them after the next release.`,
+  )
+  emit('close')
+}
+</script>
+
+<template>
+  <ModalSheet title="Bring a parcel in" wide @close="$emit('close')">
+    <p v-if="refused" class="border border-spot bg-wash p-3" role="alert">{{ refused }}</p>
+    <p v-else-if="!plan" class="text-soft" role="status">Looking at what it would do…</p>
+    <template v-else>
+      <p class="mb-3 text-soft">From {{ parcel.from }}. Nothing is changed before you confirm.</p>
+      <p v-if="items.length === 0" class="border-y py-3">Everything in it stands here already, exactly so.</p>
+      <ul v-else class="border-t">
+        <li v-for="item in items" :key="item.what + item.id" class="flex items-baseline gap-3 border-b py-1.5">
+          <input
+            type="checkbox"
+            class="accent-ink"
+            :aria-label="`Take ${item.name}`"
+            :checked="!leaveOut.includes(`${item.what} ${item.id}`)"
+            @change="toggle(`${item.what} ${item.id}`, ($event.target as HTMLInputElement).checked)"
+          />
+          <span class="w-20 shrink-0 text-soft">{{ WHAT[item.what] }}</span>
+          <span class="made min-w-0 flex-1 break-words text-base leading-snug">{{ item.name }}</span>
+          <span class="text-xs" :class="item.state === 'replaces' ? 'bg-wash px-1' : 'text-soft'">{{
+            STATE[item.state]
+          }}</span>
+        </li>
+      </ul>
+      <section v-if="plan.unfit.length" class="mt-5">
+        <h3 class="font-semibold">Does not fit this site</h3>
+        <p class="mb-2 text-soft">The parcel names these, and this site does not have them.</p>
+        <ul class="border-t">
+          <li
+            v-for="unfit in plan.unfit"
+            :key="unfit.key"
+            class="grid grid-cols-[1fr_240px] items-center gap-3 border-b py-1.5"
+          >
+            <span class="min-w-0 break-words"
+              >the {{ KIND[unfit.kind] }} <span class="font-mono text-xs">{{ unfit.id }}</span>
+              <span class="text-xs text-soft"
+                >named by {{ unfit.users.length }} {{ unfit.users.length === 1 ? 'thing' : 'things' }}</span
+              ></span
+            >
+            <select
+              class="input"
+              :aria-label="`What to do about ${unfit.id}`"
+              @change="choose(unfit.key, ($event.target as HTMLSelectElement).value)"
+            >
+              <option value="keep">keep the name; it does nothing yet</option>
+              <option value="drop">take it out</option>
+              <optgroup :label="`Use a ${KIND[unfit.kind]} of this site`">
+                <option v-for="o in instead(unfit.kind)" :key="o.id" :value="`use:${o.id}`">{{ o.label }}</option>
+              </optgroup>
+            </select>
+          </li>
+        </ul>
+      </section>
+    </template>
+    <template #actions>
+      <button type="button" class="btn" @click="$emit('close')">Leave it</button>
+      <button type="button" class="btn btn-spot" :disabled="busy || taken.length === 0" @click="take">
+        Take {{ taken.length }} into the draft
+      </button>
+    </template>
+  </ModalSheet>
+</template>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import {
+  type FieldTestOp,
+  OP_WORDS,
+  type Refinement,
+  type RefinementChoice,
+  fieldFor,
+  opsFor,
+  refinementChoices,
+} from '#core/frames'
+import type { Field, Id } from '#core/site'
+import { useSite } from '~/stores/site'
+
+/** A further fact that must hold: in a term, by a person, below a page, or a test on a field. */
+const props = defineProps<{ type: Id | null }>()
+const emit = defineEmits<{ pick: [refinement: Refinement] }>()
+
+const site = useSite()
+const open = ref(false)
+const typed = ref('')
+const field = ref<Field | null>(null)
+const op = ref<FieldTestOp>('is')
+const value = ref('')
+const input = ref<{ $el: HTMLInputElement }>()
+const choices = computed(() => (open.value ? refinementChoices(site.catalogue!, props.type) : []))
+const found = computed(() => {
+  const words = typed.value.trim().toLowerCase()
+  return choices.value.filter((c) => !words || c.label.toLowerCase().includes(words)).slice(0, 60)
+})
+
+function begin() {
+  open.value = true
+  field.value = null
+  typed.value = ''
+  void nextTick(() => input.value?.$el.focus())
+}
+function pick(choice: RefinementChoice | null) {
+  if (!choice) return
+  if ('refinement' in choice) {
+    open.value = false
+    emit('pick', choice.refinement)
+    return
+  }
+  field.value = fieldFor(site.catalogue!, props.type, choice.field)
+  op.value = opsFor(field.value)[0]!
+  value.value = field.value.kind === 'yes-no' ? 'yes' : (field.value.choices?.[0]?.id ?? '')
+}
+const needsValue = computed(() => op.value !== 'is-empty' && op.value !== 'is-not-empty')
+const asked = computed<string | number | boolean | null>(() => {
+  const kind = field.value?.kind
+  if (!needsValue.value) return null
+  if (kind === 'yes-no') return value.value === 'yes'
+  return kind === 'number' || kind === 'money' ? Number(value.value) : value.value
+})
+const complete = computed(() => !needsValue.value || value.value.trim() !== '')
+function done() {
+  if (!field.value || !complete.value) return
+  open.value = false
+  emit('pick', { kind: 'field', field: field.value.id, op: op.value, value: asked.value })
+}
+const inputType = computed(() => {
+  const kind = field.value?.kind
+  return kind === 'number' || kind === 'money' ? 'number' : kind === 'date' || kind === 'moment' ? 'date' : 'text'
+})
+</script>
+
+<template>
+  <div class="relative">
+    <button
+      v-if="!open"
+      type="button"
+      class="px-1.5 py-0.5 text-xs text-soft hover:text-ink"
+      aria-label="Add a fact that must hold"
+      @click="begin"
+    >
+      + only those …
+    </button>
+    <Combobox v-else-if="!field" :model-value="null" nullable @update:model-value="pick">
+      <ComboboxInput
+        ref="input"
+        class="input"
+        aria-label="Add a fact that must hold"
+        placeholder="in, by, below, a field"
+        autocomplete="off"
+        @change="typed = $event.target.value"
+        @keydown.esc.stop="open = false"
+        @blur="field || (open = false)"
+      />
+      <ComboboxOptions
+        static
+        class="absolute right-0 top-full z-30 max-h-64 w-60 overflow-y-auto border border-ink bg-raised py-1"
+      >
+        <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">Nothing is called that.</li>
+        <ComboboxOption v-for="(choice, i) in found" :key="i" v-slot="{ active }" :value="choice" as="template">
+          <li
+            class="flex cursor-pointer items-baseline justify-between gap-2 px-2.5 py-0.5"
+            :class="active && 'bg-ink text-sheet'"
+            @mousedown.prevent
+          >
+            <span class="min-w-0 break-words">{{ choice.label }}</span>
+            <span class="shrink-0 text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{ choice.what }}</span>
+          </li>
+        </ComboboxOption>
+      </ComboboxOptions>
+    </Combobox>
+    <form v-else class="space-y-1 py-1 pr-1" @submit.prevent="done">
+      <p class="text-xs">{{ field.label }}</p>
+      <div class="flex gap-1">
+        <select v-model="op" class="input" aria-label="How it is tested">
+          <option v-for="o in opsFor(field)" :key="o" :value="o">{{ OP_WORDS[o] }}</option>
+        </select>
+        <template v-if="needsValue">
+          <select v-if="field.kind === 'yes-no'" v-model="value" class="input" aria-label="Compared with">
+            <option value="yes">yes</option>
+            <option value="no">no</option>
+          </select>
+          <select v-else-if="field.choices" v-model="value" class="input" aria-label="Compared with">
+            <option v-for="c in field.choices" :key="c.id" :value="c.id">{{ c.label }}</option>
+          </select>
+          <input v-else v-model="value" class="input" :type="inputType" step="any" aria-label="Compared with" />
+        </template>
+      </div>
+      <div class="flex justify-end gap-1">
+        <button type="button" class="btn btn-small" @click="open = false">Not this</button>
+        <button class="btn btn-small" :disabled="!complete">Add</button>
+      </div>
+    </form>
+  </div>
+</template>

@@ -1,0 +1,161 @@
+import type { Finding, FindingKind } from '#core/checks'
+import { elementSpec } from '#core/elements'
+import { frameName } from '#core/frames'
+import { find } from '#core/layouts'
+import type { Id } from '#core/site'
+import { useDesign } from '~/stores/design'
+import { useMap } from '~/stores/map'
+import { useSite } from '~/stores/site'
+
+export interface FindingWords {
+  /** What is the case. */
+  says: string
+  /** What to do about it. */
+  todo: string
+}
+
+export const FINDING_TITLES: Record<FindingKind, string> = {
+  dangling: 'Names something that is gone',
+  tie: 'Nothing decides between two frames',
+  dead: 'Frames that decide nothing',
+  'content-never-shown': 'Content that is never shown',
+  'missing-field': 'Fields that a page type does not have',
+  'no-title': 'Pages without a title, or with several',
+  'plain-body': 'Pages in their plain body',
+  unreached: 'Layouts that show nowhere',
+}
+
+const WHAT = {
+  layout: 'layout',
+  'wrong-region': 'layout for another region',
+  page: 'page',
+  type: 'page type',
+  taxonomy: 'taxonomy',
+  term: 'term',
+  person: 'person',
+  menu: 'menu',
+  picture: 'picture',
+  card: 'card layout',
+  frame: 'frame',
+}
+
+/** Findings as sentences: what is the case, and what to do. */
+export function useFindingWords() {
+  const design = useDesign()
+  const map = useMap()
+  const site = useSite()
+
+  const frame = (id: Id): string => {
+    const state = design.frameById.get(id)
+    return state && map.names ? `“${frameName(state.frame, map.names)}”` : 'a frame that is gone'
+  }
+  const layout = (id: Id): string => `“${design.layoutName(id)}”`
+  const page = (key: string): string => site.catalogue?.page(key)?.title ?? key
+  const pages = (keys: readonly string[]): string => {
+    if (keys.length === 1) return page(keys[0]!)
+    const rest = keys.length - 2
+    return `${keys.slice(0, 2).map(page).join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`
+  }
+  const element = (layoutId: Id, node: Id): string => {
+    const found = design.layoutById.get(layoutId)
+    const at = found && find(found.layout, node)?.node
+    return at?.name ?? (at?.kind === 'element' ? (elementSpec(at.type)?.name ?? 'an element') : 'a row or column')
+  }
+  const owner = (f: Extract<Finding, { kind: 'dangling' | 'missing-field' }>): string => {
+    if (f.frame) return `The frame ${frame(f.frame)}`
+    if (f.layout && f.node) return `${element(f.layout, f.node)} in ${layout(f.layout)}`
+    return 'entry' in f && f.entry ? `The entry ${page(`entry:${f.entry}`)}` : 'Something'
+  }
+
+  function words(f: Finding): FindingWords {
+    switch (f.kind) {
+      case 'tie':
+        return {
+          says: `${frame(f.frames[0])} and ${frame(f.frames[1])} are equal in every way, and both have a say on the ${f.region} of ${pages(f.pages)}.`,
+          todo: 'Drag one of them above the other on the ladder, or make one of them narrower.',
+        }
+      case 'dead': {
+        const todo = 'Change what it covers, raise it on the ladder, or remove it.'
+        if (f.because === 'covers-nothing')
+          return {
+            says: `${frame(f.frame)} covers no page that there is.`,
+            todo: 'Add what it covers, look at what it excepts, or remove it.',
+          }
+        if (f.because === 'says-nothing')
+          return {
+            says: `${frame(f.frame)} has no say on any region.`,
+            todo: 'Choose a layout for a region, leave one empty, or remove it.',
+          }
+        return {
+          says: `${frame(f.frame)} decides nothing anywhere: ${f.by.map(frame).join(', ')} ${f.by.length === 1 ? 'stands' : 'stand'} before it everywhere.`,
+          todo,
+        }
+      }
+      case 'unreached':
+        return {
+          says: `${layout(f.layout)} is used by no frame that is on, and by no grid.`,
+          todo: 'Add a frame that uses it, or remove it.',
+        }
+      case 'content-never-shown':
+        return {
+          says: `${f.pages.length === 1 ? 'An entry has' : `${f.pages.length} entries have`} content that ${layout(f.layout)} has no place for: ${pages(f.pages)}.`,
+          todo: 'Add an Entry content element to the layout.',
+        }
+      case 'missing-field': {
+        const type = f.type
+          ? (site.catalogue?.types.get(f.type)?.plural ?? 'a page type that is gone')
+          : 'any page type'
+        return {
+          says: `${owner(f)} names the field “${f.field}”, which ${type} ${f.type ? 'do' : 'does'} not have.`,
+          todo: 'Choose another field, or take it away.',
+        }
+      }
+      case 'no-title':
+        return f.titles === 0
+          ? {
+              says: `${pages(f.pages)}: no level 1 heading in any region.`,
+              todo: 'Give the body or the intro a heading of level 1 that shows the title.',
+            }
+          : {
+              says: `${pages(f.pages)}: ${f.titles} headings of level 1.`,
+              todo: 'Keep one of them at level 1 and lower the others, or leave the intro empty there.',
+            }
+      case 'dangling':
+        return f.what === 'wrong-region'
+          ? {
+              says: `${owner(f)} uses ${layout(f.id)} in a region that it is not for, so it passes.`,
+              todo: 'Choose a layout for that region.',
+            }
+          : f.what === 'frame'
+            ? {
+                says: `${owner(f)} has chosen a frame that is gone or no longer offered.`,
+                todo: 'Choose again when editing the entry.',
+              }
+            : {
+                says: `${owner(f)} names a ${WHAT[f.what]} that no longer exists.`,
+                todo: 'Choose another, or take it away.',
+              }
+      case 'plain-body':
+        return {
+          says: `${f.pages.length} ${f.pages.length === 1 ? 'page has' : 'pages have'} no body layout: ${pages(f.pages)}.`,
+          todo: 'Add a frame with a body for them, if the plain one will not do.',
+        }
+    }
+  }
+
+  /** Where to go about it. */
+  function place(f: Finding): { to: string; label: string } | null {
+    if ('layout' in f && f.layout)
+      return {
+        to: `/studio/layouts/${f.layout}${'node' in f && f.node ? `?node=${f.node}` : ''}`,
+        label: 'Open the layout',
+      }
+    if (f.kind === 'tie') return { to: `/studio?frame=${f.frames[1]}`, label: 'Open the frame' }
+    if ('frame' in f && f.frame) return { to: `/studio?frame=${f.frame}`, label: 'Open the frame' }
+    if (f.kind === 'dangling' && f.entry) return { to: `/studio/entries/${f.entry}`, label: 'Open the entry' }
+    if ('pages' in f && f.pages[0]) return { to: `/studio?page=${encodeURIComponent(f.pages[0])}`, label: 'See why' }
+    return null
+  }
+
+  return { words, place }
+}

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import type { FindingKind } from '#core/checks'
+import { useChecks } from '~/stores/checks'
+
+definePageMeta({ layout: 'studio' })
+useHead({ title: 'Checks' })
+
+const checks = useChecks()
+const { words, place } = useFindingWords()
+const groups = computed(() =>
+  (Object.keys(FINDING_TITLES) as FindingKind[])
+    .map((kind) => ({
+      kind,
+      title: FINDING_TITLES[kind],
+      findings: (checks.findings ?? []).filter((f) => f.kind === kind),
+    }))
+    .filter((g) => g.findings.length > 0),
+)
+const count = computed(() => checks.findings?.length ?? 0)
+</script>
+
+<template>
+  <div class="h-full overflow-y-auto">
+    <div class="mx-auto max-w-4xl px-6 py-8">
+      <h1 class="made text-xl">Checks</h1>
+      <p v-if="checks.findings === null" class="mt-2 text-soft" role="status">Looking at every page…</p>
+      <p v-else-if="count === 0" class="mt-4 border-y py-4">
+        Nothing was found: every frame decides something, every layout shows somewhere, all content is shown, every page
+        has one title, and nothing names what is gone.
+      </p>
+      <p v-else class="mt-1 text-soft" role="status">
+        {{ count }} {{ count === 1 ? 'thing will' : 'things will' }} not do what was meant, as far as can be told. The
+        draft is judged, not the release.
+      </p>
+      <section v-for="group in groups" :key="group.kind" class="mt-7">
+        <h2 class="flex items-baseline justify-between border-b border-ink pb-1 font-semibold">
+          {{ group.title }} <span class="font-mono text-2xs font-normal text-soft">{{ group.findings.length }}</span>
+        </h2>
+        <ul>
+          <li v-for="(finding, i) in group.findings" :key="i" class="flex items-start gap-4 border-b py-2.5">
+            <div class="min-w-0 flex-1">
+              <p class="break-words">{{ words(finding).says }}</p>
+              <p class="text-soft">{{ words(finding).todo }}</p>
+            </div>
+            <NuxtLink v-if="place(finding)" class="btn btn-small shrink-0" :to="place(finding)!.to">{{
+              place(finding)!.label
+            }}</NuxtLink>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </div>
+</template>

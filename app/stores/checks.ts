@@ -1,0 +1,54 @@
+import { defineStore } from 'pinia'
+import { computed, shallowRef, watch } from 'vue'
+import type { Finding } from '#core/checks'
+import type { Id } from '#core/site'
+import { useDesign } from './design'
+import { useMap } from './map'
+import { useSite } from './site'
+
+const PAUSE = 250
+
+const framesOf = (f: Finding): Id[] => (f.kind === 'tie' ? f.frames : 'frame' in f && f.frame ? [f.frame] : [])
+const layoutsOf = (f: Finding): Id[] => ('layout' in f && f.layout ? [f.layout] : [])
+const pagesOf = (f: Finding): string[] =>
+  'pages' in f ? f.pages : f.kind === 'dangling' && f.entry ? [`entry:${f.entry}`] : []
+
+function indexBy(findings: readonly Finding[], keysOf: (f: Finding) => string[]): Map<string, Finding[]> {
+  const index = new Map<string, Finding[]>()
+  for (const finding of findings) {
+    for (const key of keysOf(finding)) {
+      const list = index.get(key)
+      if (list) list.push(finding)
+      else index.set(key, [finding])
+    }
+  }
+  return index
+}
+
+/** Everything about the draft that will not do what was meant, kept up with it. */
+export const useChecks = defineStore('checks', () => {
+  const site = useSite()
+  const design = useDesign()
+  const map = useMap()
+  const findings = shallowRef<Finding[] | null>(null)
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  watch(
+    [() => site.site, () => design.design, () => map.request],
+    ([content, drawn]) => {
+      clearTimeout(timer)
+      if (!content || !design.loaded) return
+      timer = setTimeout(async () => {
+        const found = await checkAside(content, drawn, map.request)
+        if (drawn === design.design) findings.value = found
+      }, PAUSE)
+    },
+    { immediate: true },
+  )
+
+  const byFrame = computed(() => indexBy(findings.value ?? [], framesOf))
+  const byLayout = computed(() => indexBy(findings.value ?? [], layoutsOf))
+  const byPage = computed(() => indexBy(findings.value ?? [], pagesOf))
+
+  return { findings, byFrame, byLayout, byPage }
+})
