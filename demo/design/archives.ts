@@ -26,6 +26,26 @@ export const ARCHIVES: Layout[] = [
     ),
   ),
   layout(
+    'thing-card',
+    'Thing card',
+    'card',
+    row(
+      'Card',
+      {},
+      column(
+        12,
+        { flow: 6 },
+        element('lead-picture', { shape: 'square' }),
+        element(
+          'heading',
+          { text: field('title', { fallback: 'Untitled' }), level: '3', link: field('address') },
+          { size: 18, marginTop: 6 },
+        ),
+        element('text', { text: line(field('summary')) }, { size: 14, colour: '@soft' }),
+      ),
+    ),
+  ),
+  layout(
     'exhibit-shelves',
     'Exhibit shelves',
     'body',
@@ -65,7 +85,7 @@ export const ARCHIVES: Layout[] = [
           source: 'page',
           most: 48,
           columns: 4,
-          card: 'exhibit-card',
+          card: 'thing-card',
           empty: 'This room is being rehung.',
         }),
       ),

@@ -23,6 +23,8 @@ const field = ref<Field | null>(null)
 const op = ref<FieldTestOp>('is')
 const value = ref('')
 const input = ref<{ $el: HTMLInputElement }>()
+const root = ref<HTMLElement>()
+const leave = useLeaving(root, () => (open.value = false))
 const choices = computed(() => (open.value ? refinementChoices(site.catalogue!, props.type) : []))
 const found = computed(() => {
   const words = typed.value.trim().toLowerCase()
@@ -66,7 +68,7 @@ const inputType = computed(() => {
 </script>
 
 <template>
-  <div class="relative">
+  <div ref="root" class="relative" @focusout="leave">
     <button
       v-if="!open"
       type="button"
@@ -85,7 +87,6 @@ const inputType = computed(() => {
         autocomplete="off"
         @change="typed = $event.target.value"
         @keydown.esc.stop="open = false"
-        @blur="field || (open = false)"
       />
       <ComboboxOptions
         static
@@ -96,7 +97,6 @@ const inputType = computed(() => {
           <li
             class="flex cursor-pointer items-baseline justify-between gap-2 px-2.5 py-0.5"
             :class="active && 'bg-ink text-sheet'"
-            @mousedown.prevent
           >
             <span class="min-w-0 break-words">{{ choice.label }}</span>
             <span class="shrink-0 text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{ choice.what }}</span>

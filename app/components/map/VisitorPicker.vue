@@ -49,7 +49,12 @@ const asUsual = computed(() => map.visitorIsPlain && !when.value)
     <PopoverPanel class="absolute right-0 top-full z-40 mt-px w-72 space-y-2.5 border border-ink bg-raised p-3.5">
       <label class="grid grid-cols-[76px_1fr] items-center">
         <span class="text-soft">Role</span>
-        <select class="input" :value="map.request.role" @change="setRole(($event.target as HTMLSelectElement).value)">
+        <select
+          class="input"
+          aria-label="Role"
+          :value="map.request.role"
+          @change="setRole(($event.target as HTMLSelectElement).value)"
+        >
           <option v-for="role in ROLES" :key="role" :value="role">{{ role }}</option>
         </select>
       </label>
@@ -57,6 +62,7 @@ const asUsual = computed(() => map.visitorIsPlain && !when.value)
         <span class="text-soft">Device</span>
         <select
           class="input"
+          aria-label="Device"
           :value="map.request.device"
           @change="set({ device: ($event.target as HTMLSelectElement).value as Device })"
         >

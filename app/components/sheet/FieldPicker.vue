@@ -12,6 +12,8 @@ const site = useSite()
 const open = ref(false)
 const typed = ref('')
 const input = ref<{ $el: HTMLInputElement }>()
+const root = ref<HTMLElement>()
+const leave = useLeaving(root, () => (open.value = false))
 const choices = computed(() => {
   const type = props.page.entry ? site.catalogue!.types.get(props.page.type!) : undefined
   return fieldChoices(site.catalogue!, type).filter((c) => !props.kinds || props.kinds.includes(c.kind))
@@ -41,7 +43,7 @@ function pick(choice: FieldChoice | null) {
 </script>
 
 <template>
-  <div class="relative shrink-0">
+  <div ref="root" class="relative shrink-0" @focusout="leave">
     <button
       type="button"
       class="btn btn-small h-7! px-1.5!"
@@ -62,7 +64,6 @@ function pick(choice: FieldChoice | null) {
           autocomplete="off"
           @change="typed = $event.target.value"
           @keydown.esc.stop="open = false"
-          @blur="open = false"
         />
         <ComboboxOptions static class="max-h-64 overflow-y-auto py-1">
           <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">No field is called that.</li>
@@ -73,7 +74,6 @@ function pick(choice: FieldChoice | null) {
                 <li
                   class="flex cursor-pointer justify-between gap-2 px-2.5 py-0.5"
                   :class="active && 'bg-ink text-sheet'"
-                  @mousedown.prevent
                 >
                   <span>{{ item.label }}</span><span class="text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{
                     item.kind
