@@ -1,3 +1,4 @@
+import { benchBrowser } from './browser'
 import { benchDrawing } from './drawing'
 import type { Result } from './measure'
 import { benchFrames } from './frames'
@@ -9,6 +10,7 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['drawing', benchDrawing],
   ['serving', benchServing],
   ['frames', benchFrames],
+  ['browser', benchBrowser],
 ]
 
 const only = process.argv.slice(2)

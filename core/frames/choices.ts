@@ -35,7 +35,7 @@ export function targetChoices(catalogue: Catalogue): TargetChoice[] {
         what: 'archives',
       })
   }
-  return [...choices, ...termChoices(catalogue), ...pageChoices(catalogue)]
+  return [...choices, ...termChoices(catalogue), ...personChoices(catalogue), ...pageChoices(catalogue)]
 }
 
 /** Entries in a term, for each page type that uses its taxonomy. */
@@ -53,6 +53,15 @@ function termChoices(catalogue: Catalogue): TargetChoice[] {
     }
   }
   return choices
+}
+
+/** Entries by a person, of any type: what else must hold is added to the target. */
+function personChoices(catalogue: Catalogue): TargetChoice[] {
+  return [...catalogue.people.values()].map((person) => ({
+    target: { kind: 'entries', type: null, where: [{ kind: 'person', people: [person.id] }] },
+    label: `Entries by ${person.name}`,
+    what: 'group',
+  }))
 }
 
 function pageChoices(catalogue: Catalogue): TargetChoice[] {

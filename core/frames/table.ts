@@ -174,26 +174,27 @@ export function compareTables(before: OutcomeTable, after: OutcomeTable): Impact
 
 /** On how many pages each layout shows, by its id. */
 export function layoutReach(table: OutcomeTable): Map<Id, number> {
-  const reach = new Map<Id, number>()
-  for (const cell of table.cells) {
-    const what = table.shown[cell]!
-    if (what.kind === 'layout') reach.set(what.layout, (reach.get(what.layout) ?? 0) + 1)
-  }
-  return reach
+  const counts = new Int32Array(table.shown.length)
+  for (const cell of table.cells) counts[cell]!++
+  return new Map(table.shown.flatMap((s, i) => (s.kind === 'layout' && counts[i]! > 0 ? [[s.layout, counts[i]!]] : [])))
 }
 
 /** On how many pages each frame decides at least one region, by its id. */
 export function frameReach(table: OutcomeTable): Map<Id, number> {
-  const reach = new Map<Id, number>()
-  const seen = new Set<Id>()
+  const frames = [...new Set(table.deciding.map((d) => d.frame))]
+  const frameAt = Int32Array.from(table.deciding, (d) => frames.indexOf(d.frame))
+  const counts = new Int32Array(frames.length)
+  const lastPage = new Int32Array(frames.length).fill(-1)
   for (let i = 0; i < table.deciders.length; i++) {
-    if (i % REGIONS.length === 0) seen.clear()
-    const id = table.deciding[table.deciders[i]!]?.frame
-    if (!id || seen.has(id)) continue
-    seen.add(id)
-    reach.set(id, (reach.get(id) ?? 0) + 1)
+    const decider = table.deciders[i]!
+    if (decider < 0) continue
+    const frame = frameAt[decider]!
+    const page = Math.floor(i / REGIONS.length)
+    if (lastPage[frame] === page) continue
+    lastPage[frame] = page
+    counts[frame]!++
   }
-  return reach
+  return new Map(frames.flatMap((id, i) => (counts[i]! > 0 ? [[id, counts[i]!]] : [])))
 }
 
 /** The pages on which a layout shows. */

@@ -445,6 +445,7 @@ describe('words', () => {
       'tools in East dome',
       'tools in East, below',
     ])
+    expect(findChoices(choices, 'nell').map((c) => c.label)).toEqual(['Nell <Ash>', 'Entries by Nell <Ash>'])
     expect(findChoices(choices, 'zzz')).toEqual([])
   })
 })
