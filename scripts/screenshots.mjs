@@ -49,13 +49,27 @@ const STUDIO = {
       .click()
   },
   async 'map-edit'(page) {
-    await page.goto(`${ORIGIN}/studio`)
-    await page.getByRole('button', { name: 'Exhibits', exact: true }).click()
-    await page
-      .locator('article')
-      .getByRole('button', { name: /^Talks/ })
-      .click()
+    await page.goto(`${ORIGIN}/studio?frame=tower`)
+    await page.getByRole('button', { name: 'Unfold Exhibits' }).click()
+    await page.getByRole('button', { name: 'Add a fact that must hold' }).first().click()
+    await page.getByRole('combobox', { name: 'Add a fact that must hold' }).fill('19th')
+    await page.keyboard.press('Enter')
+    await page.getByText(/changes \d pages/).waitFor()
+    await page.getByRole('button', { name: 'Fenwick turret clock', exact: true }).click()
+  },
+  async 'map-before-after'(page) {
+    await page.goto(`${ORIGIN}/studio?frame=talks`)
     await page.getByLabel('Header', { exact: true }).selectOption({ label: 'Tower header' })
+    await page.getByRole('button', { name: 'Before and after' }).click()
+  },
+  async 'map-visitor'(page) {
+    await page.goto(`${ORIGIN}/studio`)
+    await page.getByRole('button', { name: /^Seen by/ }).click()
+    await page.getByLabel('Address has').fill('?kiosk')
+    await page.keyboard.press('Enter')
+  },
+  async entry(page) {
+    await page.goto(`${ORIGIN}/studio/entries/fenwick-turret-clock`)
   },
   async layouts(page) {
     await page.goto(`${ORIGIN}/studio/layouts`)
@@ -81,6 +95,13 @@ const STUDIO = {
     await page.keyboard.press('Enter')
     await page.getByText('1 change waiting').waitFor()
     await page.getByRole('button', { name: 'Release…' }).click()
+  },
+  async checks(page) {
+    await page.goto(`${ORIGIN}/studio?frame=talks`)
+    await page.getByLabel('Body', { exact: true }).selectOption({ label: 'Exhibit page' })
+    await page.getByRole('button', { name: 'Keep' }).click()
+    await page.getByText('The frame is changed in the draft.').waitFor()
+    await page.goto(`${ORIGIN}/studio/checks`)
   },
 }
 const SITE = {

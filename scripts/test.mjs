@@ -39,7 +39,8 @@ const jest = (project) => [
 const STEPS = [
   ['Lint', ['npx', ['eslint', '.']], readStep],
   ['Format', ['npx', ['prettier', '--check', '--log-level', 'warn', '.']], readStep],
-  ['Types of the core', ['npx', ['tsc', '-p', 'tsconfig.jest.json']], readStep],
+  ['Types of the core, by itself', ['npx', ['tsc', '-p', 'tsconfig.core.json']], readStep],
+  ['Types of core and tests', ['npx', ['tsc', '-p', 'tsconfig.jest.json']], readStep],
   ['Types of the studio and server', ['npx', ['nuxt', 'typecheck']], readStep],
   ['Unit tests', jest('unit'), readJest],
   ['API tests', jest('api'), readJest],

@@ -37,6 +37,8 @@ export interface Selection {
   pages: ReadonlySet<number>
   page: string
   region: Region | null
+  /** The frame that makes the pages in hand stand apart, when they are one row of the Map. */
+  frame: Id | null
 }
 
 const VISITOR: Request = { role: 'visitor', signedIn: false, device: 'desktop', parameters: {}, at: 0 }
@@ -130,7 +132,8 @@ export const useMap = defineStore('map', () => {
   function beginHere(region: Region, say: Say): void {
     const inHand = selection.value
     if (!inHand || !site.catalogue) return
-    const { covers, except } = targetsFor(inHand.pages, groups.value, site.catalogue)
+    const like = inHand.frame ? design.frameById.get(inHand.frame)?.frame : undefined
+    const { covers, except } = targetsFor(inHand.pages, groups.value, site.catalogue, like)
     const frame = { ...newFrame(nanoid(10), covers, firstOrder()), except }
     frame.regions[region] = say
     edit.value = { frame, revision: 0, theirs: null }

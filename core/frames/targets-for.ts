@@ -1,6 +1,9 @@
+import { copyOf } from '../layouts/copy'
 import type { Catalogue, Page } from '../site'
+import { factsOfAll } from './compiled'
+import { matches } from './match'
 import type { PageGroup } from './rows'
-import type { Target } from './types'
+import type { Frame, Target } from './types'
 
 /** The target that covers a whole group of the Map, or null when only its pages one by one do. */
 function targetOfGroup(group: PageGroup, first: Page): Target | null {
@@ -16,15 +19,27 @@ function coversHome(target: Target, home: Page): boolean {
   return target.kind === 'type-archives' && home.entry === undefined && home.type === target.type
 }
 
+function coversExactly({ covers, except }: Conditions, selected: ReadonlySet<number>, catalogue: Catalogue): boolean {
+  return factsOfAll(catalogue).every((facts, i) => {
+    const covered =
+      covers.some((t) => matches(t, facts, catalogue)) && !except.some((t) => matches(t, facts, catalogue))
+    return covered === selected.has(i)
+  })
+}
+
+export type Conditions = Pick<Frame, 'covers' | 'except'>
+
 /**
- * The least that covers exactly a selection of pages: groups that are selected as a whole as one target, other
- * pages one by one.
+ * The least that covers exactly a selection of pages: what a frame covers that makes them stand apart already
+ * (`like`), else groups that are selected as a whole as one target, and other pages one by one.
  */
 export function targetsFor(
   selected: ReadonlySet<number>,
   groups: readonly PageGroup[],
   catalogue: Catalogue,
-): { covers: Target[]; except: Target[] } {
+  like?: Conditions,
+): Conditions {
+  if (like && coversExactly(like, selected, catalogue)) return copyOf({ covers: like.covers, except: like.except })
   const covers = groups.flatMap((group): Target[] => {
     const inHand = group.pages.filter((p) => selected.has(p))
     if (inHand.length === 0) return []

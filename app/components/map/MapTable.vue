@@ -44,6 +44,7 @@ function select(row: MapRow, extend: boolean, region: Region | null = null) {
     pages: new Set([...(before?.pages ?? []), ...row.pages]),
     page: page.key,
     region,
+    frame: before ? null : (row.frame ?? null),
   }
 }
 const extends_ = (event: MouseEvent) => event.shiftKey || event.ctrlKey || event.metaKey

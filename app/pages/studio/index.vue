@@ -15,7 +15,13 @@ onMounted(() => {
   if (typeof frame === 'string' && !map.edit) map.beginEdit(frame)
   const at = typeof page === 'string' ? site.catalogue?.indexOf(page) : undefined
   if (at !== undefined)
-    map.selection = { rows: [`page:${String(page)}`], pages: new Set([at]), page: String(page), region: null }
+    map.selection = {
+      rows: [`page:${String(page)}`],
+      pages: new Set([at]),
+      page: String(page),
+      region: null,
+      frame: null,
+    }
 })
 </script>
 

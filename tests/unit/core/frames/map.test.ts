@@ -115,6 +115,17 @@ describe('targets for a selection of rows', () => {
     ])
   })
 
+  test('what makes pages stand apart already is said the same way again', () => {
+    const like = {
+      covers: [{ kind: 'type' as const, type: 'tool' }],
+      except: [{ kind: 'page' as const, page: 'entry:mirror' }],
+    }
+    expect(targetsFor(at('entry:refractor'), groups, catalogue, like)).toEqual(like)
+    expect(targetsFor(at('entry:mirror'), groups, catalogue, like).covers).toEqual([
+      { kind: 'page', page: 'entry:mirror' },
+    ])
+  })
+
   test('what they cover is exactly what was selected', () => {
     for (const group of groups) {
       const selected = new Set(group.pages)
