@@ -2,7 +2,7 @@ import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import Papa from 'papaparse'
-import type { Parcel } from '../core/formats'
+import type { Choice, ImportPlan, Parcel } from '../core/formats'
 import { CompiledRules, type Design, frameName, namesFrom, rulesOf, shownAt, deciderAt, tabulate } from '../core/frames'
 import { REGIONS } from '../core/layouts'
 import { ProblemError, fail } from '../core/problems'
@@ -29,6 +29,8 @@ const HELP = `outer-frame COMMAND [options]
   export-parcel FILE          the draft's layouts, frames and house style as one JSON document
   import-parcel FILE          takes such a document into the draft
       --preview               only says what it would do
+      --use 'KIND ID=HERE'    uses something of this site for what does not fit, as often as needed
+      --take-out 'KIND ID'    takes out what does not fit; the rest is kept and does nothing yet
 
   --data DIR                  the data folder (OUTER_FRAME_DATA, else .data/demo, else .data)
 `
@@ -42,6 +44,8 @@ const OPTIONS = {
   json: { type: 'boolean' },
   csv: { type: 'boolean' },
   preview: { type: 'boolean' },
+  use: { type: 'string', multiple: true },
+  'take-out': { type: 'string', multiple: true },
   data: { type: 'string' },
   help: { type: 'boolean' },
 } as const
@@ -142,6 +146,23 @@ function readParcel(file: string | undefined): Parcel {
   }
 }
 
+/** What to do about what does not fit, as the options say it; each must name something that the plan lists. */
+function choicesOf({ unfit }: ImportPlan, values: Values): Record<string, Choice> {
+  const known = new Set(unfit.map((u) => u.key))
+  const choices: Record<string, Choice> = {}
+  const choose = (key: string, choice: Choice) => {
+    if (!known.has(key)) fail('input-wrong', { why: `Nothing in this parcel is “${key}” and does not fit` })
+    choices[key] = choice
+  }
+  for (const text of values.use ?? []) {
+    const at = text.indexOf('=')
+    if (at < 0) fail('input-wrong', { why: "--use is written as 'menu rooms=main'" })
+    choose(text.slice(0, at).trim(), { do: 'use', id: text.slice(at + 1).trim() })
+  }
+  for (const key of values['take-out'] ?? []) choose(key.trim(), { do: 'drop' })
+  return choices
+}
+
 async function importParcel(site: Site, [file]: string[], values: Values): Promise<void> {
   const parcel = readParcel(file)
   const plan = await site.parcels.plan(parcel)
@@ -150,8 +171,12 @@ async function importParcel(site: Site, [file]: string[], values: Values): Promi
   for (const u of plan.unfit)
     say(`no such  ${u.kind.padEnd(9)}${u.id}, named by ${u.users.map((x) => `${x.what} ${x.id}`).join(', ')}`)
   if (values.preview) return say('Nothing was changed.')
-  const taken = await site.parcels.import({ parcel, choices: {}, leaveOut: [] }, 'the command line')
-  say(`${taken.items.length} things were taken into the draft. Visitors see them after the next release.`)
+  const taken = await site.parcels.import(
+    { parcel, choices: choicesOf(plan, values), leaveOut: [] },
+    'the command line',
+  )
+  const n = taken.items.length
+  say(`${n} ${n === 1 ? 'thing was' : 'things were'} taken into the draft. Visitors see them after the next release.`)
 }
 
 const COMMANDS: Record<string, (site: Site, rest: string[], values: Values) => Promise<void>> = {

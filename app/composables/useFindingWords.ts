@@ -2,7 +2,7 @@ import type { Finding, FindingKind } from '#core/checks'
 import { elementSpec } from '#core/elements'
 import { frameName } from '#core/frames'
 import { find } from '#core/layouts'
-import type { Id } from '#core/site'
+import { type Id, fieldLabel } from '#core/site'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
@@ -13,6 +13,13 @@ export interface FindingWords {
   /** What to do about it. */
   todo: string
 }
+
+export interface FindingRow extends FindingWords {
+  /** Where to go about it. */
+  place: { to: string; label: string } | null
+}
+
+type MissingField = Extract<Finding, { kind: 'missing-field' }>
 
 export const FINDING_TITLES: Record<FindingKind, string> = {
   dangling: 'Names something that is gone',
@@ -56,6 +63,7 @@ export function useFindingWords() {
     const rest = keys.length - 2
     return `${keys.slice(0, 2).map(page).join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`
   }
+  const fieldName = (id: Id): string => (site.catalogue && fieldLabel(site.catalogue, { of: 'page', field: id })) ?? id
   const element = (layoutId: Id, node: Id): string => {
     const found = design.layoutById.get(layoutId)
     const at = found && find(found.layout, node)?.node
@@ -106,7 +114,7 @@ export function useFindingWords() {
           ? (site.catalogue?.types.get(f.type)?.plural ?? 'a page type that is gone')
           : 'any page type'
         return {
-          says: `${owner(f)} names the field “${f.field}”, which ${type} ${f.type ? 'do' : 'does'} not have.`,
+          says: `${owner(f)} names the field “${fieldName(f.field)}”, which ${type} ${f.type ? 'do' : 'does'} not have.`,
           todo: 'Choose another field, or take it away.',
         }
       }
@@ -144,7 +152,7 @@ export function useFindingWords() {
   }
 
   /** Where to go about it. */
-  function place(f: Finding): { to: string; label: string } | null {
+  function place(f: Finding): FindingRow['place'] {
     if ('layout' in f && f.layout)
       return {
         to: `/studio/layouts/${f.layout}${'node' in f && f.node ? `?node=${f.node}` : ''}`,
@@ -157,5 +165,30 @@ export function useFindingWords() {
     return null
   }
 
-  return { words, place }
+  const row = (f: Finding): FindingRow => ({ ...words(f), place: place(f) })
+
+  /** Findings as lines of a list; fields that one layout names and one page type does not have stand on one line. */
+  function lines(findings: readonly Finding[]): FindingRow[] {
+    const byLayout = new Map<string, MissingField[]>()
+    for (const f of findings) {
+      if (f.kind !== 'missing-field' || !f.layout) continue
+      const key = `${f.layout} ${f.type}`
+      byLayout.set(key, [...(byLayout.get(key) ?? []), f])
+    }
+    const gathered = [...byLayout.values()].map((all): FindingRow => {
+      const first = all[0]!
+      if (all.length === 1) return row(first)
+      const fields = [...new Set(all.map((f) => fieldName(f.field)))]
+      const type = site.catalogue?.types.get(first.type ?? '')?.plural ?? 'pages of that type'
+      return {
+        says: `${layout(first.layout!)} names ${fields.length} fields that ${type} do not have: ${fields.join(', ')}.`,
+        todo: 'Choose other fields, take them away, or give those pages a layout of their own.',
+        place: place(first),
+      }
+    })
+    const others = findings.filter((f) => f.kind !== 'missing-field' || !f.layout)
+    return [...gathered, ...others.map(row)]
+  }
+
+  return { words, lines }
 }

@@ -13,11 +13,12 @@ import {
   historyOf,
   rebase,
 } from '#core/layouts'
-import type { Problem } from '#core/problems'
+import { type Problem, problem } from '#core/problems'
 import type { Id } from '#core/site'
 import type { EditsAnswer, LayoutAnswer, StaleAnswer } from '#shared/api/types'
 import { useDesign } from './design'
 import { useNotices } from './notices'
+import { useSession } from './session'
 
 export type SaveState = 'saved' | 'saving' | 'waiting'
 
@@ -32,6 +33,7 @@ const storeKey = (id: Id) => `outer-frame:unsent:${id}`
 export const useBench = defineStore('bench', () => {
   const design = useDesign()
   const notices = useNotices()
+  const session = useSession()
   const layout = shallowRef<Layout | null>(null)
   const selected = ref<Id | null>(null)
   const step = ref<Step>('wide')
@@ -119,6 +121,10 @@ export const useBench = defineStore('bench', () => {
   /** Applies an edit here and sends it. Gives false, and says why, when it is refused. */
   function apply(edit: Edit | null, does: Pending['does'] = 'edit', of?: number): boolean {
     if (!edit || !layout.value) return false
+    if (!session.mayDesign) {
+      notices.fail(new Error(problem('role-lacking', { role: 'designer' }).sentence))
+      return false
+    }
     const result = applyEdit(layout.value, edit)
     if (!result.ok) {
       notices.fail(new Error(result.problem.sentence))

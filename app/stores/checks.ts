@@ -10,6 +10,7 @@ const PAUSE = 250
 
 const framesOf = (f: Finding): Id[] => (f.kind === 'tie' ? f.frames : 'frame' in f && f.frame ? [f.frame] : [])
 const layoutsOf = (f: Finding): Id[] => ('layout' in f && f.layout ? [f.layout] : [])
+const nodesOf = (f: Finding): Id[] => ('node' in f && f.node ? [f.node] : [])
 const pagesOf = (f: Finding): string[] =>
   'pages' in f ? f.pages : f.kind === 'dangling' && f.entry ? [`entry:${f.entry}`] : []
 
@@ -50,5 +51,7 @@ export const useChecks = defineStore('checks', () => {
   const byLayout = computed(() => indexBy(findings.value ?? [], layoutsOf))
   const byPage = computed(() => indexBy(findings.value ?? [], pagesOf))
 
-  return { findings, byFrame, byLayout, byPage }
+  const byNode = computed(() => indexBy(findings.value ?? [], nodesOf))
+
+  return { findings, byFrame, byLayout, byPage, byNode }
 })

@@ -20,6 +20,7 @@ import {
 import type { Region } from '#core/layouts'
 import type { Id } from '#core/site'
 import { useDesign } from './design'
+import { useSession } from './session'
 import { useSite } from './site'
 
 /** The frame being edited: a working copy that is kept or dropped. */
@@ -48,6 +49,7 @@ const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 export const useMap = defineStore('map', () => {
   const site = useSite()
   const design = useDesign()
+  const session = useSession()
   const request = ref<Request>({ ...VISITOR, at: Date.now() })
   const kept = shallowRef<OutcomeTable | null>(null)
   const tried = shallowRef<OutcomeTable | null>(null)
@@ -112,7 +114,7 @@ export const useMap = defineStore('map', () => {
   }
 
   function beginEdit(id: Id): void {
-    const state = design.frameById.get(id)
+    const state = session.mayDesign ? design.frameById.get(id) : undefined
     if (state) edit.value = { frame: copy(state.frame), revision: state.revision, theirs: null }
   }
 

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { SessionAnswer, User } from '#shared/api/types'
 
 /** Who is signed in. */
@@ -8,6 +8,9 @@ export const useSession = defineStore('session', () => {
   const site = ref('')
   const secure = ref(true)
   const asked = ref(false)
+
+  /** Writers look at the design and choose among what is offered; designers and owners change it. */
+  const mayDesign = computed(() => user.value?.role === 'owner' || user.value?.role === 'designer')
 
   async function load(): Promise<void> {
     const answer = await useApi<SessionAnswer>('GET', '/session')
@@ -26,5 +29,5 @@ export const useSession = defineStore('session', () => {
     user.value = null
   }
 
-  return { user, site, secure, asked, load, signIn, signOut }
+  return { user, site, secure, asked, mayDesign, load, signIn, signOut }
 })

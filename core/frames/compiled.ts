@@ -1,20 +1,12 @@
 import { REGIONS, type LayoutRegion } from '../layouts/types'
-import { type Catalogue, type Id, type Page, WORKING_KINDS } from '../site'
+import type { Catalogue, Id, Page } from '../site'
 import { holds } from './circumstances'
-import { type Facts, factsOf, fieldTest, keysOf, matches, narrownessOf, refinementHolds, refinementsOf } from './match'
+import { type Facts, factsOf, narrownessOf, refinementsOf } from './match'
 import { compareCandidates } from './rank'
+import { targetTest } from './target-test'
+import { WayIndex } from './way-index'
 import { type Rules, outcomeOf, unusable } from './resolve'
-import type {
-  Candidate,
-  Circumstance,
-  Frame,
-  Outcome,
-  Refinement,
-  RegionOutcome,
-  Request,
-  Shown,
-  Target,
-} from './types'
+import type { Candidate, Circumstance, Frame, Outcome, RegionOutcome, Request, Shown } from './types'
 
 /** One covering target of one frame, with its place in the total order of all of them. */
 export interface Way {
@@ -40,140 +32,6 @@ const LAST = 0x3fffffff
 const NONE: Shown = { kind: 'none' }
 const PLAIN: Shown = { kind: 'plain' }
 const BODY = REGIONS.indexOf('body')
-
-/** The terms that a refinement lists, those below them included if it asks for them. */
-function termsOf(refinement: Extract<Refinement, { kind: 'term' }>, catalogue: Catalogue): Set<Id> {
-  return new Set(refinement.below ? refinement.terms.flatMap((t) => catalogue.termsBelow(t)) : refinement.terms)
-}
-
-function refinementTest(refinement: Refinement, catalogue: Catalogue): (facts: Facts) => boolean {
-  if (refinement.kind === 'field') {
-    const test = fieldTest(refinement, catalogue)
-    return ({ entry }) => entry !== null && test(entry)
-  }
-  if (refinement.kind !== 'term') return (facts) => refinementHolds(refinement, facts, catalogue)
-  const terms = termsOf(refinement, catalogue)
-  return ({ entry }) => entry !== null && entry.terms.some((t) => terms.has(t))
-}
-
-/** A target as one test, with what depends on the catalogue looked up beforehand. */
-function targetTest(target: Target, catalogue: Catalogue): (facts: Facts) => boolean {
-  switch (target.kind) {
-    case 'every':
-      return () => true
-    case 'type':
-      return ({ entry }) => entry?.type === target.type
-    case 'page':
-      return ({ page }) => page.key === target.page || (page.kind === 'home' && keysOf(page).includes(target.page))
-    case 'entries': {
-      const tests = target.where.map((r) => refinementTest(r, catalogue))
-      return (facts) =>
-        facts.entry !== null &&
-        (target.type === null || facts.entry.type === target.type) &&
-        tests.every((test) => test(facts))
-    }
-    default:
-      return (facts) => matches(target, facts, catalogue)
-  }
-}
-
-/** Ways by what a page can be looked up by: lists of places in the total order, each ascending. */
-class WayIndex {
-  readonly every: number[] = []
-  readonly pages = new Map<string, number[]>()
-  readonly entries: number[] = []
-  readonly archives: number[] = []
-  readonly working: number[] = []
-  readonly people: number[] = []
-  readonly types = new Map<Id, number[]>()
-  readonly archivesOf = new Map<Id, number[]>()
-  readonly termPages = new Map<Id, number[]>()
-  readonly terms = new Map<Id, number[]>()
-  readonly persons = new Map<Id, number[]>()
-  readonly above = new Map<Id, number[]>()
-  readonly chosen = new Map<Id, number[]>()
-
-  private static list(map: Map<Id, number[]>, key: Id): number[] {
-    let list = map.get(key)
-    if (!list) map.set(key, (list = []))
-    return list
-  }
-
-  /** The lists in which a target stands: those of the first fact that a page can be looked up by. */
-  listsOf(target: Target, catalogue: Catalogue): number[][] {
-    const { list } = WayIndex
-    switch (target.kind) {
-      case 'every':
-        return [this.every]
-      case 'kind':
-        return [this[target.pages]]
-      case 'type':
-        return [list(this.types, target.type)]
-      case 'type-archives':
-        return [list(this.archivesOf, target.type)]
-      case 'term-pages':
-        return [list(this.termPages, target.taxonomy)]
-      case 'person-pages':
-        return [this.people]
-      case 'page':
-        return [list(this.pages, target.page)]
-      case 'entries':
-        return this.listsOfEntries(target, catalogue)
-    }
-  }
-
-  private listsOfEntries(target: Extract<Target, { kind: 'entries' }>, catalogue: Catalogue): number[][] {
-    const { list } = WayIndex
-    for (const r of target.where) {
-      if (r.kind === 'term') return [...termsOf(r, catalogue)].map((t) => list(this.terms, t))
-      if (r.kind === 'person') return [...new Set(r.people)].map((p) => list(this.persons, p))
-      if (r.kind === 'below') return [...new Set(r.entries)].map((e) => list(this.above, e))
-    }
-    return [target.type === null ? this.entries : list(this.types, target.type)]
-  }
-
-  chosenList(frame: Id): number[] {
-    return WayIndex.list(this.chosen, frame)
-  }
-
-  private readonly broad = new Map<Id, readonly number[]>()
-
-  /** What can cover any entry of a type, as one list: it is asked for by every one of them. */
-  private broadFor(type: Id): readonly number[] {
-    let list = this.broad.get(type)
-    if (!list) {
-      const all = [...this.every, ...this.entries, ...(this.types.get(type) ?? [])]
-      this.broad.set(type, (list = all.sort((a, b) => a - b)))
-    }
-    return list
-  }
-
-  /** Puts the lists that can hold ways to a page into `found`; gives how many there are. */
-  lookUp(facts: Facts, found: (readonly number[])[]): number {
-    const { page, entry, archive, above } = facts
-    let n = 0
-    const add = (list: readonly number[] | undefined) => {
-      if (list && list.length > 0) found[n++] = list
-    }
-    add(entry ? this.broadFor(entry.type) : this.every)
-    add(this.pages.get(page.key))
-    if (page.kind === 'home') for (const key of keysOf(page).slice(1)) add(this.pages.get(key))
-    if (entry) {
-      for (const term of entry.terms) add(this.terms.get(term))
-      if (entry.person) add(this.persons.get(entry.person))
-      for (const id of above) add(this.above.get(id))
-      if (entry.chosenFrame) add(this.chosen.get(entry.chosenFrame))
-    }
-    if (archive) {
-      add(this.archives)
-      if (page.type) add(this.archivesOf.get(page.type))
-    }
-    if (page.kind === 'term') add(this.termPages.get(page.taxonomy!))
-    if (page.kind === 'person') add(this.people)
-    if (WORKING_KINDS.has(page.kind)) add(this.working)
-    return n
-  }
-}
 
 const FACTS = new WeakMap<Catalogue, Facts[]>()
 
@@ -397,29 +255,4 @@ export function dependsOn(compiled: CompiledRules, page: Page): Set<Circumstance
     for (const c of frame.onlyWhen) kinds.add(c.kind)
   }
   return kinds
-}
-
-/** Pages that the targets may cover, as indexes into `catalogue.pages`; null when that may be any. */
-export function reachable(targets: readonly Target[], catalogue: Catalogue): Iterable<number> | null {
-  const found = new Set<number>()
-  const addEntries = (entries: readonly { id: Id }[]) => {
-    for (const { id } of entries) {
-      const at = catalogue.indexOf(`entry:${id}`)
-      if (at !== undefined) found.add(at)
-    }
-  }
-  for (const target of targets) {
-    if (target.kind === 'page') {
-      const at = catalogue.indexOf(target.page)
-      if (at !== undefined) found.add(at)
-    } else if (target.kind === 'type') addEntries(catalogue.entriesOfType(target.type))
-    else if (target.kind === 'entries') {
-      const r = target.where.find((w) => w.kind === 'term' || w.kind === 'person')
-      if (r?.kind === 'term') for (const t of termsOf(r, catalogue)) addEntries(catalogue.entriesInTerm(t))
-      else if (r?.kind === 'person') for (const p of r.people) addEntries(catalogue.entriesBy(p))
-      else if (target.type !== null) addEntries(catalogue.entriesOfType(target.type))
-      else return null
-    } else return null
-  }
-  return found
 }

@@ -1,7 +1,8 @@
 import { REGIONS, type Region } from '../layouts/types'
 import type { Catalogue, Id, Page } from '../site'
-import { type CompiledRules, factsOfAll, reachable } from './compiled'
+import { type CompiledRules, factsOfAll } from './compiled'
 import { compareCandidates } from './rank'
+import { reachable } from './target-test'
 import type { Candidate, Frame, Request, Shown } from './types'
 
 /** By what a frame came to decide; enough to rank it again. */

@@ -1,222 +1,28 @@
 import { type Entry, slugOf } from '../../core/site'
 import { rich } from '../rich'
 import { blank } from './exhibits'
+import pages from './pages.json' with { type: 'json' }
+import stories from './stories.json' with { type: 'json' }
+import talks from './talks.json' with { type: 'json' }
+import tickets from './tickets.json' with { type: 'json' }
 
-const page = (slug: string, title: string, parent: string | null, excerpt: string, ...lines: string[]): Entry => ({
+/** The museum's other entries; what they say stands in the JSON files beside this one. */
+
+export const PAGES: Entry[] = pages.map(({ slug, title, parent, excerpt, lines }) => ({
   ...blank(slug, 'page'),
   title,
   parent,
   excerpt,
   content: rich(...lines),
-})
+}))
 
-export const PAGES: Entry[] = [
-  page(
-    'welcome',
-    'Four hundred clocks, and no two agree',
-    null,
-    'A museum of clocks in an old mill, at the top of Mill Street.',
-    'We keep about four hundred clocks and show thirty-six. Most of them go. Some of them strike. At noon it is worth standing on the stairs.',
-  ),
-  page(
-    'visit',
-    'Visit',
-    null,
-    'Open Wednesday to Sunday, ten to five.',
-    'The museum stands at the top of Mill Street, under the tower that can be heard from everywhere.',
-    'Come at noon if you can: eleven clocks strike, one after another, and only the last of them is right.',
-    '## Before you come',
-    '- Bags fit into the lockers by the desk.',
-    '- Drawing is welcome, with pencils.',
-    '- The tower stair has ninety-one steps.',
-  ),
-  page(
-    'getting-here',
-    'Getting here',
-    'visit',
-    'Nine minutes uphill from the station.',
-    'From Quillmere station, follow Mill Street uphill. The bus to Upper Quillmere stops at the gate.',
-    'There is room for six bicycles and, in the yard, for two cars of visitors who cannot walk far.',
-  ),
-  page(
-    'opening-hours',
-    'Opening hours',
-    'visit',
-    'Wednesday to Sunday, and some evenings.',
-    'Wednesday to Sunday, 10 to 17. On the first Friday of the month the Night Room stays open until 22.',
-    'Closed when the clocks change, so that we can change them.',
-  ),
-  page(
-    'about',
-    'About',
-    null,
-    'A small museum of clocks in an old mill.',
-    'Quillmere Clock Museum keeps about four hundred clocks and shows thirty-six of them, all of them going where that does them no harm.',
-    'It belongs to a trust and is looked after by four keepers and a dozen winders.',
-  ),
-  page(
-    'history',
-    'History',
-    'about',
-    'From a mill to a museum in a mere two hundred years.',
-    'The mill was built in 1791 and stopped in 1902. The clocks came in 1954, in a hay cart, from a bankrupt school.',
-    '## The tower',
-    'The tower was raised by one storey in 1812, so that its clock could be seen over the new chapel. The chapel was raised the year after.',
-  ),
-  page(
-    'support-us',
-    'Support us',
-    'about',
-    'Wind a clock for a year.',
-    'Every clock needs a winder. For a year of Sundays you keep one clock going, and your name hangs beside it.',
-    'Or give what you like: the box by the door was made by a locksmith who owed us a favour.',
-  ),
-  page(
-    'contact',
-    'Contact',
-    null,
-    'Write, ring, or knock.',
-    'Write to [desk@quillmere.example.org](mailto:desk@quillmere.example.org). The telephone is answered between strikes.',
-  ),
-  page(
-    'access',
-    'Access',
-    null,
-    'What to expect at the door and on the stairs.',
-    'The ground floor is level. The Long Gallery has a lift; the tower has not.',
-    'Chairs stand in every room and may be moved. The Night Room is dark: a lamp can be borrowed at the desk.',
-  ),
-]
+const ABOUT_TALKS = 'The talk lasts about an hour, with time for questions. The room is open half an hour before.'
 
-type TalkLine = [
-  title: string,
-  starts: string,
-  price: number,
-  places: number,
-  room: string,
-  speaker: string,
-  summary: string,
-]
-
-const TALK_LINES: TalkLine[] = [
-  [
-    'Winding for beginners',
-    '2027-01-16T14:00:00Z',
-    0,
-    14,
-    'long-gallery',
-    'tobias-renn',
-    'Which way, how far, and when to stop.',
-  ],
-  [
-    'What the tower hears',
-    '2027-01-30T18:30:00Z',
-    6,
-    22,
-    'tower-room',
-    'ines-calloway',
-    'An evening among the big clocks, ending with a strike at very close range.',
-  ],
-  [
-    'Reading a watch case',
-    '2027-02-13T11:00:00Z',
-    8.5,
-    6,
-    'watch-cabinet',
-    'maud-oshea',
-    'Hallmarks, repairers’ scratches, and what a pawnbroker wrote.',
-  ],
-  [
-    'Alarms before electricity',
-    '2027-02-27T19:00:00Z',
-    6,
-    18,
-    'night-room',
-    'yusuf-hadley',
-    'Flint, candle, rope, and the neighbour’s boy.',
-  ],
-  [
-    'The hermit and his seven tunes',
-    '2027-03-13T15:00:00Z',
-    6,
-    0,
-    'long-gallery',
-    'tobias-renn',
-    'One table clock, taken apart to music.',
-  ],
-  [
-    'Oil: a short history',
-    '2027-03-27T14:00:00Z',
-    4,
-    25,
-    'workshop',
-    'tobias-renn',
-    'Porpoise, olive, and what we use now.',
-  ],
-  [
-    'When railways made noon',
-    '2027-04-10T18:30:00Z',
-    6,
-    30,
-    'tower-room',
-    'ines-calloway',
-    'How one town came to have two midday bells.',
-  ],
-  [
-    'Enamel under the lens',
-    '2027-04-24T11:00:00Z',
-    8.5,
-    4,
-    'watch-cabinet',
-    'maud-oshea',
-    'Bring your own eyes; lenses are provided.',
-  ],
-  [
-    'A night with the night clocks',
-    '2027-05-07T21:00:00Z',
-    12,
-    9,
-    'night-room',
-    'yusuf-hadley',
-    'Lights out at ten. Blankets may be brought.',
-  ],
-  [
-    'Mending in public',
-    '2027-05-22T14:00:00Z',
-    0,
-    40,
-    'workshop',
-    'tobias-renn',
-    'Ask anything while the parts are still on the table.',
-  ],
-  [
-    'Moons painted by their owners',
-    '2027-06-05T15:00:00Z',
-    6,
-    17,
-    'long-gallery',
-    'tobias-renn',
-    'Faces in the arch, and whose they are.',
-  ],
-  [
-    'Changing the hour',
-    '2027-10-30T22:00:00Z',
-    0,
-    60,
-    'tower-room',
-    'ines-calloway',
-    'Help us stop thirty-six clocks, wait, and start them again.',
-  ],
-]
-
-export const TALKS: Entry[] = TALK_LINES.map(([title, starts, price, places, room, person, excerpt], i) => ({
+export const TALKS: Entry[] = talks.map(({ title, starts, price, places, room, person, excerpt }, i) => ({
   ...blank(slugOf(title), 'talk'),
   title,
   excerpt,
-  content: rich(
-    excerpt,
-    'The talk lasts about an hour, with time for questions. The room is open half an hour before.',
-  ),
+  content: rich(excerpt, ABOUT_TALKS),
   picture: `detail-talk-${i}`,
   person,
   date: starts.slice(0, 10),
@@ -224,191 +30,28 @@ export const TALKS: Entry[] = TALK_LINES.map(([title, starts, price, places, roo
   fields: { starts, price, places },
 }))
 
-type StoryLine = [title: string, date: string, topic: string, person: string, excerpt: string, ...lines: string[]]
+/** A title in another script keeps an address that anybody can type. */
+const ADDRESSES: Record<string, string> = { 'ساعة من حلب': 'a-clock-from-aleppo' }
 
-const STORY_LINES: StoryLine[] = [
-  [
-    'The part left over',
-    '2026-11-02',
-    'repairs',
-    'tobias-renn',
-    'Three hundred and twelve parts went back in. There had been three hundred and thirteen.',
-    'It is a small brass collar with a chamfer on one side, and it fits nothing.',
-    'We have tried it on every arbor of the clock from Hob’s End. It slides onto four of them and belongs on none.',
-  ],
-  [
-    'Sunday, wound',
-    '2026-10-18',
-    'people',
-    'ines-calloway',
-    'What a dozen winders talk about before the doors open.',
-    'They begin at the bottom of the house at seven and meet at the top at nine.',
-    'Nobody hurries. A clock that is wound in a hurry remembers it.',
-  ],
-  [
-    'A crack in the bell',
-    '2026-10-04',
-    'repairs',
-    'ines-calloway',
-    'It sounded flat for a week before anyone said so.',
-    'The crack is as long as a finger and runs up from the lip. It can be heard before it can be seen.',
-  ],
-  [
-    'Ninety-one steps',
-    '2026-09-20',
-    'house',
-    'yusuf-hadley',
-    'We counted them again.',
-    'Guides have said ninety-two since 1961. There are ninety-one, and a threshold.',
-  ],
-  [
-    'Two midday bells',
-    '2026-09-06',
-    'house',
-    'ines-calloway',
-    'Why noon came twice to Quillmere for eleven years.',
-    'Railway time arrived in 1848. The chapel did not agree until 1859.',
-  ],
-  [
-    'The school that went bankrupt',
-    '2026-08-23',
-    'people',
-    'tobias-renn',
-    'Where our first forty clocks come from.',
-    'A school for clockmakers that taught patience, and ran out of it, and of money.',
-  ],
-  [
-    'ساعة من حلب',
-    '2026-08-09',
-    'people',
-    'yusuf-hadley',
-    'A clock from Aleppo, and the letter that came with it.',
-    'وصلت الساعة في صندوق من خشب الجوز مع رسالة قصيرة.',
-    'The letter says: it is four minutes fast, and we liked it that way.',
-  ],
-  [
-    'How to clean a dial (do not)',
-    '2026-07-26',
-    'repairs',
-    'maud-oshea',
-    'Advice that fits on a card.',
-    'If it can be read, leave it. If it cannot be read, leave it and ask.',
-  ],
-  [
-    'Night shift',
-    '2026-07-12',
-    'people',
-    'yusuf-hadley',
-    'An hour with the watchman’s clock that watched the watchman.',
-    'Each pin is pushed by hand at its own time, and cannot be pushed later.',
-  ],
-  [
-    'Rain on the works',
-    '2026-06-28',
-    'house',
-    'ines-calloway',
-    'The louvres stick in June.',
-    'Water came in over the going train and stood in the drip tray, which is what a drip tray is for.',
-  ],
-  [
-    'The heron’s aluminium wing',
-    '2026-06-14',
-    'repairs',
-    'tobias-renn',
-    'A repair of 1952, defended.',
-    'It is lighter than copper, it does not ring, and it has outlasted the other wing twice.',
-  ],
-  [
-    'Wanted: a tide dial',
-    '2026-05-31',
-    'house',
-    'tobias-renn',
-    'Seen at a sale in 1938 and not since.',
-    'It shows high water at Sallow Quay and has a chip at the nine. If it hangs in your hall, we only want to look.',
-  ],
-  [
-    'A drawer of keys',
-    '2026-05-17',
-    'house',
-    'maud-oshea',
-    'Four hundred and six of them, and eleven that fit.',
-    'They have been sorted by size, by sound, and once, by a visitor of six, by friendliness.',
-  ],
-  [
-    'Slate, and how to lift it',
-    '2026-05-03',
-    'repairs',
-    'tobias-renn',
-    'Bend your knees.',
-    'The mantel clock weighs as much as a ten-year-old and is less help.',
-  ],
-  [
-    'The clerk’s initials',
-    '2026-04-19',
-    'people',
-    'ines-calloway',
-    'E. M., 1874 to 1911, every morning at ten.',
-    'We found his pension papers. His name was Edwin Marl, and he was late once.',
-  ],
-  [
-    'Quartz in the house',
-    '2026-04-05',
-    'house',
-    'yusuf-hadley',
-    'There is one. It runs the alarm.',
-    'It was voted on. The vote was close.',
-  ],
-  [
-    'Skaters under glass',
-    '2026-03-22',
-    'repairs',
-    'maud-oshea',
-    'Eleven figures in enamel, and a twelfth we had not seen.',
-    'Under the lens there is a boy behind the tree. He is laughing at the one who falls.',
-  ],
-  [
-    'Changing the hour, last spring',
-    '2026-03-08',
-    'people',
-    'ines-calloway',
-    'Sixty helpers, thirty-six clocks, and one who came an hour late.',
-    'It is easier in autumn: one can stop a clock and wait. In spring one has to push.',
-  ],
-]
+export const STORIES: Entry[] = stories.map(({ title, date, topic, person, excerpt, lines }, i) => ({
+  ...blank(ADDRESSES[title] ?? slugOf(title), 'story'),
+  title,
+  date,
+  excerpt,
+  person,
+  terms: [topic],
+  content: rich(...lines),
+  picture: `detail-story-${i}`,
+}))
 
-export const STORIES: Entry[] = STORY_LINES.map(([title, date, topic, person, excerpt, ...lines], i) => {
-  const id = i === 6 ? 'a-clock-from-aleppo' : slugOf(title)
-  return {
-    ...blank(id, 'story'),
-    title,
-    date,
-    excerpt,
-    person,
-    terms: [topic],
-    content: rich(...lines),
-    picture: `detail-story-${i}`,
-  }
-})
+const ABOUT_TICKETS =
+  'Show it at the desk on paper or on a telephone. Tickets can be changed to another day, and given away.'
 
-type TicketLine = [title: string, price: number, valid: string, excerpt: string]
-
-const TICKET_LINES: TicketLine[] = [
-  ['Day ticket', 9, 'One day, all rooms', 'Come and go as you like until we close.'],
-  ['Child, 6 to 15', 4, 'One day, all rooms', 'Below six it is free, and below three it is loud.'],
-  ['Family day', 21.5, 'One day, two adults and their children', 'However many children there are.'],
-  ['Year of Sundays', 34, 'Twelve months', 'Every opening day for a year, and the winders’ breakfast.'],
-  ['Night Room evening', 7.5, 'First Friday of a month, 18 to 22', 'With a borrowed lamp.'],
-  ['Tower climb', 3, 'One climb with a keeper', 'Ninety-one steps, at the strike of your choice.'],
-]
-
-export const TICKETS: Entry[] = TICKET_LINES.map(([title, price, valid, excerpt], i) => ({
+export const TICKETS: Entry[] = tickets.map(({ title, price, valid, excerpt }, i) => ({
   ...blank(slugOf(title), 'ticket'),
   title,
   excerpt,
-  content: rich(
-    excerpt,
-    'Show it at the desk on paper or on a telephone. Tickets can be changed to another day, and given away.',
-  ),
+  content: rich(excerpt, ABOUT_TICKETS),
   picture: `ticket-${i}`,
   fields: { price, valid },
 }))

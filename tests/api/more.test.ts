@@ -245,8 +245,24 @@ describe('the command', () => {
     expect(await refused(`"${'x'.repeat(20_000_001)}"`)).toContain('larger than 20 MB')
     writeFileSync(file, text.replace('"name": "Slim footer"', '"name": "Slimmer footer"'))
     expect((await run('import-parcel', file, '--preview')).out).toContain('replaces layout  Slimmer footer')
-    expect((await run('import-parcel', file)).out).toContain('1 things were taken into the draft')
+    expect((await run('import-parcel', file)).out).toContain('1 thing was taken into the draft')
     expect((await ada.call('GET', '/layouts/slim-footer')).body.layout.name).toBe('Slimmer footer')
+  })
+
+  test('import-parcel: what does not fit is used otherwise, taken out, or kept', async () => {
+    const file = join(folder, 'other.parcel.json')
+    await run('export-parcel', file)
+    const text = readFileSync(file, 'utf8')
+      .replace('"menu": "small-print"', '"menu": "theirs"')
+      .replace('"Slimmer footer"', '"Slimmest footer"')
+    writeFileSync(file, text)
+    expect((await run('import-parcel', file, '--preview')).out).toContain('no such  menu     theirs, named by layout')
+    expect((await run('import-parcel', file, '--use', 'menu nothing=main')).err).toContain(
+      'Nothing in this parcel is “menu nothing”',
+    )
+    expect((await run('import-parcel', file, '--use', 'menu theirs')).err).toContain('--use is written as')
+    expect((await run('import-parcel', file, '--use', 'menu theirs=rooms')).code).toBe(0)
+    expect(JSON.stringify((await ada.call('GET', '/design')).body)).not.toContain('"theirs"')
   })
 
   test('says in a sentence what is wrong', async () => {

@@ -2,11 +2,14 @@
 import { elementSpec } from '#core/elements'
 import { type LayoutElement, isFieldValue } from '#core/layouts'
 import { useBench } from '~/stores/bench'
+import { useChecks } from '~/stores/checks'
 
 const props = defineProps<{ element: LayoutElement; level: number }>()
 
 const bench = useBench()
+const checks = useChecks()
 const names = useElementNames()
+const notes = computed(() => checks.byNode.get(props.element.id))
 const selected = computed(() => bench.selected === props.element.id)
 const spec = computed(() => elementSpec(props.element.type))
 const label = computed(() => {
@@ -35,6 +38,11 @@ const dynamic = computed(
     :title="label"
     @click.stop="bench.selected = element.id"
   >
-    {{ label }}
+    <span
+      v-if="notes"
+      class="mr-1 bg-spot px-1 text-2xs font-semibold text-white"
+      title="The checks have a note on this"
+      >!</span
+    >{{ label }}
   </div>
 </template>

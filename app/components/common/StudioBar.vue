@@ -17,7 +17,6 @@ const session = useSession()
 const design = useDesign()
 const route = useRoute()
 const releasing = ref(false)
-const mayRelease = computed(() => session.user?.role === 'owner' || session.user?.role === 'designer')
 const waiting = computed(() => design.waiting.length)
 
 const isHere = (to: string) => (to === '/studio' ? route.path === to : route.path.startsWith(to))
@@ -46,7 +45,13 @@ const isHere = (to: string) => (to === '/studio' ? route.path === to : route.pat
       <span class="text-xs text-[#c5c3bc] max-lg:hidden" role="status">
         {{ waiting === 0 ? 'Nothing waits for release' : `${waiting} ${waiting === 1 ? 'change' : 'changes'} waiting` }}
       </span>
-      <button v-if="mayRelease" class="btn btn-spot" type="button" :disabled="waiting === 0" @click="releasing = true">
+      <button
+        v-if="session.mayDesign"
+        class="btn btn-spot"
+        type="button"
+        :disabled="waiting === 0"
+        @click="releasing = true"
+      >
         Release…
       </button>
       <Menu as="div" class="relative">

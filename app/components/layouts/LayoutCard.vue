@@ -8,11 +8,13 @@ import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
+import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 
 const props = defineProps<{ state: LayoutState }>()
 
 const design = useDesign()
+const session = useSession()
 const checks = useChecks()
 const site = useSite()
 const map = useMap()
@@ -64,6 +66,16 @@ async function rename(name: string) {
     await design.load()
   })
 }
+const actions = computed(() => [
+  { label: 'Open', run: () => router.push(address.value) },
+  ...(session.mayDesign
+    ? [
+        { label: 'Rename', run: () => (renaming.value = true) },
+        { label: 'Duplicate', run: duplicate },
+        { label: 'Remove', run: remove },
+      ]
+    : []),
+])
 const users = computed(() =>
   design.frames.filter((f) =>
     Object.values(f.frame.regions).some((s) => s.kind === 'use' && s.layout === layout.value.id),
@@ -119,46 +131,16 @@ async function remove() {
       <Menu as="div" class="relative">
         <MenuButton class="btn btn-small btn-bare" :aria-label="`More about ${layout.name}`">⋯</MenuButton>
         <MenuItems class="absolute right-0 z-20 w-40 border border-ink bg-raised py-1">
-          <MenuItem v-slot="{ active }"
-            ><button
+          <MenuItem v-for="action in actions" :key="action.label" v-slot="{ active }">
+            <button
               type="button"
               class="block w-full px-3 py-1 text-start"
               :class="active && 'bg-board'"
-              @click="router.push(address)"
+              @click="action.run"
             >
-              Open
-            </button></MenuItem
-          >
-          <MenuItem v-slot="{ active }"
-            ><button
-              type="button"
-              class="block w-full px-3 py-1 text-start"
-              :class="active && 'bg-board'"
-              @click="renaming = true"
-            >
-              Rename
-            </button></MenuItem
-          >
-          <MenuItem v-slot="{ active }"
-            ><button
-              type="button"
-              class="block w-full px-3 py-1 text-start"
-              :class="active && 'bg-board'"
-              @click="duplicate"
-            >
-              Duplicate
-            </button></MenuItem
-          >
-          <MenuItem v-slot="{ active }"
-            ><button
-              type="button"
-              class="block w-full px-3 py-1 text-start"
-              :class="active && 'bg-board'"
-              @click="remove"
-            >
-              Remove
-            </button></MenuItem
-          >
+              {{ action.label }}
+            </button>
+          </MenuItem>
         </MenuItems>
       </Menu>
     </div>

@@ -2,6 +2,7 @@
 import { GROUPS, type Frame, type Group, groupOf } from '#core/frames'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
+import { useSession } from '~/stores/session'
 
 const HEADINGS: Record<Group, string> = {
   outranking: 'Outranking all others',
@@ -15,6 +16,7 @@ const HEADINGS: Record<Group, string> = {
 
 const map = useMap()
 const design = useDesign()
+const session = useSession()
 const dragged = ref<string | null>(null)
 const over = ref<string | null>(null)
 const byOrder = (a: Frame, b: Frame) => a.order - b.order || (a.id < b.id ? -1 : 1)
@@ -45,7 +47,7 @@ function nudge(frame: Frame, frames: readonly Frame[], by: number) {
   const target = frames[by < 0 ? at - 1 : at + 2]
   if (by < 0 ? at > 0 : at < frames.length - 1) place(frame.id, frames, target?.id ?? null)
 }
-const mayDrag = (id: string) => map.edit === null || map.edit.frame.id === id
+const mayDrag = (id: string) => session.mayDesign && (map.edit === null || map.edit.frame.id === id)
 
 watch(
   () => map.edit?.frame.id,
@@ -61,7 +63,9 @@ watch(
   <aside class="flex flex-col bg-board" aria-label="Ladder of frames">
     <div class="flex items-center justify-between px-3.5 pb-1 pt-3">
       <h2 class="made text-lg">Frames</h2>
-      <button type="button" class="btn" :disabled="map.edit !== null" @click="map.beginNew()">Add frame</button>
+      <button v-if="session.mayDesign" type="button" class="btn" :disabled="map.edit !== null" @click="map.beginNew()">
+        Add frame
+      </button>
     </div>
     <div ref="box" class="min-h-0 flex-1 overflow-y-auto px-3.5 pb-6">
       <p v-if="groups.length === 0" class="mt-4 border border-dashed border-edge p-4 text-soft">

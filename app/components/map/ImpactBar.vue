@@ -60,8 +60,8 @@ async function keep() {
       </p>
       <button type="button" class="btn btn-small text-ink" @click="map.takeTheirs">Take theirs</button>
     </div>
-    <div class="flex flex-wrap items-center gap-x-3 gap-y-2 px-3.5 py-2">
-      <p class="mr-auto" role="status">
+    <div class="flex items-center gap-2 px-3.5 py-2 max-md:flex-wrap">
+      <p class="mr-auto min-w-0 leading-snug" role="status">
         <strong class="font-semibold">{{ sentence }}</strong> <span class="ml-2 text-[#c5c3bc]">{{ detail }}</span>
       </p>
       <button

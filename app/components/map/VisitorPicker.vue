@@ -47,8 +47,7 @@ const asUsual = computed(() => map.visitorIsPlain && !when.value)
       <span class="truncate">Seen by {{ words }}</span> <span aria-hidden="true">▾</span>
     </PopoverButton>
     <PopoverPanel class="absolute right-0 top-full z-40 mt-px w-72 space-y-2.5 border border-ink bg-raised p-3.5">
-      <label class="grid grid-cols-[76px_1fr] items-center">
-        <span class="text-soft">Role</span>
+      <LabelledRow label="Role">
         <select
           class="input"
           aria-label="Role"
@@ -57,9 +56,8 @@ const asUsual = computed(() => map.visitorIsPlain && !when.value)
         >
           <option v-for="role in ROLES" :key="role" :value="role">{{ role }}</option>
         </select>
-      </label>
-      <label class="grid grid-cols-[76px_1fr] items-center">
-        <span class="text-soft">Device</span>
+      </LabelledRow>
+      <LabelledRow label="Device">
         <select
           class="input"
           aria-label="Device"
@@ -68,25 +66,23 @@ const asUsual = computed(() => map.visitorIsPlain && !when.value)
         >
           <option v-for="device in DEVICES" :key="device" :value="device">{{ device }}</option>
         </select>
-      </label>
-      <label class="grid grid-cols-[76px_1fr] items-center">
-        <span class="text-soft">Address has</span>
+      </LabelledRow>
+      <LabelledRow label="Address has">
         <input
           class="input font-mono text-xs"
           :value="query"
           placeholder="?kiosk"
           @change="setQuery(($event.target as HTMLInputElement).value)"
         />
-      </label>
-      <label class="grid grid-cols-[76px_1fr] items-center">
-        <span class="text-soft">At</span>
+      </LabelledRow>
+      <LabelledRow label="At">
         <input
           class="input"
           type="datetime-local"
           :value="when"
           @change="setWhen(($event.target as HTMLInputElement).value)"
         />
-      </label>
+      </LabelledRow>
       <div class="flex items-center justify-between border-t pt-2.5">
         <span class="text-2xs text-soft">Times are those of {{ site.catalogue?.site.settings.timeZone }}.</span>
         <button type="button" class="btn btn-small" :disabled="asUsual" @click="reset">Anybody, now</button>

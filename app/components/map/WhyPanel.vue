@@ -4,12 +4,14 @@ import { REGIONS } from '#core/layouts'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
+import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 
 const map = useMap()
 const site = useSite()
 const design = useDesign()
 const checks = useChecks()
+const session = useSession()
 const { draw } = useDrawing()
 
 const page = computed(() => (map.selection ? site.catalogue?.page(map.selection.page) : undefined))
@@ -52,7 +54,7 @@ const address = computed(() => {
       <h2 class="made break-words text-lg leading-tight">{{ page.title }}</h2>
       <p class="mb-2 break-all font-mono text-2xs text-soft">{{ page.address || 'every address that is no page' }}</p>
       <PagePicture class="border" :html="html" :title="`${page.title}, small`" />
-      <HomeChoice v-if="page.kind === 'home'" class="mt-2" />
+      <HomeChoice v-if="page.kind === 'home' && session.mayDesign" class="mt-2" />
       <FindingMarks class="mt-2" :findings="checks.byPage.get(page.key)" />
       <WhyRegion v-for="region in REGIONS" :key="region" :region="region" :outcome="why.regions[region]" />
       <WhyNear v-if="why.near.length" :near="why.near" />

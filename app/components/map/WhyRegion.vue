@@ -3,11 +3,13 @@ import { type RegionOutcome, type Say, type Standing, frameName, lossWords } fro
 import type { Region } from '#core/layouts'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
+import { useSession } from '~/stores/session'
 
 const props = defineProps<{ region: Region; outcome: RegionOutcome & { standings: Standing[] } }>()
 
 const map = useMap()
 const design = useDesign()
+const session = useSession()
 const shownName = useShownName()
 const choosing = ref(false)
 
@@ -51,7 +53,7 @@ function choose(value: string) {
           <s>{{ sayName(s) }}</s> {{ words(s) }}
         </li>
       </ul>
-      <template v-if="!map.edit">
+      <template v-if="!map.edit && session.mayDesign">
         <select
           v-if="choosing"
           class="input mt-1"

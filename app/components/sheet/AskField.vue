@@ -46,7 +46,15 @@ function format(part: Format) {
   change({ format: next })
 }
 const text = (event: Event) => (event.target as HTMLInputElement).value
-const fallbackText = computed(() => (typeof field.value?.fallback === 'string' ? field.value.fallback : ''))
+const AROUND = [
+  { key: 'before', label: 'Before it', none: 'nothing' },
+  { key: 'after', label: 'After it', none: 'nothing' },
+  { key: 'fallback', label: 'If empty', none: 'nothing is drawn' },
+] as const
+const wordsOf = (key: (typeof AROUND)[number]['key']) => {
+  const words = field.value?.[key]
+  return typeof words === 'string' ? words : ''
+}
 const DATES = [
   ['full', 'Monday, 2 November 2026'],
   ['long', '2 November 2026'],
@@ -83,8 +91,7 @@ const DATES = [
       </button>
     </div>
     <div v-if="field" class="mt-1 space-y-1 pl-3">
-      <label v-if="kind === 'date' || kind === 'moment'" class="grid grid-cols-[76px_1fr] items-center">
-        <span class="text-xs text-soft">Written as</span>
+      <LabelledRow v-if="kind === 'date' || kind === 'moment'" label="Written as">
         <select
           class="input"
           :value="field.format?.date ?? ''"
@@ -93,9 +100,8 @@ const DATES = [
           <option value="">as usual</option>
           <option v-for="[date, example] in DATES" :key="date" :value="date">{{ example }}</option>
         </select>
-      </label>
-      <label v-if="kind === 'number' || kind === 'money'" class="grid grid-cols-[76px_1fr] items-center">
-        <span class="text-xs text-soft">Decimals</span>
+      </LabelledRow>
+      <LabelledRow v-if="kind === 'number' || kind === 'money'" label="Decimals">
         <input
           class="input font-mono text-xs"
           type="number"
@@ -105,9 +111,8 @@ const DATES = [
           :value="field.format?.digits ?? ''"
           @change="format({ digits: text($event) === '' ? undefined : Number(text($event)) })"
         />
-      </label>
-      <label v-if="kind === 'number'" class="grid grid-cols-[76px_1fr] items-center">
-        <span class="text-xs text-soft">Unit</span>
+      </LabelledRow>
+      <LabelledRow v-if="kind === 'number'" label="Unit">
         <select
           class="input"
           :value="field.format?.unit ?? ''"
@@ -117,55 +122,34 @@ const DATES = [
           <option value="long">long, as in centimetres</option>
           <option value="hidden">not shown</option>
         </select>
-      </label>
+      </LabelledRow>
       <template v-if="kind === 'yes-no'">
-        <label v-for="key in ['yes', 'no'] as const" :key="key" class="grid grid-cols-[76px_1fr] items-center">
-          <span class="text-xs text-soft">For {{ key }}</span>
+        <LabelledRow v-for="key in ['yes', 'no'] as const" :key="key" :label="`For ${key}`">
           <input
             class="input"
             :value="field.format?.[key] ?? ''"
             :placeholder="key === 'yes' ? 'Yes' : 'No'"
             @change="format({ [key]: text($event) })"
           />
-        </label>
+        </LabelledRow>
       </template>
-      <template v-if="!isPicture">
-        <label class="grid grid-cols-[76px_1fr] items-center">
-          <span class="text-xs text-soft">Before it</span>
-          <input
-            class="input"
-            :value="field.before ?? ''"
-            placeholder="nothing"
-            @change="change({ before: text($event) })"
-          />
-        </label>
-        <label class="grid grid-cols-[76px_1fr] items-center">
-          <span class="text-xs text-soft">After it</span>
-          <input
-            class="input"
-            :value="field.after ?? ''"
-            placeholder="nothing"
-            @change="change({ after: text($event) })"
-          />
-        </label>
-        <label class="grid grid-cols-[76px_1fr] items-center">
-          <span class="text-xs text-soft">If empty</span>
-          <input
-            class="input"
-            :value="fallbackText"
-            placeholder="nothing is drawn"
-            @change="change({ fallback: text($event) })"
-          />
-        </label>
-      </template>
-      <div v-else class="grid grid-cols-[76px_1fr] items-center">
-        <span class="text-xs text-soft">If empty</span>
+      <LabelledRow v-if="isPicture" label="If empty">
         <AskPicture
           :value="(field.fallback ?? null) as Value"
           label="Picture if empty"
           @set="change({ fallback: $event ?? undefined })"
         />
-      </div>
+      </LabelledRow>
+      <template v-else>
+        <LabelledRow v-for="around in AROUND" :key="around.key" :label="around.label">
+          <input
+            class="input"
+            :value="wordsOf(around.key)"
+            :placeholder="around.none"
+            @change="change({ [around.key]: text($event) })"
+          />
+        </LabelledRow>
+      </template>
     </div>
   </div>
 </template>

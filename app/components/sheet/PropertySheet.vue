@@ -3,11 +3,13 @@ import { elementSpec } from '#core/elements'
 import { type Step, type TreeNode, find, pathTo } from '#core/layouts'
 import type { Page } from '#core/site'
 import { useBench } from '~/stores/bench'
+import { useChecks } from '~/stores/checks'
 
 /** Everything that can be said about the thing in hand, as one list that can be searched. */
 defineProps<{ page: Page }>()
 
 const bench = useBench()
+const checks = useChecks()
 const typed = ref('')
 const root = ref<HTMLElement>()
 const node = computed<TreeNode | undefined>(() =>
@@ -27,6 +29,7 @@ const whereabouts = computed(() => {
   const number = row.children.findIndex((c) => c.id === (column?.id ?? node.value!.id)) + 1
   return `in ${row.name ?? 'a row'}, column ${number}`
 })
+const notes = computed(() => checks.byNode.get(bench.selected ?? ''))
 const STEP_WORDS: Record<Step, string> = { wide: 'wide screens', medium: 'medium screens', narrow: 'narrow screens' }
 
 function focusFirst() {
@@ -57,6 +60,7 @@ defineExpose({ focusFirst })
     <div :key="bench.selected ?? 'layout'" class="min-h-0 flex-1 overflow-y-auto px-3.5 pb-10">
       <SheetLayout v-if="!node" :typed="typed" />
       <template v-else>
+        <FindingMarks class="mb-2" :findings="notes" />
         <SheetSays :node="node" :typed="typed" :page="page" data-says />
         <SheetStyles
           :styles="node.styles"

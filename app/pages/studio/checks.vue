@@ -6,17 +6,17 @@ definePageMeta({ layout: 'studio' })
 useHead({ title: 'Checks' })
 
 const checks = useChecks()
-const { words, place } = useFindingWords()
+const { lines } = useFindingWords()
 const groups = computed(() =>
   (Object.keys(FINDING_TITLES) as FindingKind[])
     .map((kind) => ({
       kind,
       title: FINDING_TITLES[kind],
-      findings: (checks.findings ?? []).filter((f) => f.kind === kind),
+      lines: lines((checks.findings ?? []).filter((f) => f.kind === kind)),
     }))
-    .filter((g) => g.findings.length > 0),
+    .filter((g) => g.lines.length > 0),
 )
-const count = computed(() => checks.findings?.length ?? 0)
+const count = computed(() => groups.value.reduce((sum, g) => sum + g.lines.length, 0))
 </script>
 
 <template>
@@ -34,16 +34,16 @@ const count = computed(() => checks.findings?.length ?? 0)
       </p>
       <section v-for="group in groups" :key="group.kind" class="mt-7">
         <h2 class="flex items-baseline justify-between border-b border-ink pb-1 font-semibold">
-          {{ group.title }} <span class="font-mono text-2xs font-normal text-soft">{{ group.findings.length }}</span>
+          {{ group.title }} <span class="font-mono text-2xs font-normal text-soft">{{ group.lines.length }}</span>
         </h2>
         <ul>
-          <li v-for="(finding, i) in group.findings" :key="i" class="flex items-start gap-4 border-b py-2.5">
+          <li v-for="(line, i) in group.lines" :key="i" class="flex items-start gap-4 border-b py-2.5">
             <div class="min-w-0 flex-1">
-              <p class="break-words">{{ words(finding).says }}</p>
-              <p class="text-soft">{{ words(finding).todo }}</p>
+              <p class="break-words">{{ line.says }}</p>
+              <p class="text-soft">{{ line.todo }}</p>
             </div>
-            <NuxtLink v-if="place(finding)" class="btn btn-small shrink-0" :to="place(finding)!.to">{{
-              place(finding)!.label
+            <NuxtLink v-if="line.place" class="btn btn-small shrink-0" :to="line.place.to">{{
+              line.place.label
             }}</NuxtLink>
           </li>
         </ul>

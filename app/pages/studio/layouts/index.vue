@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { LAYOUT_REGIONS, type LayoutRegion } from '#core/layouts'
 import { useDesign } from '~/stores/design'
+import { useSession } from '~/stores/session'
 
 definePageMeta({ layout: 'studio' })
 useHead({ title: 'Layouts' })
 
 const design = useDesign()
+const session = useSession()
 const adding = ref<LayoutRegion | null>(null)
 
 const SHELVES: Record<LayoutRegion, { title: string; about: string }> = {
@@ -32,7 +34,7 @@ const shelves = computed(() =>
     <div class="mx-auto max-w-[1320px] px-6 pb-16 pt-5">
       <div class="flex items-center justify-between">
         <h1 class="made text-xl">Layouts</h1>
-        <span class="flex gap-2">
+        <span v-if="session.mayDesign" class="flex gap-2">
           <ParcelMenu />
           <button type="button" class="btn" @click="adding = 'header'">New layout</button>
         </span>
