@@ -108,7 +108,7 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
 }
 
 function applyOne(layout: Layout, edit: Edit): Edit {
-  const apply = APPLY[edit.kind] as Applier<EditKind> | undefined
+  const apply = (Object.hasOwn(APPLY, edit.kind) ? APPLY[edit.kind] : undefined) as Applier<EditKind> | undefined
   return apply ? apply(layout, edit) : fail('edit-unknown', { kind: String((edit as Edit).kind) })
 }
 

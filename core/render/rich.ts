@@ -8,20 +8,23 @@ import { fieldText, linkAddress } from './values'
  * Draws rich text from an allow-list: a node or mark that is not named here draws only what is inside it.
  * Links go through the same check as every other link.
  */
-const BLOCKS: Record<string, string> = {
-  paragraph: 'p',
-  bulletList: 'ul',
-  orderedList: 'ol',
-  listItem: 'li',
-  blockquote: 'blockquote',
-}
+const BLOCKS = new Map([
+  ['paragraph', 'p'],
+  ['bulletList', 'ul'],
+  ['orderedList', 'ol'],
+  ['listItem', 'li'],
+  ['blockquote', 'blockquote'],
+])
 
-const MARKS: Record<string, string> = { bold: 'strong', italic: 'em' }
+const MARKS = new Map([
+  ['bold', 'strong'],
+  ['italic', 'em'],
+])
 
 function textNode(node: RichNode): Piece {
   let piece: Piece = escapeHtml(node.text ?? '').replace(/\n/g, ' ')
   for (const mark of node.marks ?? []) {
-    const tag = MARKS[mark.type]
+    const tag = MARKS.get(mark.type)
     if (tag) piece = join(`<${tag}>`, piece, `</${tag}>`)
     else if (mark.type === 'link') piece = linked(mark.attrs ?? {}, piece)
   }
@@ -52,7 +55,7 @@ function drawNode(node: RichNode): Piece {
     return isFieldValue(value) ? (scene) => escapeHtml(fieldText(value, scene)) : ''
   }
   const inside = join(...(node.content ?? []).map(drawNode))
-  const tag = node.type === 'heading' ? headingTag(node.attrs) : BLOCKS[node.type]
+  const tag = node.type === 'heading' ? headingTag(node.attrs) : BLOCKS.get(node.type)
   if (!tag) return inside
   const dir = directionOf(node)
   return join(dir ? `<${tag} dir="rtl">` : `<${tag}>`, inside, `</${tag}>`)

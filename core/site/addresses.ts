@@ -20,7 +20,7 @@ export function slugOf(text: string): string {
     .replace(/\p{M}/gu, '')
     .toLowerCase()
     .replace(/['’]/g, '')
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/[^\p{Ll}\p{Lo}\p{N}]+/gu, '-')
     .replace(/^-+|-+$/g, '')
     .slice(0, 80)
     .replace(/-+$/, '')

@@ -45,6 +45,7 @@ describe('applyEdit', () => {
   test.each([
     ['an id that is nowhere', { kind: 'remove', id: 'nowhere' }, 'node-unknown'],
     ['a kind of edit there is none of', { kind: 'explode' }, 'edit-unknown'],
+    ['a kind that every object inherits', { kind: 'constructor' }, 'edit-unknown'],
     [
       'an element right inside a row',
       { kind: 'insert', parent: 'ROW', index: 0, node: element('text') },
