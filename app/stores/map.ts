@@ -150,10 +150,13 @@ export const useMap = defineStore('map', () => {
     if (open?.theirs) beginEdit(open.frame.id)
   }
 
-  /** Stores the edit; gives the frame as it was before. When another window was faster the edit stays open, on top of what came between. */
-  async function keep(): Promise<Frame | null> {
+  /**
+   * Stores the edit; gives the frame as it was before, null for a new one. When another window was faster it
+   * gives undefined, and the edit stays open on top of what came between, with theirs beside it.
+   */
+  async function keep(): Promise<Frame | null | undefined> {
     const open = edit.value
-    if (!open) return null
+    if (!open) return undefined
     const before = design.frameById.get(open.frame.id)?.frame ?? null
     try {
       await design.putFrame(open.frame, open.revision)
@@ -161,11 +164,11 @@ export const useMap = defineStore('map', () => {
       return before
     } catch (error) {
       const current = design.frameById.get(open.frame.id)
-      if (edit.value && error instanceof Refusal && error.problem.code === 'stale-revision') {
-        edit.value.revision = current?.revision ?? 0
-        edit.value.theirs = current?.frame ?? null
-      }
-      throw error
+      if (!edit.value || !(error instanceof Refusal) || error.problem.code !== 'stale-revision') throw error
+      edit.value.revision = current?.revision ?? 0
+      edit.value.theirs = current?.frame ?? null
+      if (!current) throw error
+      return undefined
     }
   }
 

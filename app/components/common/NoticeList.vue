@@ -10,15 +10,16 @@ function act(id: number, run: () => void) {
 </script>
 
 <template>
-  <div class="pointer-events-none fixed inset-x-0 bottom-12 z-50 flex flex-col items-center gap-2 px-4">
+  <!-- A strip below the work, not a card above it: a notice never covers what somebody is about to press. -->
+  <div class="relative z-50 shrink-0">
     <div
       v-for="notice in notices.notices"
       :key="notice.id"
       :role="notice.kind === 'failed' ? 'alert' : 'status'"
-      class="pointer-events-auto flex max-w-xl items-center gap-4 border bg-ink px-4 py-2.5 text-sheet"
-      :class="notice.kind === 'failed' ? 'border-spot' : 'border-ink'"
+      class="flex items-center gap-3 border-t border-edge px-4 py-1.5"
+      :class="notice.kind === 'failed' ? 'bg-spot text-white' : 'bg-wash text-ink'"
     >
-      <span>{{ notice.text }}</span>
+      <p class="mr-auto min-w-0">{{ notice.text }}</p>
       <button
         v-if="notice.action"
         type="button"
