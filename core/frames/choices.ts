@@ -73,18 +73,3 @@ function pageChoices(catalogue: Catalogue): TargetChoice[] {
       what: page.type ? (catalogue.types.get(page.type)?.name.toLowerCase() ?? 'page') : 'page',
     }))
 }
-
-/** Choices that have all the words typed, those that begin with them first; at most `most`. */
-export function findChoices(choices: readonly TargetChoice[], typed: string, most = 40): TargetChoice[] {
-  const words = typed.trim().toLowerCase().split(/\s+/).filter(Boolean)
-  if (words.length === 0) return choices.slice(0, most)
-  const first: TargetChoice[] = []
-  const rest: TargetChoice[] = []
-  for (const choice of choices) {
-    const label = choice.label.toLowerCase()
-    if (!words.every((w) => label.includes(w))) continue
-    if (label.startsWith(words[0]!)) first.push(choice)
-    else rest.push(choice)
-  }
-  return [...first, ...rest].slice(0, most)
-}

@@ -20,7 +20,7 @@ export { CompiledRules, resolve, resolveFully, dependsOn, factsOfAll } from './c
 export * from './table'
 export { groupPages, mapRows, cellOf, type PageGroup, type MapRow, type Cell } from './rows'
 export { targetsFor } from './targets-for'
-export { targetChoices, findChoices, type TargetChoice } from './choices'
+export { targetChoices, type TargetChoice } from './choices'
 export { lossWords, nearWords } from './why-words'
 export { refinementChoices, fieldFor, opsFor, type RefinementChoice } from './refinement-choices'
 export { OP_WORDS } from './words'

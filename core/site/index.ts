@@ -4,5 +4,6 @@ export { listPages, entryName, monthOf, WORKING_KINDS, ARCHIVE_KINDS } from './p
 export { Catalogue } from './catalogue'
 export * from './fields'
 export { isRichDoc, richText } from './rich'
+export { findByWords } from './find'
 export { awkwardPages, type Awkward } from './awkward'
 export { checkEntry } from './check-entry'

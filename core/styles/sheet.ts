@@ -10,6 +10,12 @@ export function mediaOf(step: Exclude<Step, 'wide'>): string {
   return `@media (max-width:${STEP_LIMITS[step]}px)`
 }
 
+/** The width step that holds in a window of so many CSS pixels. */
+export function stepAt(width: number): Step {
+  if (width <= STEP_LIMITS.narrow) return 'narrow'
+  return width <= STEP_LIMITS.medium ? 'medium' : 'wide'
+}
+
 const SUFFIX: Record<Target, string> = { self: '', inner: '>.in', picture: '>.bg' }
 
 /** FNV-1a over UTF-16 units, in base 36: a short name that is the same wherever the same looks occur. */

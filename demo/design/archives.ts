@@ -3,48 +3,33 @@ import { column, element, field, layout, line, row, withPicture } from './make'
 
 const body = { paddingTop: { wide: 40, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }
 
+/** A card: the picture, the title with the link, and a line below. */
+const card = (id: string, name: string, untitled: string, ...below: Parameters<typeof line>) =>
+  layout(
+    id,
+    name,
+    'card',
+    row(
+      'Card',
+      {},
+      column(
+        12,
+        { flow: 6 },
+        element('lead-picture', { shape: 'square' }),
+        element(
+          'heading',
+          { text: field('title', { fallback: untitled }), level: '3', link: field('address') },
+          { size: 18, marginTop: 6 },
+        ),
+        element('text', { text: line(...below) }, { size: 14, colour: '@soft' }),
+      ),
+    ),
+  )
+
 /** Archives, the working pages, and the cards that their grids draw. */
 export const ARCHIVES: Layout[] = [
-  layout(
-    'exhibit-card',
-    'Exhibit card',
-    'card',
-    row(
-      'Card',
-      {},
-      column(
-        12,
-        { flow: 6 },
-        element('lead-picture', { shape: 'square' }),
-        element(
-          'heading',
-          { text: field('title', { fallback: 'Untitled exhibit' }), level: '3', link: field('address') },
-          { size: 18, marginTop: 6 },
-        ),
-        element('text', { text: line(field('maker', { after: ', ' }), field('made')) }, { size: 14, colour: '@soft' }),
-      ),
-    ),
-  ),
-  layout(
-    'thing-card',
-    'Thing card',
-    'card',
-    row(
-      'Card',
-      {},
-      column(
-        12,
-        { flow: 6 },
-        element('lead-picture', { shape: 'square' }),
-        element(
-          'heading',
-          { text: field('title', { fallback: 'Untitled' }), level: '3', link: field('address') },
-          { size: 18, marginTop: 6 },
-        ),
-        element('text', { text: line(field('summary')) }, { size: 14, colour: '@soft' }),
-      ),
-    ),
-  ),
+  card('exhibit-card', 'Exhibit card', 'Untitled exhibit', field('maker', { after: ', ' }), field('made')),
+  card('thing-card', 'Thing card', 'Untitled', field('summary')),
   layout(
     'exhibit-shelves',
     'Exhibit shelves',

@@ -10,6 +10,7 @@ import {
 } from '@headlessui/vue'
 import { ELEMENTS } from '#core/elements'
 import { elementsOf, find } from '#core/layouts'
+import { findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
 
 /** Everything that can be added after the thing in hand: rows by their columns, and elements. */
@@ -48,10 +49,14 @@ const choices = computed(() => {
   const node = bench.selected ? find(layout.value, bench.selected)?.node : undefined
   return node && node.kind !== 'row' ? [...elements.value, ...rows] : [...rows, ...elements.value]
 })
-const found = computed(() => {
-  const words = typed.value.trim().toLowerCase()
-  return choices.value.filter((c) => !words || `${c.name} ${c.about}`.toLowerCase().includes(words))
-})
+const found = computed(() =>
+  findByWords(
+    choices.value,
+    typed.value,
+    (c) => c.name,
+    (c) => c.about,
+  ),
+)
 const groups = computed(() =>
   [...new Set(found.value.map((c) => c.group))].map((group) => ({
     group,

@@ -56,18 +56,6 @@ const VIEWS = [
       </button>
     </div>
     <ShownWith v-model="shown" />
-    <div class="flex" role="group" aria-label="What to see">
-      <button
-        v-for="v in VIEWS"
-        :key="v.value"
-        type="button"
-        class="btn btn-small -ml-px"
-        :class="view === v.value && 'border-ink! bg-ink text-sheet'"
-        :aria-pressed="view === v.value"
-        @click="view = v.value"
-      >
-        {{ v.label }}
-      </button>
-    </div>
+    <ToggleRow label="What to see" :options="VIEWS" :value="view" @pick="view = $event" />
   </div>
 </template>

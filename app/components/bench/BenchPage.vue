@@ -4,6 +4,7 @@ import { useElementSize, useEventListener } from '@vueuse/core'
 import { elementSpec } from '#core/elements'
 import { type Drop, dropAt, find, moveTo } from '#core/layouts'
 import type { Page } from '#core/site'
+import { stepAt } from '#core/styles'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -53,7 +54,7 @@ watch(
   (id) => id && nextTick(() => surface.reveal(id)),
 )
 
-const step = computed(() => (width.value < 640 ? 'narrow' : width.value < 1024 ? 'medium' : 'wide'))
+const step = computed(() => stepAt(width.value))
 watch(step, (value) => (bench.step = value), { immediate: true })
 
 const { begin, move, finish, dragging } = useDragging({

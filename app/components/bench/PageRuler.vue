@@ -1,17 +1,16 @@
 <script setup lang="ts">
+import { stepAt } from '#core/styles'
+
 /** A ruler over the page: its end is dragged to change the width; the width steps are marked. */
 const width = defineModel<number>({ required: true })
 const props = defineProps<{ scale: number }>()
 
-const STEPS = [
-  { name: 'narrow', at: 390 },
-  { name: 'medium', at: 820 },
-  { name: 'wide', at: 1240 },
-]
+const AT = { narrow: 390, medium: 820, wide: 1240 }
+const STEPS = (['narrow', 'medium', 'wide'] as const).map((value) => ({ value, label: value }))
 const LEAST = 320
 const MOST = 1600
 const ticks = computed(() => Array.from({ length: Math.floor(width.value / 100) }, (_, i) => (i + 1) * 100))
-const step = computed(() => (width.value < 640 ? 'narrow' : width.value < 1024 ? 'medium' : 'wide'))
+const step = computed(() => stepAt(width.value))
 const set = (value: number) => (width.value = Math.round(Math.max(LEAST, Math.min(MOST, value))))
 
 function begin(event: PointerEvent) {
@@ -52,19 +51,13 @@ function begin(event: PointerEvent) {
         @keydown.right.prevent.stop="set(width + 10)"
       />
     </div>
-    <div class="absolute left-2 top-0 flex h-full items-center" role="group" aria-label="Width step">
-      <button
-        v-for="s in STEPS"
-        :key="s.name"
-        type="button"
-        class="px-2 text-xs"
-        :class="step === s.name ? 'bg-ink text-sheet' : 'bg-sheet text-soft hover:text-ink'"
-        :aria-pressed="step === s.name"
-        @click="width = s.at"
-      >
-        {{ s.name }}
-      </button>
-    </div>
+    <ToggleRow
+      class="absolute left-2 top-0.5 bg-sheet"
+      label="Width step"
+      :options="STEPS"
+      :value="step"
+      @pick="width = AT[$event]"
+    />
     <span class="absolute right-2 top-1/2 -translate-y-1/2 bg-sheet px-1 font-mono text-2xs text-soft"
       >{{ width }} px, {{ Math.round(scale * 100) }}%</span
     >

@@ -1,6 +1,13 @@
 <script setup lang="ts">
-import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { type Awkward, type Page, awkwardPages } from '#core/site'
+import {
+  Combobox,
+  ComboboxButton,
+  ComboboxInput,
+  ComboboxLabel,
+  ComboboxOption,
+  ComboboxOptions,
+} from '@headlessui/vue'
+import { type Awkward, type Page, awkwardPages, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
 /** Which page the layout is looked at with: stepping through its like, the awkward ones, or any by name. */
@@ -16,11 +23,13 @@ const AWKWARD: { key: Awkward; label: string }[] = [
   { key: 'emptiest', label: 'Emptiest' },
 ]
 const found = computed(() => {
-  const words = typed.value.trim().toLowerCase()
-  const pages = words
-    ? site.catalogue!.pages.filter((p) => p.title.toLowerCase().includes(words) || p.address.includes(words))
-    : like.value
-  return pages.slice(0, 60)
+  const pages = typed.value.trim() ? site.catalogue!.pages : like.value
+  return findByWords(
+    pages,
+    typed.value,
+    (p) => p.title,
+    (p) => p.address,
+  ).slice(0, 60)
 })
 
 function stepBy(by: number) {
@@ -31,8 +40,13 @@ function stepBy(by: number) {
 
 <template>
   <div class="flex items-center gap-1.5">
-    <span class="text-xs text-soft max-xl:hidden">Shown with</span>
-    <Combobox :model-value="shown" @update:model-value="(page) => page && (shown = page)">
+    <Combobox
+      :model-value="shown"
+      as="div"
+      class="flex items-center gap-1.5"
+      @update:model-value="(page) => page && (shown = page)"
+    >
+      <ComboboxLabel class="text-xs text-soft max-xl:sr-only">Shown with</ComboboxLabel>
       <div class="relative flex">
         <button
           type="button"
@@ -45,7 +59,6 @@ function stepBy(by: number) {
         </button>
         <ComboboxInput
           class="input -mx-px h-6! w-44 text-xs max-xl:w-32"
-          aria-label="Shown with"
           autocomplete="off"
           :display-value="(page) => (page as Page).title"
           @change="typed = $event.target.value"

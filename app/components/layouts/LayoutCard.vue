@@ -53,6 +53,8 @@ async function duplicate() {
   if (copy) notices.say(`“${name}, copy” stands on the shelf.`)
 }
 async function rename(name: string) {
+  // Leaving the input by Enter or Escape takes the focus from it, which calls this once more.
+  if (!renaming.value) return
   renaming.value = false
   const text = name.trim()
   if (!text || text === layout.value.name) return

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import {
   type FieldTestOp,
   OP_WORDS,
@@ -9,7 +8,7 @@ import {
   opsFor,
   refinementChoices,
 } from '#core/frames'
-import type { Field, Id } from '#core/site'
+import { type Field, type Id, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
 /** A further fact that must hold: in a term, by a person, below a page, or a test on a field. */
@@ -22,23 +21,17 @@ const typed = ref('')
 const field = ref<Field | null>(null)
 const op = ref<FieldTestOp>('is')
 const value = ref('')
-const input = ref<{ $el: HTMLInputElement }>()
 const root = ref<HTMLElement>()
 const leave = useLeaving(root, () => (open.value = false))
 const choices = computed(() => (open.value ? refinementChoices(site.catalogue!, props.type) : []))
-const found = computed(() => {
-  const words = typed.value.trim().toLowerCase()
-  return choices.value.filter((c) => !words || c.label.toLowerCase().includes(words)).slice(0, 60)
-})
+const found = computed(() => findByWords(choices.value, typed.value, (c) => c.label).slice(0, 60))
 
 function begin() {
   open.value = true
   field.value = null
   typed.value = ''
-  void nextTick(() => input.value?.$el.focus())
 }
-function pick(choice: RefinementChoice | null) {
-  if (!choice) return
+function pick(choice: RefinementChoice) {
   if ('refinement' in choice) {
     open.value = false
     emit('pick', choice.refinement)
@@ -68,7 +61,7 @@ const inputType = computed(() => {
 </script>
 
 <template>
-  <div ref="root" class="relative" @focusout="leave">
+  <div ref="root" @focusout="leave">
     <button
       v-if="!open"
       type="button"
@@ -78,32 +71,15 @@ const inputType = computed(() => {
     >
       + only those …
     </button>
-    <Combobox v-else-if="!field" :model-value="null" nullable @update:model-value="pick">
-      <ComboboxInput
-        ref="input"
-        class="input"
-        aria-label="Add a fact that must hold"
-        placeholder="in, by, below, a field"
-        autocomplete="off"
-        @change="typed = $event.target.value"
-        @keydown.esc.stop="open = false"
-      />
-      <ComboboxOptions
-        static
-        class="absolute right-0 top-full z-30 max-h-64 w-60 overflow-y-auto border border-ink bg-raised py-1"
-      >
-        <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">Nothing is called that.</li>
-        <ComboboxOption v-for="(choice, i) in found" :key="i" v-slot="{ active }" :value="choice" as="template">
-          <li
-            class="flex cursor-pointer items-baseline justify-between gap-2 px-2.5 py-0.5"
-            :class="active && 'bg-ink text-sheet'"
-          >
-            <span class="min-w-0 break-words">{{ choice.label }}</span>
-            <span class="shrink-0 text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{ choice.what }}</span>
-          </li>
-        </ComboboxOption>
-      </ComboboxOptions>
-    </Combobox>
+    <ChoiceBox
+      v-else-if="!field"
+      v-model:typed="typed"
+      label="Add a fact that must hold"
+      placeholder="in, by, below, a field"
+      :found="found"
+      @pick="pick"
+      @leave="open = false"
+    />
     <form v-else class="space-y-1 py-1 pr-1" @submit.prevent="done">
       <p class="text-xs">{{ field.label }}</p>
       <div class="flex gap-1">

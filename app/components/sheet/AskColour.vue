@@ -36,12 +36,16 @@ function groundBehind(id: string) {
   }
   return parse('#ffffff')
 }
+function set(value: string) {
+  refused.value = ''
+  emit('set', value)
+}
 function type(text: string) {
   const trimmed = text.trim()
   const value = /^[0-9a-f]{3,8}$/i.test(trimmed) ? `#${trimmed}` : trimmed
   const found = isColour(value) ? value : formatHex(parse(value))
-  refused.value = found ? '' : 'A colour is a hex code such as #2b5a68.'
-  if (found) emit('set', found)
+  if (found) set(found)
+  else refused.value = 'A colour is a hex code such as #2b5a68.'
 }
 </script>
 
@@ -64,7 +68,7 @@ function type(text: string) {
           type="button"
           class="text-center"
           :aria-pressed="value === `@${c.id}`"
-          @click="emit('set', `@${c.id}`)"
+          @click="set(`@${c.id}`)"
         >
           <span
             class="block h-7 border"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import type { Value } from '#core/layouts'
-import { safeAddress } from '#core/site'
+import { findByWords, safeAddress } from '#core/site'
 import { useSite } from '~/stores/site'
 
 /** A link: a page of the site, found by its name, or an address typed in full. */
@@ -24,10 +24,12 @@ const shown = computed(() => {
 })
 const found = computed<Choice[]>(() => {
   const text = typed.value.trim()
-  const words = text.toLowerCase()
-  const pages = site.catalogue!.pages.filter(
-    (p) => p.address && (p.title.toLowerCase().includes(words) || p.address.includes(words)),
-  )
+  const pages = findByWords(
+    site.catalogue!.pages,
+    text,
+    (p) => p.title,
+    (p) => p.address,
+  ).filter((p) => p.address)
   const address = text && safeAddress(text) ? [{ label: text, detail: 'this address', value: text }] : []
   const none = text ? [] : [{ label: 'nothing', detail: '', value: null }]
   return [

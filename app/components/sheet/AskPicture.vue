@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Value } from '#core/layouts'
 import { pictureAddress } from '#core/render'
+import { findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
 const props = defineProps<{ value: Value; label: string }>()
@@ -12,12 +13,14 @@ const typed = ref('')
 const picture = computed(() =>
   typeof props.value === 'string' ? site.catalogue!.pictures.get(props.value) : undefined,
 )
-const found = computed(() => {
-  const words = typed.value.trim().toLowerCase()
-  return site
-    .catalogue!.site.pictures.filter((p) => !words || p.alt.toLowerCase().includes(words) || p.fileName.includes(words))
-    .slice(0, 120)
-})
+const found = computed(() =>
+  findByWords(
+    site.site!.pictures,
+    typed.value,
+    (p) => p.alt,
+    (p) => p.fileName,
+  ).slice(0, 120),
+)
 function pick(id: string | null) {
   choosing.value = false
   emit('set', id)

@@ -2,6 +2,7 @@
 import { type Property, refuseProperty } from '#core/elements'
 import { type Value, isFieldValue } from '#core/layouts'
 import type { Page } from '#core/site'
+import { useDesign } from '~/stores/design'
 import { useSite } from '~/stores/site'
 
 /** One property of an element: its label, a fitting input, and, where it may, a way to take it from a field. */
@@ -9,6 +10,7 @@ const props = defineProps<{ property: Property; value: Value | undefined; page: 
 const emit = defineEmits<{ set: [value: Value | undefined] }>()
 
 const site = useSite()
+const design = useDesign()
 const refused = ref('')
 const current = computed<Value>(() => props.value ?? props.property.default)
 const isDynamic = computed(() => isFieldValue(current.value))
@@ -21,8 +23,23 @@ const kinds = computed(() => {
   if (props.property.kind === 'link') return ['link', 'text', 'person', 'entry']
   return null
 })
-const menus = computed(() => [...site.catalogue!.menus.values()])
-const types = computed(() => [...site.catalogue!.types.values()])
+/** What a property that names something of the site or the design may name, and the words for naming none. */
+const named = computed(() => {
+  const { menus, types } = site.catalogue!
+  switch (props.property.kind) {
+    case 'menu':
+      return { none: 'no menu chosen', things: [...menus.values()] }
+    case 'type':
+      return { none: 'no type chosen', things: [...types.values()].map((t) => ({ id: t.id, name: t.plural })) }
+    case 'card':
+      return {
+        none: 'picture, title, summary',
+        things: design.layouts.map((l) => l.layout).filter((l) => l.region === 'card'),
+      }
+    default:
+      return null
+  }
+})
 const wide = computed(() => props.property.kind === 'rich' || isDynamic.value)
 
 function set(value: Value | undefined) {
@@ -88,26 +105,15 @@ function setNumber(text: string) {
         <AskLink v-else-if="property.kind === 'link'" :value="current" :label="property.label" @set="set" />
         <AskPicture v-else-if="property.kind === 'picture'" :value="current" :label="property.label" @set="set" />
         <select
-          v-else-if="property.kind === 'menu'"
+          v-else-if="named"
           class="input"
           :value="current ?? ''"
           :aria-label="property.label"
           @change="set(($event.target as HTMLSelectElement).value || null)"
         >
-          <option value="">no menu chosen</option>
-          <option v-for="m in menus" :key="m.id" :value="m.id">{{ m.name }}</option>
+          <option value="">{{ named.none }}</option>
+          <option v-for="t in named.things" :key="t.id" :value="t.id">{{ t.name }}</option>
         </select>
-        <select
-          v-else-if="property.kind === 'type'"
-          class="input"
-          :value="current ?? ''"
-          :aria-label="property.label"
-          @change="set(($event.target as HTMLSelectElement).value || null)"
-        >
-          <option value="">no type chosen</option>
-          <option v-for="t in types" :key="t.id" :value="t.id">{{ t.plural }}</option>
-        </select>
-        <AskCard v-else-if="property.kind === 'card'" :value="current" :label="property.label" @set="set" />
         <FieldPicker
           v-if="mayBeDynamic"
           :page="page"

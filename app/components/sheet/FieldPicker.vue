@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import type { FieldValue } from '#core/layouts'
-import { type FieldChoice, type Page, fieldChoices } from '#core/site'
+import { type FieldChoice, type Page, fieldChoices, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
 /** A field picked from the list of those that the page shown has. */
@@ -18,10 +18,7 @@ const choices = computed(() => {
   const type = props.page.entry ? site.catalogue!.types.get(props.page.type!) : undefined
   return fieldChoices(site.catalogue!, type).filter((c) => !props.kinds || props.kinds.includes(c.kind))
 })
-const found = computed(() => {
-  const words = typed.value.trim().toLowerCase()
-  return choices.value.filter((c) => !words || c.label.toLowerCase().includes(words))
-})
+const found = computed(() => findByWords(choices.value, typed.value, (c) => c.label))
 const groups = computed(() =>
   [...new Set(found.value.map((c) => c.group))].map((group) => ({
     group,

@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import { type Property, elementSpec } from '#core/elements'
 import { BOX_PROPERTIES, type Row, type TreeNode, type Value, setColumns } from '#core/layouts'
-import type { Page } from '#core/site'
+import { type Page, findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
 
 const props = defineProps<{ node: TreeNode; typed: string; page: Page }>()
@@ -11,10 +11,7 @@ const bench = useBench()
 const specs = computed<Record<string, Property>>(() =>
   props.node.kind === 'element' ? (elementSpec(props.node.type)?.props ?? {}) : BOX_PROPERTIES,
 )
-const found = computed(() => {
-  const words = props.typed.trim().toLowerCase()
-  return Object.entries(specs.value).filter(([, p]) => !words || p.label.toLowerCase().includes(words))
-})
+const found = computed(() => findByWords(Object.entries(specs.value), props.typed, ([, p]) => p.label))
 const showRest = computed(() => !props.typed.trim())
 const PRESETS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [7, 5], [4, 4, 4], [3, 3, 3, 3], [3, 6, 3]]
 const spans = computed(() => (props.node.kind === 'row' ? props.node.children.map((c) => c.span).join(' + ') : ''))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { StyleValue, Styles } from '#core/layouts'
+import { findByWords } from '#core/site'
 import { type Owner, STYLE_GROUPS, type StyleGroup, type StyleProperty, stylePropertiesOn } from '#core/styles'
 
 /** Looks, grouped; every one says where its value comes from. */
@@ -15,12 +16,14 @@ const emit = defineEmits<{ set: [property: string, value: StyleValue | null] }>(
 
 const folded = useFoldedGroups()
 const all = computed(() => stylePropertiesOn(props.owner))
-const found = computed(() => {
-  const words = props.typed.trim().toLowerCase()
-  return all.value.filter(
-    (p) => !words || p.label.toLowerCase().includes(words) || STYLE_GROUPS[p.group].toLowerCase().includes(words),
-  )
-})
+const found = computed(() =>
+  findByWords(
+    all.value,
+    props.typed,
+    (p) => p.label,
+    (p) => STYLE_GROUPS[p.group],
+  ),
+)
 const groups = computed(() =>
   (Object.keys(STYLE_GROUPS) as StyleGroup[])
     .map((group) => ({ group, properties: found.value.filter((p) => p.group === group) }))
@@ -32,9 +35,20 @@ function setHere(properties: StyleProperty[]): string {
   return count === 0 ? 'nothing set' : `${count} set here`
 }
 const isOpen = (group: StyleGroup) => searching.value || !folded.value.has(group)
-const sideways = (list: StyleProperty[], what: string) => list.filter((p) => p.name.startsWith(what))
-const rest = (list: StyleProperty[]) =>
-  list.filter((p) => !/^(padding|margin|edge(Top|Right|Bottom|Left))/.test(p.name))
+/** Properties that come by side and are asked together. */
+const BY_SIDE = [
+  { title: 'Inside', names: /^padding/ },
+  { title: 'Outside', names: /^margin/ },
+  { title: 'Edge', names: /^edge(Top|Right|Bottom|Left)$/ },
+]
+const bySide = (list: StyleProperty[]) =>
+  searching.value
+    ? []
+    : BY_SIDE.map((b) => ({ title: b.title, properties: list.filter((p) => b.names.test(p.name)) })).filter(
+        (b) => b.properties.length > 0,
+      )
+const oneByOne = (list: StyleProperty[]) =>
+  searching.value ? list : list.filter((p) => !BY_SIDE.some((b) => b.names.test(p.name)))
 </script>
 
 <template>
@@ -51,44 +65,25 @@ const rest = (list: StyleProperty[]) =>
       </button>
     </h3>
     <div v-if="isOpen(group)" class="pb-2">
-      <template v-if="group === 'space' && !searching">
-        <AskSides
-          title="Inside"
-          :properties="sideways(properties, 'padding')"
-          :styles="styles"
-          :defaults="defaults"
-          :node-id="nodeId"
-          @set="(p, v) => emit('set', p, v)"
-        />
-        <AskSides
-          title="Outside"
-          :properties="sideways(properties, 'margin')"
-          :styles="styles"
-          :defaults="defaults"
-          :node-id="nodeId"
-          @set="(p, v) => emit('set', p, v)"
-        />
-      </template>
-      <template v-else>
-        <AskStyle
-          v-for="property in searching ? properties : rest(properties)"
-          :key="property.name"
-          :property="property"
-          :stepped="styles[property.name]"
-          :inherited="defaults[property.name]"
-          :node-id="nodeId"
-          @set="emit('set', property.name, $event)"
-        />
-        <AskSides
-          v-if="group === 'background' && !searching"
-          title="Edge"
-          :properties="properties.filter((p) => /^edge(Top|Right|Bottom|Left)$/.test(p.name))"
-          :styles="styles"
-          :defaults="defaults"
-          :node-id="nodeId"
-          @set="(p, v) => emit('set', p, v)"
-        />
-      </template>
+      <AskStyle
+        v-for="property in oneByOne(properties)"
+        :key="property.name"
+        :property="property"
+        :stepped="styles[property.name]"
+        :inherited="defaults[property.name]"
+        :node-id="nodeId"
+        @set="emit('set', property.name, $event)"
+      />
+      <AskSides
+        v-for="sides in bySide(properties)"
+        :key="sides.title"
+        :title="sides.title"
+        :properties="sides.properties"
+        :styles="styles"
+        :defaults="defaults"
+        :node-id="nodeId"
+        @set="(p, v) => emit('set', p, v)"
+      />
     </div>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { type Entry, entryName } from '#core/site'
+import { type Entry, entryName, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
 definePageMeta({ layout: 'studio' })
@@ -10,14 +10,14 @@ const site = useSite()
 const type = ref('')
 const typed = ref('')
 const types = computed(() => site.site!.types)
-const found = computed(() => {
-  const words = typed.value.trim().toLowerCase()
-  return site.site!.entries.filter(
-    (e) =>
-      (!type.value || e.type === type.value) &&
-      (!words || name(e).toLowerCase().includes(words) || e.slug.includes(words)),
-  )
-})
+const found = computed(() =>
+  findByWords(
+    site.site!.entries.filter((e) => !type.value || e.type === type.value),
+    typed.value,
+    name,
+    (e) => e.slug,
+  ),
+)
 const name = (e: Entry) => entryName(e, site.catalogue!.types.get(e.type))
 const box = ref<HTMLElement>()
 const virtual = useVirtualizer(

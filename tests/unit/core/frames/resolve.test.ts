@@ -7,7 +7,6 @@ import {
   checkFrame,
   dayIn,
   decidingRule,
-  findChoices,
   frameName,
   groupOf,
   holds,
@@ -17,7 +16,7 @@ import {
   whyOf,
 } from '#core/frames'
 import type { LayoutRegion } from '#core/layouts'
-import { Catalogue } from '#core/site'
+import { Catalogue, findByWords } from '#core/site'
 import { VISITOR, entry, frame, mirror, note, observatory, refractor, smallSite } from '../../../fixtures'
 
 const catalogue = observatory()
@@ -440,13 +439,11 @@ describe('words', () => {
 
   test('targets are found by a few letters, those that begin with them first', () => {
     const choices = targetChoices(catalogue)
-    expect(findChoices(choices, 'east')[0]!.label).toBe('East dome')
-    expect(findChoices(choices, 'tools east').map((c) => c.label)).toEqual([
-      'tools in East dome',
-      'tools in East, below',
-    ])
-    expect(findChoices(choices, 'nell').map((c) => c.label)).toEqual(['Nell <Ash>', 'Entries by Nell <Ash>'])
-    expect(findChoices(choices, 'zzz')).toEqual([])
+    const found = (typed: string) => findByWords(choices, typed, (c) => c.label)
+    expect(found('east')[0]!.label).toBe('East dome')
+    expect(found('tools east').map((c) => c.label)).toEqual(['tools in East dome', 'tools in East, below'])
+    expect(found('nell').map((c) => c.label)).toEqual(['Nell <Ash>', 'Entries by Nell <Ash>'])
+    expect(found('zzz')).toEqual([])
   })
 })
 

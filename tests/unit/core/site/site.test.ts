@@ -3,6 +3,7 @@ import {
   awkwardPages,
   fieldChoices,
   fieldLabel,
+  findByWords,
   isSlug,
   listPages,
   pathOf,
@@ -205,5 +206,32 @@ describe('fields', () => {
     expect(found['no-picture']?.entry).toBe('mirror')
     expect(found.emptiest?.entry).toBe('mirror')
     expect(awkwardPages(catalogue, [])).toEqual({ longest: null, 'no-picture': null, emptiest: null })
+  })
+})
+
+describe('finding by a few letters', () => {
+  const things = [
+    { name: 'Text', about: 'Paragraphs, with any field inside' },
+    { name: 'A field of barley', about: '' },
+    { name: 'Field', about: 'Anything an entry holds' },
+    { name: 'Müller’s clock', about: 'Barley twist columns' },
+  ]
+  const found = (typed: string) =>
+    findByWords(
+      things,
+      typed,
+      (t) => t.name,
+      (t) => t.about,
+    ).map((t) => t.name)
+
+  test.each([
+    ['what begins with it comes first, what only speaks of it last', 'field', ['Field', 'A field of barley', 'Text']],
+    ['case and accents do not matter', 'MULLER', ['Müller’s clock']],
+    ['every word must be there, in any order', 'barley field', ['A field of barley']],
+    ['words may stand in name and description together', 'clock barley', ['Müller’s clock']],
+    ['what is nowhere finds nothing', 'hourglass', []],
+    ['nothing typed finds everything in its order', '  ', things.map((t) => t.name)],
+  ])('%s', (_, typed, names) => {
+    expect(found(typed)).toEqual(names)
   })
 })

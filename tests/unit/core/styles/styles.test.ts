@@ -9,8 +9,10 @@ import {
   familyNamed,
   isColour,
   refuseStyle,
+  mediaOf,
   ruleOf,
   rulesCss,
+  stepAt,
   styleProperty,
   stylePropertiesOn,
 } from '#core/styles'
@@ -95,4 +97,15 @@ test('colours are palette entries or hex codes', () => {
   expect(colourCss('@ink')).toBe('var(--c-ink)')
   expect(colourHex('@ink', PLAIN_HOUSE)).toBe('#1f2328')
   expect(colourHex('@gone', PLAIN_HOUSE)).toBeNull()
+})
+
+test.each([
+  [320, 'narrow'],
+  [639, 'narrow'],
+  [640, 'medium'],
+  [1023, 'medium'],
+  [1024, 'wide'],
+] as const)('a window of %i pixels is %s, for the studio as for the media query', (width, step) => {
+  expect(stepAt(width)).toBe(step)
+  if (step !== 'wide') expect(Number(/max-width:([\d.]+)px/.exec(mediaOf(step))![1])).toBeGreaterThanOrEqual(width)
 })

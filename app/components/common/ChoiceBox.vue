@@ -1,0 +1,41 @@
+<script setup lang="ts" generic="T extends { label: string; what: string }">
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+
+/** One thing picked by typing a few letters of it. It takes the focus when it appears. */
+defineProps<{ label: string; placeholder: string; found: readonly T[] }>()
+const emit = defineEmits<{ pick: [choice: T]; leave: [] }>()
+const typed = defineModel<string>('typed', { required: true })
+const input = ref<{ $el: HTMLInputElement }>()
+onMounted(() => input.value?.$el.focus())
+</script>
+
+<template>
+  <Combobox :model-value="null" nullable @update:model-value="(c: T | null) => c && emit('pick', c)">
+    <div class="relative">
+      <ComboboxInput
+        ref="input"
+        class="input"
+        :aria-label="label"
+        :placeholder="placeholder"
+        autocomplete="off"
+        @change="typed = $event.target.value"
+        @keydown.esc.stop="emit('leave')"
+      />
+      <ComboboxOptions
+        static
+        class="absolute right-0 top-full z-30 max-h-64 w-60 overflow-y-auto border border-ink bg-raised py-1"
+      >
+        <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">Nothing is called that.</li>
+        <ComboboxOption v-for="(choice, i) in found" :key="i" v-slot="{ active }" :value="choice" as="template">
+          <li
+            class="flex cursor-pointer items-baseline justify-between gap-2 px-2.5 py-0.5"
+            :class="active && 'bg-ink text-sheet'"
+          >
+            <span class="min-w-0 break-words">{{ choice.label }}</span>
+            <span class="shrink-0 text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{ choice.what }}</span>
+          </li>
+        </ComboboxOption>
+      </ComboboxOptions>
+    </div>
+  </Combobox>
+</template>
