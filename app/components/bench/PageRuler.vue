@@ -51,15 +51,9 @@ function begin(event: PointerEvent) {
         @keydown.right.prevent.stop="set(width + 10)"
       />
     </div>
-    <ToggleRow
-      class="absolute left-2 top-0.5 bg-sheet"
-      label="Width step"
-      :options="STEPS"
-      :value="step"
-      @pick="width = AT[$event]"
-    />
-    <span class="absolute right-2 top-1/2 -translate-y-1/2 bg-sheet px-1 font-mono text-2xs text-soft"
-      >{{ width }} px, {{ Math.round(scale * 100) }}%</span
-    >
+    <div class="absolute left-2 top-0.5 flex items-center gap-2 bg-sheet pr-1.5">
+      <ToggleRow label="Width step" :options="STEPS" :value="step" @pick="width = AT[$event]" />
+      <span class="font-mono text-2xs text-soft">{{ width }} px, {{ Math.round(scale * 100) }}%</span>
+    </div>
   </div>
 </template>

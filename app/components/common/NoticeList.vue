@@ -16,8 +16,8 @@ function act(id: number, run: () => void) {
       v-for="notice in notices.notices"
       :key="notice.id"
       :role="notice.kind === 'failed' ? 'alert' : 'status'"
-      class="flex items-center gap-3 border-t border-edge px-4 py-1.5"
-      :class="notice.kind === 'failed' ? 'bg-spot text-white' : 'bg-wash text-ink'"
+      class="flex items-center gap-3 border-t border-ink px-4 py-1.5"
+      :class="notice.kind === 'failed' ? 'bg-spot text-white' : 'bg-raised'"
     >
       <p class="mr-auto min-w-0">{{ notice.text }}</p>
       <button

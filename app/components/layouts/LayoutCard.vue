@@ -44,7 +44,7 @@ const html = computed(() => {
   const inHand = { layout: layout.value.id, region: layout.value.region }
   return draw({ design: all, rules, page: page.value, request: map.request, inHand, alone: true })
 })
-const RATIO = { header: 0.13, intro: 0.34, body: 0.62, footer: 0.28, card: 0.62 }
+const RATIO = { header: 0.13, intro: 0.34, body: 0.62, footer: 0.28, card: 1.2 }
 const empty = computed(() => countNodes(layout.value) === 0)
 
 async function duplicate() {
