@@ -14,7 +14,7 @@ export class Refusal extends Error {
 const OFFLINE: Problem = {
   ...problem('unexpected'),
   status: 0,
-  sentence: 'The server cannot be reached. Your work is kept in this window and is sent as soon as it answers.',
+  sentence: 'The server cannot be reached. What you did is still here in this window; try again in a moment.',
 }
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'

@@ -3,7 +3,7 @@ import type { Catalogue, Id, Page } from '../site'
 import { holds } from './circumstances'
 import { type Facts, factsOf, narrownessOf, refinementsOf } from './match'
 import { compareCandidates } from './rank'
-import { targetTest } from './target-test'
+import { reachable, targetTest } from './target-test'
 import { WayIndex } from './way-index'
 import { type Rules, outcomeOf, unusable } from './resolve'
 import type { Candidate, Circumstance, Frame, Outcome, RegionOutcome, Request, Shown } from './types'
@@ -40,6 +40,18 @@ export function factsOfAll(catalogue: Catalogue): readonly Facts[] {
   let facts = FACTS.get(catalogue)
   if (!facts) FACTS.set(catalogue, (facts = catalogue.pages.map((page) => factsOf(catalogue, page))))
   return facts
+}
+
+/**
+ * Pages that a frame covers and does not except, as indexes into `catalogue.pages`: what its conditions come to,
+ * whoever looks and whatever other frames say.
+ */
+export function pagesCovered(frame: Pick<Frame, 'covers' | 'except'>, catalogue: Catalogue): number[] {
+  const covers = frame.covers.map((t) => targetTest(t, catalogue))
+  const except = frame.except.map((t) => targetTest(t, catalogue))
+  const all = factsOfAll(catalogue)
+  const fits = (facts: Facts) => covers.some((test) => test(facts)) && !except.some((test) => test(facts))
+  return [...(reachable(frame.covers, catalogue) ?? all.keys())].filter((i) => fits(all[i]!)).sort((a, b) => a - b)
 }
 
 /** Which circumstances hold for a request, asked once for each frame. */

@@ -16,7 +16,7 @@ export {
 export { checkFrame } from './check'
 export { newFrame, GROUPS, groupOf, type Group } from './frame'
 export { type Design, rulesOf } from './design'
-export { CompiledRules, resolve, resolveFully, dependsOn, factsOfAll } from './compiled'
+export { CompiledRules, resolve, resolveFully, dependsOn, factsOfAll, pagesCovered } from './compiled'
 export * from './table'
 export { groupPages, mapRows, cellOf, type PageGroup, type MapRow, type Cell } from './rows'
 export { targetsFor } from './targets-for'

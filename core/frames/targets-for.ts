@@ -1,7 +1,6 @@
 import { copyOf } from '../layouts/copy'
 import type { Catalogue, Page } from '../site'
-import { factsOfAll } from './compiled'
-import { matches } from './match'
+import { pagesCovered } from './compiled'
 import type { PageGroup } from './rows'
 import type { Frame, Target } from './types'
 
@@ -19,12 +18,9 @@ function coversHome(target: Target, home: Page): boolean {
   return target.kind === 'type-archives' && home.entry === undefined && home.type === target.type
 }
 
-function coversExactly({ covers, except }: Conditions, selected: ReadonlySet<number>, catalogue: Catalogue): boolean {
-  return factsOfAll(catalogue).every((facts, i) => {
-    const covered =
-      covers.some((t) => matches(t, facts, catalogue)) && !except.some((t) => matches(t, facts, catalogue))
-    return covered === selected.has(i)
-  })
+function coversExactly(conditions: Conditions, selected: ReadonlySet<number>, catalogue: Catalogue): boolean {
+  const covered = pagesCovered(conditions, catalogue)
+  return covered.length === selected.size && covered.every((i) => selected.has(i))
 }
 
 export type Conditions = Pick<Frame, 'covers' | 'except'>

@@ -13,8 +13,6 @@ export interface FrameNames {
   choice(type: Id | null, field: Id, value: unknown): string
 }
 
-/** Keeps a question mark and what follows on one line. */
-const JOINER = '\u2060'
 const GONE = '(no longer there)'
 const KIND_NAMES = { entries: 'All entries', archives: 'All archives', working: 'All working pages' }
 
@@ -91,8 +89,8 @@ function dateName({ from, until, weekdays }: Extract<Circumstance, { kind: 'date
 export function circumstanceName(c: Circumstance): string {
   switch (c.kind) {
     case 'parameter':
-      if (c.op === 'present') return `when the address has ?${JOINER}${c.name}`
-      return `when ?${JOINER}${c.name} ${c.op === 'is' ? 'is' : 'contains'} ${or(c.values)}`
+      if (c.op === 'present') return `when the address has ?${c.name}`
+      return `when ?${c.name} ${c.op === 'is' ? 'is' : 'contains'} ${or(c.values)}`
     case 'device':
       return `on ${or(c.devices.map((d) => `a ${d}`)) || 'no device'}`
     case 'role':

@@ -168,7 +168,7 @@ test('left empty, passing, switched off, duplicated, reordered, outranking, remo
 
   await openFrame(page, /^Talks without header/)
   await page.getByRole('button', { name: 'Remove', exact: true }).click()
-  await expect(ladder(page).getByText('Talks without header')).toBeHidden()
+  await expect(ladder(page).getByRole('button', { name: /^Talks without header/ })).toBeHidden()
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(ladder(page).getByRole('button', { name: /^Talks without header/ })).toBeVisible()
 })
@@ -201,7 +201,9 @@ test('a frame is offered to writers; a writer chooses it for an entry, and it ou
   await expect(guest.locator('h1')).toHaveText('The part that was left over')
   await expect(guest.locator('header nav')).toHaveCount(2)
   await writer.getByLabel('Frame', { exact: true }).selectOption({ label: 'as the conditions say' })
+  const stored = writer.waitForResponse((answer) => answer.url().includes('/api/entries/') && answer.ok())
   await writer.getByRole('button', { name: 'Store the entry' }).click()
+  await stored
   await expect(writer.getByRole('button', { name: 'Store the entry' })).toBeDisabled()
   await guest.reload()
   await expect(guest.locator('header nav')).toHaveCount(1)

@@ -12,7 +12,8 @@ const map = useMap()
 const design = useDesign()
 const checks = useChecks()
 const open = computed(() => map.edit?.frame.id === props.frame.id)
-const sentence = computed(() => (map.names ? frameName(props.frame, map.names) : ''))
+/** A word joiner keeps the question mark of a parameter and its name on one line. */
+const sentence = computed(() => (map.names ? frameName(props.frame, map.names).replace(/\?(?=\w)/g, '?\u2060') : ''))
 const reach = computed(() => map.reachOfFrame.get(props.frame.id) ?? 0)
 const says = computed(() =>
   REGIONS.flatMap((region) => {
@@ -34,6 +35,7 @@ const says = computed(() =>
       class="block w-full px-2.5 py-2 text-start"
       :aria-expanded="open"
       :disabled="!open && map.edit !== null"
+      :title="!open && map.edit ? 'Keep or drop the open edit first' : undefined"
       @click="open || map.beginEdit(frame.id)"
     >
       <span class="flex items-baseline justify-between gap-2">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Circumstance, type Frame, type Target, frameSentence } from '#core/frames'
+import { type Circumstance, type Frame, type Target, frameSentence, pagesCovered } from '#core/frames'
 import { REGIONS, type Region } from '#core/layouts'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -16,6 +16,13 @@ const notices = useNotices()
 
 const layoutsFor = (region: Region) => design.layouts.filter((l) => l.layout.region === region).map((l) => l.layout)
 const sentence = computed(() => (map.names ? frameSentence(frame.value, map.names) : ''))
+const covered = computed(() => pagesCovered(frame.value, site.catalogue!).length)
+const coveredWords = computed(() => {
+  if (frame.value.covers.length === 0) return 'It covers no page yet, so it decides nothing.'
+  if (covered.value > 0)
+    return `Covers ${covered.value.toLocaleString('en')} ${covered.value === 1 ? 'page' : 'pages'}.`
+  return 'No page fits these conditions now, so it decides nothing.'
+})
 const types = computed(() => [...site.catalogue!.types.values()])
 const more = ref(frame.value.outranks || frame.value.offeredTo.length > 0 || frame.value.name !== '')
 /** Layouts that a say names and that are no longer there, or are for another region. */
@@ -65,7 +72,6 @@ async function remove() {
       @set="setTargets(list, $event)"
     />
     <CircumstanceList :circumstances="frame.onlyWhen" @set="setCircumstances" />
-    <p v-if="frame.covers.length === 0" class="bg-wash p-1.5 text-xs">It covers no page yet, so it decides nothing.</p>
     <div class="space-y-1 border-t pt-2">
       <div v-for="region in REGIONS" :key="region" class="grid grid-cols-[62px_1fr] items-center gap-x-1">
         <span class="text-xs text-soft">{{ REGION_NAMES[region] }}</span>
@@ -84,7 +90,10 @@ async function remove() {
         </select>
       </div>
     </div>
-    <p class="border-t pt-2 text-xs text-soft" data-testid="sentence">{{ sentence }}.</p>
+    <div class="space-y-1 border-t pt-2 text-xs text-soft">
+      <p data-testid="sentence">{{ sentence }}.</p>
+      <p :class="covered === 0 && 'bg-wash p-1.5 text-ink'" role="status">{{ coveredWords }}</p>
+    </div>
     <button type="button" class="text-xs underline" :aria-expanded="more" @click="more = !more">
       {{ more ? 'Less' : 'Name, rank, writers' }}
     </button>
