@@ -23,6 +23,8 @@ const common = {
 }
 
 export default {
+  // Servers are started for these tests, on machines that may be busy.
+  testTimeout: 60_000,
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/tests/unit/**/*.test.ts'] },
     { ...common, displayName: 'api', testMatch: ['<rootDir>/tests/api/**/*.test.ts'] },
