@@ -24,11 +24,11 @@ export const sink = { bytes: 0 }
  * Microseconds that one call takes, for several functions side by side: rounds are interleaved, so that what
  * the machine does meanwhile touches all of them alike.
  */
-export function sideBySide<K extends string>(
-  works: Record<K, () => string>,
+export async function sideBySide<K extends string>(
+  works: Record<K, () => string | Promise<string>>,
   rounds = 40,
   roundMs = 12,
-): Record<K, number> {
+): Promise<Record<K, number>> {
   const names = Object.keys(works) as K[]
   const samples = Object.fromEntries(names.map((n) => [n, [] as number[]])) as Record<K, number[]>
   for (let round = -5; round < rounds; round++) {
@@ -37,7 +37,10 @@ export function sideBySide<K extends string>(
       const start = performance.now()
       let calls = 0
       do {
-        for (let i = 0; i < 16; i++) sink.bytes += work().length
+        for (let i = 0; i < 16; i++) {
+          const text = work()
+          sink.bytes += (typeof text === 'string' ? text : await text).length
+        }
         calls += 16
       } while (performance.now() - start < roundMs)
       if (round >= 0) samples[name].push(((performance.now() - start) * 1000) / calls)

@@ -1,5 +1,5 @@
 import type { Finding } from '#core/checks'
-import type { Design, OutcomeTable, Request, Rules } from '#core/frames'
+import type { Design, Frame, OutcomeTable, Request, Rules } from '#core/frames'
 import type { Site } from '#core/site'
 import MapWorker from '~/workers/map.worker?worker'
 import type { FromMap, ToMap } from '~/workers/map.worker'
@@ -51,4 +51,10 @@ export async function tabulateAside(site: Site, rules: Rules, request: Request):
 export async function checkAside(site: Site, design: Design, request: Request): Promise<Finding[]> {
   const answer = await ask(site, (call) => ({ kind: 'check', call, design: plain(design), request: plain(request) }))
   return (answer as Extract<FromMap, { findings: Finding[] }>).findings
+}
+
+/** How many pages conditions cover, whoever looks, counted off the main thread. */
+export async function coveredAside(site: Site, { covers, except }: Pick<Frame, 'covers' | 'except'>): Promise<number> {
+  const answer = await ask(site, (call) => ({ kind: 'cover', call, conditions: plain({ covers, except }) }))
+  return (answer as Extract<FromMap, { covered: number }>).covered
 }

@@ -6,6 +6,7 @@ import {
   type OutcomeTable,
   type Request,
   type Rules,
+  pagesCovered,
   retabulate,
   tabulate,
 } from '#core/frames'
@@ -18,8 +19,10 @@ export type ToMap =
   | { kind: 'site'; site: Site }
   | { kind: 'tabulate'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; request: Request }
   | { kind: 'check'; call: number; design: Design; request: Request }
+  | { kind: 'cover'; call: number; conditions: Pick<Frame, 'covers' | 'except'> }
 
-export type FromMap = { call: number; table: OutcomeTable } | { call: number; findings: Finding[] }
+export type FromMap =
+  { call: number; table: OutcomeTable } | { call: number; findings: Finding[] } | { call: number; covered: number }
 
 interface Kept {
   compiled: CompiledRules
@@ -55,6 +58,20 @@ function tableFor(rules: Rules, request: Request, site: Catalogue): OutcomeTable
   return table
 }
 
+function answerTo(question: Exclude<ToMap, { kind: 'site' }>, site: Catalogue): FromMap {
+  const { call } = question
+  switch (question.kind) {
+    case 'tabulate': {
+      const rules = { frames: question.frames, layoutRegions: new Map(question.layoutRegions) }
+      return { call, table: tableFor(rules, question.request, site) }
+    }
+    case 'check':
+      return { call, findings: checkDesign(question.design, site, question.request) }
+    case 'cover':
+      return { call, covered: pagesCovered(question.conditions, site).length }
+  }
+}
+
 self.onmessage = ({ data }: MessageEvent<ToMap>) => {
   if (data.kind === 'site') {
     catalogue = new Catalogue(data.site)
@@ -62,12 +79,5 @@ self.onmessage = ({ data }: MessageEvent<ToMap>) => {
     return
   }
   if (!catalogue) return
-  const answer: FromMap =
-    data.kind === 'tabulate'
-      ? {
-          call: data.call,
-          table: tableFor({ frames: data.frames, layoutRegions: new Map(data.layoutRegions) }, data.request, catalogue),
-        }
-      : { call: data.call, findings: checkDesign(data.design, catalogue, data.request) }
-  self.postMessage(answer)
+  self.postMessage(answerTo(data, catalogue))
 }

@@ -8,7 +8,7 @@ import { fieldText, linkAddress } from './values'
  * Draws rich text from an allow-list: a node or mark that is not named here draws only what is inside it.
  * Links go through the same check as every other link.
  */
-const BLOCKS = new Map([
+const NODE_TAGS = new Map([
   ['paragraph', 'p'],
   ['bulletList', 'ul'],
   ['orderedList', 'ol'],
@@ -16,7 +16,7 @@ const BLOCKS = new Map([
   ['blockquote', 'blockquote'],
 ])
 
-const MARKS = new Map([
+const MARK_TAGS = new Map([
   ['bold', 'strong'],
   ['italic', 'em'],
 ])
@@ -24,7 +24,7 @@ const MARKS = new Map([
 function textNode(node: RichNode): Piece {
   let piece: Piece = escapeHtml(node.text ?? '').replace(/\n/g, ' ')
   for (const mark of node.marks ?? []) {
-    const tag = MARKS.get(mark.type)
+    const tag = MARK_TAGS.get(mark.type)
     if (tag) piece = join(`<${tag}>`, piece, `</${tag}>`)
     else if (mark.type === 'link') piece = linked(mark.attrs ?? {}, piece)
   }
@@ -55,7 +55,7 @@ function drawNode(node: RichNode): Piece {
     return isFieldValue(value) ? (scene) => escapeHtml(fieldText(value, scene)) : ''
   }
   const inside = join(...(node.content ?? []).map(drawNode))
-  const tag = node.type === 'heading' ? headingTag(node.attrs) : BLOCKS.get(node.type)
+  const tag = node.type === 'heading' ? headingTag(node.attrs) : NODE_TAGS.get(node.type)
   if (!tag) return inside
   const dir = directionOf(node)
   return join(dir ? `<${tag} dir="rtl">` : `<${tag}>`, inside, `</${tag}>`)

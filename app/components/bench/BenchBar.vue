@@ -29,7 +29,9 @@ const VIEWS = [
 </script>
 
 <template>
-  <div class="flex h-11 shrink-0 items-center gap-3 border-b bg-sheet px-3.5">
+  <div
+    class="flex min-h-11 shrink-0 items-center gap-3 border-b bg-sheet px-3.5 max-md:flex-wrap max-md:gap-y-1.5 max-md:py-1.5"
+  >
     <p class="flex min-w-0 items-baseline gap-2">
       <span class="shrink-0 text-soft max-lg:hidden">{{ REGION[bench.layout!.region] }}</span>
       <span class="made truncate text-base">{{ bench.layout!.name }}</span>

@@ -23,13 +23,18 @@ const isHere = (to: string) => (to === '/studio' ? route.path === to : route.pat
 </script>
 
 <template>
-  <header class="flex h-11 shrink-0 items-center gap-4 bg-ink px-3.5 text-sheet">
+  <header
+    class="flex h-11 shrink-0 items-center gap-4 bg-ink px-3.5 text-sheet max-sm:h-auto max-sm:flex-wrap max-sm:pt-1.5"
+  >
     <a href="#main" class="sr-only focus:not-sr-only">Skip to the work</a>
     <NuxtLink to="/studio" class="flex min-w-0 items-center gap-2.5 font-semibold">
       <StudioMark class="size-5 shrink-0" />
       <span class="truncate text-base max-md:hidden">{{ session.site }}</span>
     </NuxtLink>
-    <nav class="flex h-full items-stretch gap-1 md:ml-4" aria-label="Studio">
+    <nav
+      class="flex h-full items-stretch gap-1 max-sm:order-last max-sm:h-9 max-sm:w-full max-sm:justify-between md:ml-4"
+      aria-label="Studio"
+    >
       <NuxtLink
         v-for="place in PLACES"
         :key="place.to"

@@ -61,14 +61,12 @@ watch(made, () => (refused.value = ''))
       <option v-for="k in KINDS" :key="k.value" :value="k.value">{{ k.label }}</option>
     </select>
     <template v-if="kind === 'parameter'">
-      <div class="flex gap-1">
-        <input v-model="name" class="input font-mono text-xs" placeholder="kiosk" aria-label="Name of the parameter" />
-        <select v-model="op" class="input" aria-label="How it is compared">
-          <option value="present">is there</option>
-          <option value="is">is</option>
-          <option value="contains">contains</option>
-        </select>
-      </div>
+      <input v-model="name" class="input font-mono text-xs" placeholder="?kiosk" aria-label="Name of the parameter" />
+      <select v-model="op" class="input" aria-label="How it is compared">
+        <option value="present">whatever it says</option>
+        <option value="is">is</option>
+        <option value="contains">contains</option>
+      </select>
       <input
         v-if="op !== 'present'"
         v-model="values"

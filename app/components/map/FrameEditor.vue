@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Circumstance, type Frame, type Target, frameSentence, pagesCovered } from '#core/frames'
+import { type Circumstance, type Frame, type Target, frameSentence } from '#core/frames'
 import { REGIONS, type Region } from '#core/layouts'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -16,9 +16,19 @@ const notices = useNotices()
 
 const layoutsFor = (region: Region) => design.layouts.filter((l) => l.layout.region === region).map((l) => l.layout)
 const sentence = computed(() => (map.names ? frameSentence(frame.value, map.names) : ''))
-const covered = computed(() => pagesCovered(frame.value, site.catalogue!).length)
+const covered = ref<number | null>(null)
+watch(
+  [() => frame.value.covers, () => frame.value.except],
+  async (conditions) => {
+    const [covers, except] = conditions
+    const count = await coveredAside(site.site!, { covers, except })
+    if (frame.value.covers === covers && frame.value.except === except) covered.value = count
+  },
+  { immediate: true },
+)
 const coveredWords = computed(() => {
   if (frame.value.covers.length === 0) return 'It covers no page yet, so it decides nothing.'
+  if (covered.value === null) return ''
   if (covered.value > 0)
     return `Covers ${covered.value.toLocaleString('en')} ${covered.value === 1 ? 'page' : 'pages'}.`
   return 'No page fits these conditions now, so it decides nothing.'

@@ -27,13 +27,13 @@ onMounted(() => {
 
 <template>
   <div
-    class="grid h-full grid-cols-[290px_minmax(0,1fr)_288px] max-lg:grid-cols-[260px_minmax(0,1fr)] max-md:grid-cols-1 max-md:overflow-y-auto"
+    class="grid h-full grid-cols-[290px_minmax(0,1fr)_288px] max-lg:grid-cols-[260px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-[45vh_75vh_auto] max-md:overflow-y-auto"
   >
     <FrameLadder class="min-h-0" />
-    <section class="flex min-h-0 flex-col border-x bg-sheet max-md:min-h-[70vh]" aria-label="Map of all pages">
+    <section class="flex min-h-0 flex-col border-x bg-sheet max-md:border-y" aria-label="Map of all pages">
       <MapTable class="min-h-0 flex-1" />
       <ImpactBar v-if="map.edit" />
     </section>
-    <WhyPanel class="min-h-0 max-lg:col-span-full max-lg:max-h-[40vh] max-lg:border-t" />
+    <WhyPanel class="min-h-0 max-lg:col-span-full max-lg:max-h-[40vh] max-lg:border-t max-md:max-h-none" />
   </div>
 </template>

@@ -78,11 +78,9 @@ useEventListener('beforeunload', (event) => {
     <div
       class="grid min-h-0 flex-1"
       :class="
-        view === 'plan'
-          ? 'grid-cols-[1fr_280px]'
-          : view === 'page'
-            ? 'grid-cols-[1fr_280px]'
-            : 'grid-cols-[248px_1fr_280px] max-lg:grid-cols-[200px_1fr_250px]'
+        view === 'both'
+          ? 'grid-cols-[248px_1fr_280px] max-lg:grid-cols-[200px_1fr_250px] max-md:grid-cols-1 max-md:grid-rows-[26vh_1fr_26vh]'
+          : 'grid-cols-[1fr_280px] max-md:grid-cols-1 max-md:grid-rows-[1fr_36vh]'
       "
     >
       <BenchPlan v-show="view !== 'page'" @add="adding = true" />
