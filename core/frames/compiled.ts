@@ -29,6 +29,10 @@ interface CompiledFrame {
 /** After every place in the total order. */
 const LAST = 0x3fffffff
 
+/** Regions as bits, in the order of `REGIONS`; one bit more stands for the frame itself, whatever it says. */
+const ALL_REGIONS = (1 << REGIONS.length) - 1
+const ITSELF = 1 << REGIONS.length
+
 const NONE: Shown = { kind: 'none' }
 const PLAIN: Shown = { kind: 'plain' }
 const BODY = REGIONS.indexOf('body')
@@ -89,6 +93,8 @@ export class CompiledRules {
   private readonly frames: CompiledFrame[]
   private readonly frameAt = new Map<Id, number>()
   private readonly ways: Way[]
+  /** What the frame of each way has a say on, as bits: looked at before anything else. */
+  private readonly masks: Uint8Array
   private readonly index = new WayIndex()
   private readonly lists: (readonly number[])[] = []
   private readonly ends: number[] = []
@@ -105,6 +111,9 @@ export class CompiledRules {
     })
     this.ways = this.frames.filter((f) => f.frame.on).flatMap((f) => this.waysOf(f))
     this.ways.sort((a, b) => compareCandidates(a.candidate, b.candidate))
+    this.masks = Uint8Array.from(this.ways, ({ frame }) =>
+      frame.says.reduce((mask, say, r) => (say ? mask | (1 << r) : mask), ITSELF),
+    )
     for (const [rank, way] of this.ways.entries()) {
       for (const list of this.listsOf(way)) list.push(rank)
     }
@@ -145,10 +154,11 @@ export class CompiledRules {
 
   /**
    * Visits every frame that covers a page and does not except it, best first, each once, by the way that ranks
-   * highest; circumstances are not asked. Ends when `visit` gives true.
+   * highest; circumstances are not asked. Only frames with a say on what is `wanted` are visited; `visit` gives
+   * what is wanted from then on, and nothing ends it.
    */
-  private eachCovering(facts: Facts, visit: (way: Way) => boolean): void {
-    const { lists, ends, heads, ways } = this
+  private eachCovering(facts: Facts, wanted: number, visit: (way: Way) => number): void {
+    const { lists, ends, heads, ways, masks } = this
     const n = this.index.lookUp(facts, lists)
     for (let i = 0; i < n; i++) {
       ends[i] = 0
@@ -165,20 +175,23 @@ export class CompiledRules {
         const at = ++ends[i]!
         heads[i] = at < lists[i]!.length ? lists[i]![at]! : LAST
       }
+      if ((masks[least]! & wanted) === 0) continue
       const way = ways[least]!
       const { frame } = way
       if (frame.seen === resolving || !(way.implied || way.covers(facts))) continue
       frame.seen = resolving
-      if (!frame.excepts(facts) && visit(way)) return
+      if (frame.excepts(facts)) continue
+      wanted = visit(way)
+      if (wanted === 0) return
     }
   }
 
   /** Every frame that covers a page and does not except it, best first, whatever the circumstances. */
   covering(facts: Facts): (Candidate & { says: readonly (Shown | null)[] })[] {
     const found: (Candidate & { says: readonly (Shown | null)[] })[] = []
-    this.eachCovering(facts, ({ candidate, frame }) => {
+    this.eachCovering(facts, ITSELF, ({ candidate, frame }) => {
       found.push({ ...candidate, says: frame.says })
-      return false
+      return ITSELF
     })
     return found
   }
@@ -192,17 +205,17 @@ export class CompiledRules {
     const shown: Shown[] = [NONE, NONE, NONE, NONE]
     shown[BODY] = PLAIN
     const by: (Candidate | null)[] = [null, null, null, null]
-    let open: number = REGIONS.length
-    this.eachCovering(facts, ({ candidate, frame }) => {
-      if (!held.of(frame.frame)) return false
+    let open = ALL_REGIONS
+    this.eachCovering(facts, open, ({ candidate, frame }) => {
+      if (!held.of(frame.frame)) return open
       for (let r = 0; r < REGIONS.length; r++) {
         const say = frame.says[r]
         if (!say || by[r]) continue
         shown[r] = say
         by[r] = candidate
-        open--
+        open &= ~(1 << r)
       }
-      return open === 0
+      return open
     })
     return { shown, by }
   }
@@ -245,9 +258,9 @@ export class CompiledRules {
 /** The outcome for one page and one request: what every region shows, and which frame decided. */
 export function resolve(compiled: CompiledRules, page: Page, request: Request): Pick<Outcome, 'page' | 'regions'> {
   const { shown, by } = compiled.decide(factsOf(compiled.catalogue, page), compiled.heldFor(request))
-  const regions = {} as Record<(typeof REGIONS)[number], RegionOutcome>
-  for (const [r, region] of REGIONS.entries()) regions[region] = { shown: shown[r]!, by: by[r]?.frame.id ?? null }
-  return { page: page.key, regions }
+  const of = (r: number): RegionOutcome => ({ shown: shown[r]!, by: by[r]?.frame.id ?? null })
+  const [header, intro, body, footer] = [of(0), of(1), of(2), of(3)]
+  return { page: page.key, regions: { header, intro, body, footer } }
 }
 
 /** All candidates with the outcome, for explaining it. */
