@@ -41,7 +41,7 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
   },
   {
     name: 'stand',
-    label: 'Stand',
+    label: 'Vertical align',
     group: 'arrangement',
     on: ['row'],
     ask: {
@@ -57,7 +57,7 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
   },
   {
     name: 'things',
-    label: 'Stand',
+    label: 'Vertical align',
     group: 'arrangement',
     on: ['column'],
     ask: {
@@ -111,7 +111,7 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
   },
   {
     name: 'maxWidth',
-    label: 'At most wide',
+    label: 'Maximum width',
     group: 'arrangement',
     on: ['element'],
     ask: { kind: 'length', min: 20, max: 2000 },

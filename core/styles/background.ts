@@ -6,6 +6,7 @@ const ALL = ['row', 'column', 'element'] as const
 const edge = (name: string, css: string): StyleProperty => ({
   name: `edge${name}`,
   label: `Edge ${css}`,
+  also: 'border',
   group: 'background',
   on: ALL,
   ask: { kind: 'length', min: 0, max: 40 },
@@ -24,6 +25,7 @@ export const BACKGROUND: readonly StyleProperty[] = [
   {
     name: 'pictureStrength',
     label: 'Picture strength',
+    also: 'opacity',
     group: 'background',
     on: ['row', 'column'],
     ask: { kind: 'number', min: 0, max: 100, step: 5, unit: '%' },
@@ -36,6 +38,7 @@ export const BACKGROUND: readonly StyleProperty[] = [
   {
     name: 'edgeColour',
     label: 'Edge colour',
+    also: 'border',
     group: 'background',
     on: ALL,
     ask: { kind: 'colour' },
@@ -44,6 +47,7 @@ export const BACKGROUND: readonly StyleProperty[] = [
   {
     name: 'radius',
     label: 'Rounding',
+    also: 'radius corner',
     group: 'background',
     on: ALL,
     ask: { kind: 'length', min: 0, max: 400 },

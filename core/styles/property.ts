@@ -34,6 +34,8 @@ export interface Declaration {
 export interface StyleProperty {
   name: string
   label: string
+  /** Other words by which people look for it. */
+  also?: string
   group: StyleGroup
   on: readonly Owner[]
   ask: Ask

@@ -11,6 +11,7 @@ const SIDES = [
 const side = (what: 'padding' | 'margin', [name, css]: readonly [string, string]): StyleProperty => ({
   name: what + name,
   label: `${what === 'padding' ? 'Inside' : 'Outside'} ${css}`,
+  also: what,
   group: 'space',
   on: ['row', 'column', 'element'],
   ask: { kind: 'length', min: what === 'margin' ? -400 : 0, max: 400 },

@@ -98,6 +98,11 @@ test('a row has a background picture from a field, sides are linked only on purp
   await expect(benchPage(page).locator('.intro img.bg')).toHaveCSS('opacity', '0.4')
 
   const row = benchPage(page).locator('.intro .row')
+  const find = page.getByLabel('Find a property')
+  await find.fill('padding')
+  await expect(page.getByLabel('Inside top')).toBeVisible()
+  await expect(page.getByLabel('Outside top')).toHaveCount(0)
+  await find.fill('')
   await page.getByLabel('Inside top').fill('30')
   await page.keyboard.press('Enter')
   await expect(row).toHaveCSS('padding-top', '30px')

@@ -21,7 +21,7 @@ const found = computed(() =>
     all.value,
     props.typed,
     (p) => p.label,
-    (p) => STYLE_GROUPS[p.group],
+    (p) => `${STYLE_GROUPS[p.group]} ${p.also ?? ''}`,
   ),
 )
 const groups = computed(() =>
