@@ -27,9 +27,9 @@ export const AROUND: Layout[] = [
     row(
       'Bar',
       { paddingTop: 26, paddingBottom: 26, width: 'band', background: '@night', colour: '@paper', stand: 'center' },
-      column(5, { align: { wide: 'start', narrow: 'center' } }, element('menu', { menu: 'rooms' }, { size: 15 })),
+      column(5, { align: { wide: 'start', narrow: 'center' } }, element('menu', { menu: 'rooms' }, { size: 13 })),
       column(2, { align: 'center' }, element('site-name', { show: 'logo', height: 48 })),
-      column(5, { align: { wide: 'end', narrow: 'center' } }, element('menu', { menu: 'main' }, { size: 15 })),
+      column(5, { align: { wide: 'end', narrow: 'center' } }, element('menu', { menu: 'main' }, { size: 13 })),
     ),
   ),
   layout(
