@@ -123,9 +123,10 @@ describe('over the demo', () => {
     const { release } = await releases.release(' Second ', 'Ada')
     expect(release).toMatchObject({ number: 2, note: 'Second', by: 'Ada' })
     await expect(releases.release('', 'Ada')).rejects.toMatchObject({ problem: { code: 'nothing-to-release' } })
-    await expect(db().updateTable('releases').set({ note: 'rewritten' }).execute()).rejects.toThrow(
-      'a release never changes',
-    )
+    // The binding makes its errors in the realm that loaded it first, so this may be no Error of ours.
+    await expect(db().updateTable('releases').set({ note: 'rewritten' }).execute()).rejects.toMatchObject({
+      message: expect.stringContaining('a release never changes') as string,
+    })
     expect((await readLatestRelease(db()))!.design.layouts.find((l) => l.id === 'house-header')!.name).toBe('B')
   })
 
