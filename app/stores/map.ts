@@ -20,6 +20,7 @@ import {
 import type { Region } from '#core/layouts'
 import type { Id } from '#core/site'
 import { useDesign } from './design'
+import { useNotices } from './notices'
 import { useSession } from './session'
 import { useSite } from './site'
 
@@ -50,6 +51,8 @@ export const useMap = defineStore('map', () => {
   const site = useSite()
   const design = useDesign()
   const session = useSession()
+  const notices = useNotices()
+  const unkept = useKept<Pick<OpenEdit, 'frame' | 'revision'>>('frame')
   const request = ref<Request>({ ...VISITOR, at: Date.now() })
   const kept = shallowRef<OutcomeTable | null>(null)
   const tried = shallowRef<OutcomeTable | null>(null)
@@ -105,6 +108,21 @@ export const useMap = defineStore('map', () => {
     },
     { deep: true },
   )
+
+  watch(edit, (open) => void unkept.keep(open && { frame: open.frame, revision: open.revision }), { deep: true })
+
+  let restored: Promise<void> | null = null
+  /** Opens again the edit that was open when this window was left; asked once, before anything else is opened. */
+  function restore(): Promise<void> {
+    restored ??= unkept.take().then((was) => {
+      if (!was || !session.mayDesign) return
+      const now = design.frameById.get(was.frame.id)
+      const theirs = now && was.revision > 0 && now.revision !== was.revision ? now.frame : null
+      edit.value = { frame: was.frame, revision: now?.revision ?? 0, theirs }
+      notices.say('The frame that was being edited is open again, as it was left.')
+    })
+    return restored
+  }
 
   const nextOrder = () => Math.max(0, ...design.design.frames.map((f) => f.order)) + 1
   const firstOrder = () => Math.min(0, ...design.design.frames.map((f) => f.order)) - 1
@@ -190,6 +208,7 @@ export const useMap = defineStore('map', () => {
     triedRules,
     triedCompiled,
     visitorIsPlain,
+    restore,
     beginNew,
     beginEdit,
     beginCopy,

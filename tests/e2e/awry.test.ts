@@ -1,5 +1,6 @@
 import Database from 'better-sqlite3'
 import { join } from 'node:path'
+import type { Page } from '@playwright/test'
 import { expect, keep, makeFrame, saved, signIn, test } from './studio'
 
 /** What goes awry while somebody works: it is said in a sentence, and nothing is lost. */
@@ -119,4 +120,50 @@ test('work on the bench outlives a closed window, a very long name and a browser
   expect((await chip.boundingBox())!.width).toBeLessThan((await plan.boundingBox())!.width)
   await elsewhere.getByRole('button', { name: 'Undo' }).click()
   await expect(elsewhere.getByRole('treeitem', { name: /^Button: Buy a ticket/ })).toBeVisible()
+})
+
+test('a frame being edited is open again after a reload and after a closed window, and only in one', async ({
+  page,
+  context,
+  server,
+}) => {
+  const kept = (where: Page) => where.getByText('The frame that was being edited is open again, as it was left.')
+  await page.goto(`${server.origin}/studio?frame=talks`)
+  await page.getByLabel('Footer', { exact: true }).selectOption({ label: 'Slim footer' })
+  await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
+  await page.reload()
+  await expect(kept(page)).toBeVisible()
+  await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('use:slim-footer')
+  await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
+
+  const other = await context.newPage()
+  await other.goto(`${server.origin}/studio`)
+  await expect(other.getByRole('heading', { name: '113 pages' })).toBeVisible()
+  await expect(kept(other)).toHaveCount(0)
+  await expect(other.getByRole('button', { name: 'Add frame' })).toBeEnabled()
+  await page.close()
+  await other.reload()
+  await expect(kept(other)).toBeVisible()
+  await expect(other.getByText('This edit changes 12 pages')).toBeVisible()
+  await keep(other)
+  await other.reload()
+  await expect(other.getByRole('button', { name: 'Add frame' })).toBeEnabled()
+  await expect(kept(other)).toHaveCount(0)
+})
+
+test('what was written in an entry waits there until it is stored', async ({ page, server }) => {
+  const title = page.getByLabel('Title', { exact: true })
+  await page.goto(`${server.origin}/studio/entries/visit`)
+  await title.fill('Come and visit')
+  await page.getByRole('link', { name: 'Checks' }).click()
+  await expect(page.getByText('is not stored yet. It waits for you in this browser.', { exact: false })).toBeVisible()
+  await page.getByRole('button', { name: 'Go back to it' }).click()
+  await expect(title).toHaveValue('Come and visit')
+  await page.reload()
+  await expect(title).toHaveValue('Come and visit')
+  await page.getByRole('button', { name: 'Take what is stored' }).click()
+  await expect(title).toHaveValue('Visit')
+  await page.reload()
+  await expect(title).toHaveValue('Visit')
+  await expect(page.getByText('What you wrote here before', { exact: false })).toHaveCount(0)
 })

@@ -41,8 +41,10 @@ function choose(value: string) {
         set by
         <button
           type="button"
-          class="text-start underline decoration-edge underline-offset-2 hover:decoration-current"
-          @click="map.edit || map.beginEdit(winner.candidate.frame.id)"
+          class="text-start underline decoration-edge underline-offset-2 enabled:hover:decoration-current"
+          :disabled="map.edit !== null"
+          :title="map.edit ? 'Keep or drop the open edit first' : 'Open this frame'"
+          @click="map.beginEdit(winner.candidate.frame.id)"
         >
           {{ name(winner) }}
         </button>

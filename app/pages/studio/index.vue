@@ -10,7 +10,8 @@ const route = useRoute()
 const site = useSite()
 
 /** Links from elsewhere name a frame to open or a page to explain. */
-onMounted(() => {
+onMounted(async () => {
+  await map.restore()
   const { frame, page } = route.query
   if (typeof frame === 'string' && !map.edit) map.beginEdit(frame)
   const at = typeof page === 'string' ? site.catalogue?.indexOf(page) : undefined

@@ -20,6 +20,7 @@ const revision = ref(0)
 const kept = ref('')
 const failed = ref('')
 const theirs = shallowRef<EntryAnswer | null>(null)
+const unstored = useKept<{ entry: Entry; revision: number }>(`entry.${id.value}`)
 const busy = ref(false)
 
 const type = computed(() => (entry.value ? site.catalogue!.types.get(entry.value.type) : undefined))
@@ -35,7 +36,16 @@ function take(answer: EntryAnswer) {
 async function open() {
   failed.value = ''
   try {
-    take(await useApi<EntryAnswer>('GET', `/entries/${encodeURIComponent(id.value)}`))
+    const answer = await useApi<EntryAnswer>('GET', `/entries/${encodeURIComponent(id.value)}`)
+    const was = await unstored.take()
+    take(answer)
+    if (!was) return
+    entry.value = was.entry
+    revision.value = was.revision
+    notices.say('What you wrote here before is here again; it is not stored yet.', {
+      label: 'Take what is stored',
+      run: () => take(answer),
+    })
   } catch (error) {
     failed.value = (error as Error).message
   }
@@ -77,9 +87,21 @@ function putMineOverTheirs() {
   theirs.value = null
   void save()
 }
-onBeforeRouteLeave(
-  () => !changed.value || window.confirm('This entry has changes that are not stored. Leave it anyway?'),
+watch(
+  entry,
+  (now) => {
+    if (now) void unstored.keep(changed.value ? { entry: now, revision: revision.value } : null)
+  },
+  { deep: true },
 )
+onBeforeRouteLeave(() => {
+  if (!changed.value) return
+  const here = route.fullPath
+  notices.say(`What you wrote in “${name.value}” is not stored yet. It waits for you in this browser.`, {
+    label: 'Go back to it',
+    run: () => void navigateTo(here),
+  })
+})
 </script>
 
 <template>
