@@ -19,11 +19,29 @@ const OFFLINE: Problem = {
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
 
-/** Calls /api with the token that proves the request comes from the studio. Throws `Refusal`, nothing else. */
-export async function useApi<T>(method: Method, path: string, body?: object): Promise<T> {
+/**
+ * Calls /api with the token that proves the request comes from the studio. Throws `Refusal`, nothing else.
+ * `hear` is given the text of the answer as it came.
+ */
+export async function useApi<T>(
+  method: Method,
+  path: string,
+  body?: object,
+  hear?: (text: string) => void,
+): Promise<T> {
   const { csrf, headerName } = useCsrf()
   try {
-    return await $fetch<T>(`/api${path}`, { method, body, headers: { [headerName]: csrf }, retry: 0 })
+    const parseResponse = (text: string): T => {
+      hear?.(text)
+      return JSON.parse(text) as T
+    }
+    return await $fetch<T>(`/api${path}`, {
+      method,
+      body,
+      headers: { [headerName]: csrf },
+      retry: 0,
+      ...(hear && { parseResponse }),
+    })
   } catch (error) {
     if (error instanceof FetchError && error.data) {
       const found = (error.data as { problem?: Problem }).problem

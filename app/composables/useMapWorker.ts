@@ -1,13 +1,12 @@
 import type { Finding } from '#core/checks'
 import type { Design, Frame, OutcomeTable, Request, Rules } from '#core/frames'
-import type { Site } from '#core/site'
 import MapWorker from '~/workers/map.worker?worker'
 import type { FromMap, ToMap } from '~/workers/map.worker'
 
 type Question = Extract<ToMap, { call: number }>
 
 let worker: Worker | null = null
-let told: Site | null = null
+let told = ''
 let calls = 0
 const waiting = new Map<number, (answer: FromMap) => void>()
 
@@ -15,8 +14,11 @@ function started(): Worker {
   if (worker) return worker
   worker = new MapWorker()
   worker.onmessage = ({ data }: MessageEvent<FromMap>) => {
-    waiting.get(data.call)?.(data)
-    waiting.delete(data.call)
+    // Taking a large answer over and drawing it are two tasks, so that nobody waits for both at once.
+    setTimeout(() => {
+      waiting.get(data.call)?.(data)
+      waiting.delete(data.call)
+    })
   }
   return worker
 }
@@ -24,10 +26,11 @@ function started(): Worker {
 /** Messages are copied by the browser, which cannot copy what Vue has made reactive. */
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
-function ask(site: Site, question: (call: number) => Question): Promise<FromMap> {
+/** `site` is the text in which the server told it; the worker is told anew whenever it is another. */
+function ask(site: string, question: (call: number) => Question): Promise<FromMap> {
   if (told !== site) {
     told = site
-    started().postMessage({ kind: 'site', site: plain(site) } satisfies ToMap)
+    started().postMessage({ kind: 'site', text: site } satisfies ToMap)
   }
   const call = ++calls
   const answer = new Promise<FromMap>((done) => waiting.set(call, done))
@@ -36,7 +39,7 @@ function ask(site: Site, question: (call: number) => Question): Promise<FromMap>
 }
 
 /** The outcome of every page under some rules, computed off the main thread. */
-export async function tabulateAside(site: Site, rules: Rules, request: Request): Promise<OutcomeTable> {
+export async function tabulateAside(site: string, rules: Rules, request: Request): Promise<OutcomeTable> {
   const answer = await ask(site, (call) => ({
     kind: 'tabulate',
     call,
@@ -48,13 +51,16 @@ export async function tabulateAside(site: Site, rules: Rules, request: Request):
 }
 
 /** Everything in a design that will not do what was meant, found off the main thread. */
-export async function checkAside(site: Site, design: Design, request: Request): Promise<Finding[]> {
+export async function checkAside(site: string, design: Design, request: Request): Promise<Finding[]> {
   const answer = await ask(site, (call) => ({ kind: 'check', call, design: plain(design), request: plain(request) }))
   return (answer as Extract<FromMap, { findings: Finding[] }>).findings
 }
 
 /** How many pages conditions cover, whoever looks, counted off the main thread. */
-export async function coveredAside(site: Site, { covers, except }: Pick<Frame, 'covers' | 'except'>): Promise<number> {
+export async function coveredAside(
+  site: string,
+  { covers, except }: Pick<Frame, 'covers' | 'except'>,
+): Promise<number> {
   const answer = await ask(site, (call) => ({ kind: 'cover', call, conditions: plain({ covers, except }) }))
   return (answer as Extract<FromMap, { covered: number }>).covered
 }

@@ -35,7 +35,7 @@ export const useChecks = defineStore('checks', () => {
   let timer: ReturnType<typeof setTimeout> | undefined
 
   watch(
-    [() => site.site, () => design.design, () => map.request],
+    [() => site.text, () => design.design, () => map.request],
     ([content, drawn]) => {
       clearTimeout(timer)
       if (!content || !design.loaded) return

@@ -44,6 +44,8 @@ export interface Selection {
 }
 
 const VISITOR: Request = { role: 'visitor', signedIn: false, device: 'desktop', parameters: {}, at: 0 }
+/** Milliseconds for which one picture stands on the screen, and a little more. */
+const FRAME = 20
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** What shows where: for the draft as kept, and for the draft with the edit that is open. */
@@ -66,7 +68,11 @@ export const useMap = defineStore('map', () => {
   const table = computed(() => tried.value ?? kept.value)
   const reachOfLayout = computed(() => (kept.value ? layoutReach(kept.value) : new Map<Id, number>()))
   const reachOfFrame = computed(() => (table.value ? frameReach(table.value) : new Map<Id, number>()))
-  const impact = computed<Impact[]>(() => (kept.value && tried.value ? compareTables(kept.value, tried.value) : []))
+  const impact = shallowRef<Impact[]>([])
+  // Compared a frame later, when the strips have been drawn: in between the interface answers.
+  watch([kept, tried], () =>
+    setTimeout(() => (impact.value = kept.value && tried.value ? compareTables(kept.value, tried.value) : []), FRAME),
+  )
 
   /** The frames with the edit that is open in the place of the one it edits. */
   const triedFrames = computed<Frame[]>(() => {
@@ -84,7 +90,7 @@ export const useMap = defineStore('map', () => {
   const regionsOfLayouts = computed(() => design.layouts.map((l) => `${l.layout.id} ${l.layout.region}`).join())
 
   watch(
-    [() => site.site, () => design.design.frames, regionsOfLayouts, request],
+    [() => site.text, () => design.design.frames, regionsOfLayouts, request],
     async ([content]) => {
       if (!content || !design.loaded) return
       const frames = design.design.frames
@@ -98,12 +104,12 @@ export const useMap = defineStore('map', () => {
   watch(
     [edit, () => design.design.frames, request],
     async ([open]) => {
-      if (!open || !site.site) {
+      if (!open || !site.text) {
         tried.value = null
         return
       }
       const rules = triedRules.value
-      const result = await tabulateAside(site.site, rules, request.value)
+      const result = await tabulateAside(site.text, rules, request.value)
       if (edit.value && rules === triedRules.value) tried.value = result
     },
     { deep: true },

@@ -9,6 +9,8 @@ const EMPTY_SETTINGS = { locale: 'en', currency: 'EUR', timeZone: 'UTC' }
 /** The content of the site, as the studio knows it: everything at once, the content of entries when asked for. */
 export const useSite = defineStore('site', () => {
   const site = shallowRef<Site | null>(null)
+  /** The same as it came from the server: text is handed to a worker far faster than what was made of it. */
+  const text = shallowRef('')
   const catalogue = shallowRef<Catalogue | null>(null)
   const formats = shallowRef(new Formats(EMPTY_SETTINGS))
   /** Rises whenever the content of an entry has arrived. */
@@ -17,7 +19,9 @@ export const useSite = defineStore('site', () => {
   const asked = new Set<Id>()
 
   async function load(): Promise<void> {
-    const answer = await useApi<SiteAnswer>('GET', '/site')
+    let heard = ''
+    const answer = await useApi<SiteAnswer>('GET', '/site', undefined, (came) => (heard = came))
+    text.value = heard
     site.value = answer.site
     catalogue.value = new Catalogue(answer.site)
     formats.value = new Formats(answer.site.settings)
@@ -53,5 +57,5 @@ export const useSite = defineStore('site', () => {
     }
   }
 
-  return { site, catalogue, formats, ready, contentArrived, load, needContent, setHome, putEntry }
+  return { site, text, catalogue, formats, ready, contentArrived, load, needContent, setHome, putEntry }
 })

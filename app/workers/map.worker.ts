@@ -11,12 +11,13 @@ import {
   tabulate,
 } from '#core/frames'
 import type { LayoutRegion } from '#core/layouts'
-import { Catalogue, type Id, type Site } from '#core/site'
+import { Catalogue, type Id } from '#core/site'
+import type { SiteAnswer } from '#shared/api/types'
 
-/** Resolves and checks every page off the main thread. It is told the site once, then asked. */
+/** Resolves and checks every page off the main thread. It is told the site once, as the server's answer, then asked. */
 
 export type ToMap =
-  | { kind: 'site'; site: Site }
+  | { kind: 'site'; text: string }
   | { kind: 'tabulate'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; request: Request }
   | { kind: 'check'; call: number; design: Design; request: Request }
   | { kind: 'cover'; call: number; conditions: Pick<Frame, 'covers' | 'except'> }
@@ -74,7 +75,7 @@ function answerTo(question: Exclude<ToMap, { kind: 'site' }>, site: Catalogue): 
 
 self.onmessage = ({ data }: MessageEvent<ToMap>) => {
   if (data.kind === 'site') {
-    catalogue = new Catalogue(data.site)
+    catalogue = new Catalogue((JSON.parse(data.text) as SiteAnswer).site)
     kept = null
     return
   }

@@ -66,32 +66,42 @@ export interface Cell {
   shares: { shown: Shown; count: number }[]
 }
 
+type Pages = readonly number[]
+
+/** Keeps what is worked out for a set of pages, for as long as the table and the set are there. */
+function keptFor<T>(work: (pages: Pages, table: OutcomeTable) => T): typeof work {
+  const kept = new WeakMap<OutcomeTable, WeakMap<Pages, T>>()
+  return (pages, table) => {
+    let found = kept.get(table)
+    if (!found) kept.set(table, (found = new WeakMap()))
+    let result = found.get(pages)
+    if (result === undefined) found.set(pages, (result = work(pages, table)))
+    return result
+  }
+}
+
+/** For each region, how many of some pages show what, most first. Rows ask for it, and so do their neighbours. */
+const sharesOf = keptFor((pages, { cells, shown }) =>
+  REGIONS.map((_, region): Cell['shares'] => {
+    const counts = new Int32Array(shown.length)
+    for (const page of pages) counts[cells[page * REGIONS.length + region]!]!++
+    const shares = shown.map((what, cell) => ({ shown: what, count: counts[cell]! })).filter((s) => s.count > 0)
+    return shares.sort((a, b) => b.count - a.count)
+  }),
+)
+
 /** What a row shows in a region (its place in `REGIONS`); null for headings. Asked for only where it can be seen. */
 export function cellOf(row: MapRow, region: number, table: OutcomeTable): Cell | null {
   if (row.kind === 'heading') return null
   const shown = shownAt(table, row.sample, region)
-  if (row.kind !== 'group') return { shown, shares: [{ shown, count: row.pages.length }] }
-  const counts = new Map<number, number>()
-  for (const page of row.pages) {
-    const cell = table.cells[page * REGIONS.length + region]!
-    counts.set(cell, (counts.get(cell) ?? 0) + 1)
-  }
-  const shares = [...counts].map(([cell, count]) => ({ shown: table.shown[cell]!, count }))
-  return { shown, shares: shares.sort((a, b) => b.count - a.count) }
+  const shares = row.kind === 'group' ? sharesOf(row.pages, table)[region]! : [{ shown, count: row.pages.length }]
+  return { shown, shares }
 }
 
-const ALIKE = new WeakMap<OutcomeTable, Map<readonly number[], number[][]>>()
+/** Pages that show the same in every region, largest set first. */
+const alike = keptFor(findAlike)
 
-/** Pages that show the same in every region, largest set first; worked out once for each table. */
-function alike(pages: readonly number[], table: OutcomeTable): number[][] {
-  let kept = ALIKE.get(table)
-  if (!kept) ALIKE.set(table, (kept = new Map()))
-  let sets = kept.get(pages)
-  if (!sets) kept.set(pages, (sets = findAlike(pages, table)))
-  return sets
-}
-
-function findAlike(pages: readonly number[], { cells, shown }: OutcomeTable): number[][] {
+function findAlike(pages: Pages, { cells, shown }: OutcomeTable): number[][] {
   const sets = new Map<number, number[]>()
   for (const page of pages) {
     let key = 0

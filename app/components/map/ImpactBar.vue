@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { frameSentence } from '#core/frames'
-import { REGIONS } from '#core/layouts'
+import { REGIONS, type Region } from '#core/layouts'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
@@ -11,13 +11,23 @@ const notices = useNotices()
 const busy = ref(false)
 const comparing = ref(false)
 
-const pages = computed(() => new Set(map.impact.map((i) => i.page)).size)
+/** Changes come page by page, so a page is counted when it is another than the one before. */
+const sums = computed(() => {
+  const regions = Object.fromEntries(REGIONS.map((r) => [r, 0])) as Record<Region, number>
+  let pages = 0
+  let last = -1
+  for (const { page, region } of map.impact) {
+    regions[region]++
+    if (page !== last) pages++
+    last = page
+  }
+  return { pages, regions }
+})
+const pages = computed(() => sums.value.pages)
 const plural = (n: number, word: string) =>
   `${n.toLocaleString('en')} ${n === 1 ? word : word === 'body' ? 'bodies' : `${word}s`}`
 const parts = computed(() =>
-  REGIONS.map((region) => ({ region, count: map.impact.filter((i) => i.region === region).length })).filter(
-    (p) => p.count > 0,
-  ),
+  REGIONS.map((region) => ({ region, count: sums.value.regions[region] })).filter((p) => p.count > 0),
 )
 const sentence = computed(() =>
   pages.value === 0 ? 'This edit changes no page' : `This edit changes ${plural(pages.value, 'page')}`,

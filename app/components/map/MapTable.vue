@@ -22,13 +22,15 @@ const virtual = useVirtualizer(
     count: rows.value.length,
     getScrollElement: () => box.value ?? null,
     estimateSize: () => ROW,
-    overscan: 8,
+    overscan: 4,
   })),
 )
 const shown = computed(() => virtual.value.getVirtualItems())
+/** For every page, the regions that the open edit changes, as bits; null while it changes nothing. */
 const changed = computed(() => {
-  const marks = REGIONS.map(() => new Set<number>())
-  for (const { page, region } of map.impact) marks[REGIONS.indexOf(region)]!.add(page)
+  if (map.impact.length === 0) return null
+  const marks = new Uint8Array(pageCount.value)
+  for (const { page, region } of map.impact) marks[page]! |= 1 << REGIONS.indexOf(region)
   return marks
 })
 const inHand = computed(() => new Set(map.selection?.rows))
@@ -54,8 +56,8 @@ function fold(row: MapRow) {
 }
 const isOpen = (row: MapRow) => map.unfolded.has(row.key) || map.filter !== ''
 function isChanged(row: MapRow, region: number): boolean {
-  const marks = changed.value[region]!
-  return marks.size > 0 && row.pages.some((p) => marks.has(p))
+  const marks = changed.value
+  return marks !== null && row.pages.some((p) => marks[p]! & (1 << region))
 }
 const onKey = useMapKeys(rows, {
   select,
