@@ -115,7 +115,17 @@ export const useMap = defineStore('map', () => {
     { deep: true },
   )
 
-  watch(edit, (open) => void unkept.keep(open && { frame: open.frame, revision: open.revision }), { deep: true })
+  /** Whether an edit has come to anything yet: one that was only opened need not be opened again. */
+  function isTouched({ frame }: OpenEdit): boolean {
+    const stored = design.frameById.get(frame.id)?.frame
+    if (stored) return JSON.stringify(stored) !== JSON.stringify(frame)
+    return frame.covers.length > 0 || Object.values(frame.regions).some((say) => say.kind !== 'pass')
+  }
+  watch(
+    edit,
+    (open) => void unkept.keep(open && isTouched(open) ? { frame: open.frame, revision: open.revision } : null),
+    { deep: true },
+  )
 
   let restored: Promise<void> | null = null
   /** Opens again the edit that was open when this window was left; asked once, before anything else is opened. */

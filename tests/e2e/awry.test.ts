@@ -128,7 +128,11 @@ test('a frame being edited is open again after a reload and after a closed windo
   server,
 }) => {
   const kept = (where: Page) => where.getByText('The frame that was being edited is open again, as it was left.')
+  await page.goto(`${server.origin}/studio?frame=tickets`)
+  await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('use:slim-footer')
+  // What was only looked at gives way to what is asked for next.
   await page.goto(`${server.origin}/studio?frame=talks`)
+  await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('pass')
   await page.getByLabel('Footer', { exact: true }).selectOption({ label: 'Slim footer' })
   await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
   await page.reload()
