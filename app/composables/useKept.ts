@@ -31,8 +31,9 @@ async function claim(): Promise<string> {
 let claimed: Promise<string> | null = null
 const thisWindow = (): Promise<string> => (claimed ??= claim())
 
-async function livingWindows(): Promise<Set<string>> {
-  if (!('locks' in navigator)) return new Set()
+/** Null where the browser cannot tell: then no window takes up what another has left. */
+async function livingWindows(): Promise<Set<string> | null> {
+  if (!('locks' in navigator)) return null
   const { held } = await navigator.locks.query()
   return new Set((held ?? []).map((lock) => lock.name ?? ''))
 }
@@ -55,7 +56,7 @@ export function useKept<T>(what: string) {
     const mine = prefix() + (await thisWindow())
     const living = await livingWindows()
     const left = Object.keys(localStorage).filter(
-      (key) => key.startsWith(prefix()) && !living.has(lockOf(key.slice(prefix().length))),
+      (key) => living && key.startsWith(prefix()) && !living.has(lockOf(key.slice(prefix().length))),
     )
     for (const key of [mine, ...left]) {
       const text = localStorage.getItem(key)
