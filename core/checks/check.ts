@@ -1,5 +1,6 @@
 import { CompiledRules, type Design, type Request, rulesOf, tabulate } from '../frames'
 import type { Catalogue } from '../site'
+import { checkContrast } from './contrast'
 import { checkRanking, checkReferences } from './frames'
 import { checkFields, checkThings, gridsOf } from './layouts'
 import { checkPages, typesByLayout } from './pages'
@@ -39,6 +40,7 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
     ...checkReferences(design.frames, compiled),
     ...design.layouts.flatMap((l) => checkThings(l, catalogue, cards)),
     ...[...types].flatMap(([id, used]) => (layouts.has(id) ? checkFields(layouts.get(id)!, used, catalogue) : [])),
+    ...design.layouts.flatMap((l) => checkContrast(l, design.house, catalogue)),
     ...checkPages(compiled, table, layouts),
     ...unreached(design),
     ...chosenFrames(design, catalogue),

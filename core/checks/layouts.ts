@@ -1,15 +1,7 @@
 import { elementSpec } from '../elements'
-import {
-  BOX_PROPERTIES,
-  type FieldValue,
-  type Layout,
-  type TreeNode,
-  type Value,
-  elementsOf,
-  isFieldValue,
-  walk,
-} from '../layouts'
-import { BUILT_IN, type Catalogue, type Id, type Link, type PageType } from '../site'
+import { BOX_PROPERTIES, type FieldValue, type Layout, type TreeNode, elementsOf, isFieldValue, walk } from '../layouts'
+import { isRecord } from '../shape'
+import { BUILT_IN, type Catalogue, type Id, type PageType, type RichNode, isRichDoc } from '../site'
 import type { Finding } from './types'
 
 /** Every field that a node names, wherever in its properties. */
@@ -50,11 +42,26 @@ export function checkFields(layout: Layout, types: Iterable<PageType>, catalogue
   return findings
 }
 
-const linkExists = (link: Value, catalogue: Catalogue): boolean =>
-  typeof link !== 'object' ||
-  link === null ||
-  !('page' in link) ||
-  catalogue.page((link as Exclude<Link, string>).page) !== undefined
+interface Named {
+  pages: string[]
+  pictures: Id[]
+}
+
+/** Pages that links lead to and pictures that are shown, wherever in a value: also in running text and in fallbacks. */
+function namedIn(value: unknown, isPicture: boolean, found: Named = { pages: [], pictures: [] }): Named {
+  if (typeof value === 'string') {
+    if (isPicture && value) found.pictures.push(value)
+  } else if (isFieldValue(value)) namedIn(value.fallback, isPicture, found)
+  else if (isRichDoc(value)) for (const node of value.content ?? []) namedInText(node, found)
+  else if (isRecord(value) && typeof value.page === 'string') found.pages.push(value.page)
+  return found
+}
+
+function namedInText(node: RichNode, found: Named): void {
+  for (const { attrs } of node.marks ?? []) if (typeof attrs?.page === 'string') found.pages.push(attrs.page)
+  if (node.type === 'field') namedIn(node.attrs?.value, false, found)
+  for (const child of node.content ?? []) namedInText(child, found)
+}
 
 /** Menus, pictures, types, cards and pages that a layout names and that no longer exist. */
 export function checkThings(layout: Layout, catalogue: Catalogue, cards: ReadonlySet<Id>): Finding[] {
@@ -70,12 +77,9 @@ export function checkThings(layout: Layout, catalogue: Catalogue, cards: Readonl
       if (spec.kind === 'menu') dangling('menu', catalogue.menus.has(String(value)))
       if (spec.kind === 'type') dangling('type', catalogue.types.has(String(value)))
       if (spec.kind === 'card') dangling('card', cards.has(String(value)))
-      if (spec.kind === 'picture') {
-        const picture = isFieldValue(value) ? value.fallback : value
-        if (typeof picture === 'string' && picture) dangling('picture', catalogue.pictures.has(picture), picture)
-      }
-      if (spec.kind === 'link' && !linkExists(value, catalogue))
-        dangling('page', false, (value as { page: string }).page)
+      const { pages, pictures } = namedIn(value, spec.kind === 'picture')
+      for (const page of new Set(pages)) dangling('page', catalogue.page(page) !== undefined, page)
+      for (const id of new Set(pictures)) dangling('picture', catalogue.pictures.has(id), id)
     }
   }
   return findings

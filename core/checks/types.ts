@@ -1,4 +1,5 @@
-import type { Region } from '../layouts/types'
+import type { DocumentKind } from '../documents'
+import type { Region, Step } from '../layouts/types'
 import type { Id } from '../site'
 
 /** Something that stands between the thing it names and what was meant. The core gives ids; the interface words them. */
@@ -17,6 +18,12 @@ export type Finding =
   | { kind: 'no-title'; titles: number; pages: string[] }
   /** A reference to something that no longer exists. */
   | { kind: 'dangling'; what: Dangling; id: string; layout?: Id; node?: Id; frame?: Id; entry?: Id }
+  /** Words that are hard to read on what lies behind them: text or links, with their contrast, to 1. */
+  | { kind: 'contrast'; layout: Id; node: Id; what: 'ink' | 'link'; ratio: number; step: Step }
+  /** A stored document that cannot be read and is left out. */
+  | { kind: 'spoilt'; what: DocumentKind; id: string; why: string }
+  /** Something of the released design that could not be drawn and was left out. */
+  | { kind: 'undrawn'; layout: Id; node: Id | null; why: string }
   /** Entries and archives whose body is the plain one, since no frame has a say. */
   | { kind: 'plain-body'; pages: string[] }
 

@@ -1,11 +1,8 @@
+import { refuse } from '../shape'
+import { valueShape } from '../layouts/shapes'
 import { type FieldValue, type Value, isFieldValue } from '../layouts/types'
-import { MOST_FALLBACKS } from '../render/values'
-import { safeAddress } from '../site'
+import { type RichNode, isRichDoc, safeAddress } from '../site'
 import type { Property, PropertyKind } from './spec'
-
-const SOURCES = ['page', 'person', 'term', 'reference', 'site', 'visitor']
-const FORMAT_KEYS = ['date', 'digits', 'unit', 'list', 'yes', 'no']
-const MOST_RICH_DEPTH = 24
 
 type Refuse<K extends PropertyKind> = (property: Extract<Property, { kind: K }>, value: Value) => string | null
 
@@ -16,21 +13,12 @@ function refuseShort(value: unknown, most: number): string | null {
   return value.length > most ? `this can hold ${most} characters; it has ${value.length}` : null
 }
 
-/** Why a reference to a field cannot be read; null when it can. `literal` judges its last fallback. */
-function refuseField(value: FieldValue, literal: (v: Value) => string | null, depth = 0): string | null {
-  if (depth >= MOST_FALLBACKS) return `fallbacks can follow one another ${MOST_FALLBACKS} deep`
-  if (!SOURCES.includes(value.of)) return `a field is read from one of ${SOURCES.join(', ')}`
-  if (!isId(value.field)) return 'choose a field'
-  if ((value.of === 'term' || value.of === 'reference') && !isId(value.via)) return 'choose where the field is read'
-  const words = refuseShort(value.before ?? '', 200) ?? refuseShort(value.after ?? '', 200)
-  if (words) return words
-  const format = value.format ?? {}
-  if (typeof format !== 'object' || Object.keys(format).some((k) => !FORMAT_KEYS.includes(k))) return 'unknown format'
-  if ('digits' in format && !(Number.isInteger(format.digits) && format.digits! >= 0 && format.digits! <= 10)) {
-    return 'choose 0 to 10 digits'
-  }
+/** A field's own parts have their shape; what is asked here is that every kind of field that needs one says where it is read, and what its last fallback is. */
+function refuseField(value: FieldValue, literal: (v: Value) => string | null): string | null {
+  if ((value.of === 'term' || value.of === 'reference') && value.via === undefined)
+    return 'choose where the field is read'
   if (value.fallback === undefined || value.fallback === null) return null
-  return isFieldValue(value.fallback) ? refuseField(value.fallback, literal, depth + 1) : literal(value.fallback)
+  return isFieldValue(value.fallback) ? refuseField(value.fallback, literal) : literal(value.fallback)
 }
 
 /** Judges a literal, or, when the property is dynamic, a field with its fallbacks. */
@@ -46,34 +34,25 @@ function refuseLink(value: Value): string | null {
   return safeAddress(value) ? null : 'a link begins with /, https://, http://, mailto: or tel:'
 }
 
-function refuseRich(value: unknown, depth = 0): string | null {
-  if (depth > MOST_RICH_DEPTH) return 'this text is nested too deep'
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return 'this must be rich text'
-  const { type, text, content, marks, attrs } = value as Record<string, unknown>
-  if (typeof type !== 'string' || (depth === 0 && type !== 'doc')) return 'this must be rich text'
-  if (text !== undefined && (typeof text !== 'string' || text.length > 20_000)) return 'this text is too long'
-  if (marks !== undefined && !(Array.isArray(marks) && marks.every((m) => m && typeof m.type === 'string'))) {
-    return 'this text has marks that cannot be read'
-  }
-  if (type === 'field') {
-    const field = (attrs as { value?: unknown } | undefined)?.value
-    return isFieldValue(field) ? refuseField(field, (v) => refuseShort(v, 2000)) : 'a field in the text is missing'
-  }
-  if (content === undefined) return null
-  if (!Array.isArray(content)) return 'this must be rich text'
-  for (const child of content) {
-    const why = refuseRich(child, depth + 1)
+/** Fields that stand inside rich text are written out as text. */
+function refuseFieldsIn(nodes: readonly RichNode[] | undefined): string | null {
+  for (const node of nodes ?? []) {
+    const field = node.type === 'field' ? (node.attrs?.value as FieldValue) : null
+    const why = field ? refuseField(field, (v) => refuseShort(v, 2000)) : refuseFieldsIn(node.content)
     if (why) return why
   }
   return null
 }
+
+const refuseRichValue = (value: Value): string | null =>
+  isRichDoc(value) ? refuseFieldsIn(value.content) : 'this must be rich text'
 
 const refuseId = (what: string) => (_: unknown, value: Value) =>
   value === null || isId(value) ? null : `choose ${what}`
 
 const REFUSE: { [K in PropertyKind]: Refuse<K> } = {
   text: (p, v) => dynamicOr(true, v, (literal) => refuseShort(literal, p.most)),
-  rich: (_, v) => refuseRich(v),
+  rich: (_, v) => refuseRichValue(v),
   link: (p, v) => dynamicOr(p.dynamic, v, refuseLink),
   picture: (p, v) => dynamicOr(p.dynamic, v, (literal) => refuseId('a picture')(p, literal)),
   field: (_, v) => (isFieldValue(v) ? refuseField(v, (literal) => refuseShort(literal, 2000)) : 'choose a field'),
@@ -89,7 +68,12 @@ const REFUSE: { [K in PropertyKind]: Refuse<K> } = {
   card: refuseId('a card layout'),
 }
 
-/** Why a property does not accept a value, as the end of a sentence; null when it does. */
-export function refuseProperty(property: Property, value: Value): string | null {
+/** Why a property does not accept a value of the right shape, as the end of a sentence; null when it does. */
+export function refuseMeaning(property: Property, value: Value): string | null {
   return (REFUSE[property.kind] as Refuse<PropertyKind>)(property as never, value)
+}
+
+/** Why a property does not accept something, as the end of a sentence; null when it does. Takes anything. */
+export function refuseProperty(property: Property, value: unknown): string | null {
+  return refuse(valueShape, value) ?? refuseMeaning(property, value as Value)
 }

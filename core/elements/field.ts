@@ -1,5 +1,5 @@
 import { type FieldValue, isFieldValue } from '../layouts/types'
-import { type Reading, fieldReader, isRichDoc, safeAddress } from '../site'
+import { type Reading, type Term, fieldReader, isRichDoc, safeAddress } from '../site'
 import { attribute, escapeHtml } from '../render/escape'
 import { AS_USUAL, writeReading } from '../render/format'
 import { type Piece, both } from '../render/piece'
@@ -8,6 +8,7 @@ import type { Scene } from '../render/scene'
 import { plainText, readingAddress, textPiece } from '../render/values'
 import { img } from './pictures'
 import { type ElementSpec, prop } from './spec'
+import { RICH_CSS } from './text'
 import { describe } from './words'
 
 type Draw = (reading: Reading, value: FieldValue, scene: Scene, linked: boolean) => string
@@ -40,14 +41,34 @@ const text: Draw = (reading, value, scene, linked) => {
   return escapeHtml(value.before ?? '') + shown + escapeHtml(value.after ?? '')
 }
 
+/** Terms lead each to its own page, where they have one. */
+const terms: Draw = (reading, value, scene, linked) => {
+  if (!linked) return text(reading, value, scene, false)
+  const { catalogue, formats } = scene
+  const found = (reading.value as string[]).flatMap((id) => catalogue.terms.get(id) ?? [])
+  const write = (term: Term): string => {
+    const page = catalogue.page(`term:${term.id}`)
+    const title = escapeHtml(term.title)
+    return page ? `<a${attribute('href', page.address)}>${title}</a>` : title
+  }
+  const html = formats.listOf(found, value.format ?? AS_USUAL, write, escapeHtml)
+  return html && escapeHtml(value.before ?? '') + html + escapeHtml(value.after ?? '')
+}
+
+/** Most values are words, so that one look tells. */
+const isBlock = (html: string): boolean =>
+  html.charCodeAt(0) === 60 && (html.startsWith('<div') || html.startsWith('<ul'))
+
 /** Kinds of field that are not written as a line of text. */
 const DRAW: Partial<Record<Reading['kind'], Draw>> = {
   picture: pictures,
   pictures,
   documents,
+  terms,
   rich: ({ value }, _value, scene) => {
     const piece = isRichDoc(value) ? contentPiece(value) : ''
-    return typeof piece === 'string' ? piece : piece(scene)
+    const html = typeof piece === 'string' ? piece : piece(scene)
+    return html && `<div class="rich">${html}</div>`
   },
 }
 
@@ -76,6 +97,7 @@ export const field: ElementSpec = {
     linked: { kind: 'yes-no', label: 'Lead to its page', default: true },
   },
   css: [
+    RICH_CSS,
     '.field{overflow-wrap:break-word}.field .label{font-weight:600}.above .label{display:block}' +
       '.table{display:flex;gap:1em;justify-content:space-between}.table .value{text-align:right}' +
       '.pics{display:grid;grid-template-columns:repeat(auto-fill,minmax(9em,1fr));gap:.5em}.field ul{padding-left:1.2em}',
@@ -96,9 +118,10 @@ export const field: ElementSpec = {
     const label = textPiece(prop(element, field, 'label'))
     return both(label, shown, (name, html) => {
       if (!html) return ''
-      return name
-        ? `${open}<span class="label">${name}</span> <span class="value">${html}</span></div>`
-        : `${open}${html}</div>`
+      if (!name) return `${open}${html}</div>`
+      // Paragraphs and lists cannot stand inside a line.
+      const tag = isBlock(html) ? 'div' : 'span'
+      return `${open}<span class="label">${name}</span> <${tag} class="value">${html}</${tag}></div>`
     })
   },
 }

@@ -40,4 +40,4 @@ export function elementSpec(type: string): ElementSpec | undefined {
 
 export { prop, type ElementSpec, type Property, type PropertyKind, type Names } from './spec'
 export { newElement } from './new'
-export { refuseProperty } from './accept'
+export { refuseProperty, refuseMeaning } from './accept'

@@ -57,7 +57,8 @@ export interface ElementSpec {
   draw(element: LayoutElement, compile: Compile): Piece
 }
 
-/** A property as it is set, or its default. */
+/** A property as it is set, or its default. What was taken away on purpose (null) is not put back. */
 export function prop(element: LayoutElement, spec: ElementSpec, name: string): Value {
-  return element.props[name] ?? spec.props[name]!.default
+  const own = element.props[name]
+  return own === undefined ? spec.props[name]!.default : own
 }

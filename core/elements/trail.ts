@@ -14,7 +14,9 @@ function stopsAbove({ catalogue }: Scene, page: Page, home: string): Stop[] {
   const stops: Stop[] = [{ label: home, address: '/' }]
   const entry = page.entry ? catalogue.entries.get(page.entry) : undefined
   const archive = page.type ? catalogue.page(`archive:${page.type}`) : undefined
-  if (archive && archive.key !== page.key) stops.push({ label: archive.title, address: archive.address })
+  // An archive that home shows is home itself.
+  if (archive && archive.kind !== 'home' && archive.key !== page.key)
+    stops.push({ label: archive.title, address: archive.address })
   if (page.taxonomy) stops.push({ label: catalogue.taxonomies.get(page.taxonomy)?.plural ?? '', address: null })
   if (entry) {
     for (const id of catalogue.ancestors(entry).reverse()) {

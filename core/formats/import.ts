@@ -1,8 +1,10 @@
 import type { Dangling } from '../checks'
 import { checkReferences, checkThings } from '../checks/references'
 import { CompiledRules, type Design, type Frame, type Refinement, type Target, rulesOf } from '../frames'
-import { type FieldValue, type Layout, type TreeNode, type Value, copyOf, isFieldValue, walk } from '../layouts'
-import type { Catalogue, Id } from '../site'
+import { type PropertyKind, elementSpec, refuseProperty } from '../elements'
+import { BOX_PROPERTIES, type FieldValue, type Layout, type TreeNode, type Value, isFieldValue, walk } from '../layouts'
+import { isRecord } from '../shape'
+import { type Catalogue, type Id, type RichNode, isRichDoc } from '../site'
 import type { Parcel } from './parcel'
 
 /** What importing would do with one thing of a parcel. */
@@ -211,30 +213,15 @@ export function adaptFrame(frame: Frame, choices: Readonly<Record<string, Choice
   }
 }
 
-const ID_KINDS: Record<string, UnfitKind> = { menu: 'menu', picture: 'picture', fallback: 'picture', type: 'type' }
+const ID_KINDS: Partial<Record<PropertyKind, UnfitKind>> = { menu: 'menu', picture: 'picture', type: 'type' }
 
-/** A value of an element with what does not fit exchanged; undefined when it is to be dropped. */
-function adaptValue(value: unknown, name: string, choose: Choose): unknown {
-  if (typeof value === 'string' && Object.hasOwn(ID_KINDS, name)) return choose(ID_KINDS[name]!, value) ?? undefined
-  if (typeof value !== 'object' || value === null) return value
-  if (Array.isArray(value)) return value.map((v) => adaptValue(v, name, choose)).filter((v) => v !== undefined)
-  if ('page' in value && typeof value.page === 'string') {
-    const page = choose('page', value.page)
-    return page === null ? undefined : { ...value, page }
-  }
-  if (isFieldValue(value)) return adaptField(value, name, choose)
-  const entries = Object.entries(value).map(([key, v]) => [key, adaptValue(v, key, choose)] as const)
-  return Object.fromEntries(entries.filter(([, v]) => v !== undefined))
-}
-
-function adaptField(value: FieldValue, name: string, choose: Choose): unknown {
-  const next = copyOf(value)
-  const fallback = adaptValue(value.fallback, name === 'picture' ? 'fallback' : 'words', choose) as Value | undefined
-  if (fallback === undefined) delete next.fallback
-  else next.fallback = fallback
+/** A field with what does not fit exchanged; what stands in for it, or nothing, when it is to be dropped. */
+function adaptField(value: FieldValue, kind: PropertyKind, choose: Choose): Value | undefined {
+  const { fallback: before, ...rest } = value
+  const fallback = before === undefined ? undefined : adaptValue(before, kind, choose)
+  const next: FieldValue = { ...rest, ...(fallback !== undefined && { fallback }) }
   if (value.of === 'page') {
     const field = choose('field', value.field)
-    // A field that is dropped leaves its fallback, if it has one that fits.
     if (field === null) return fallback
     next.field = field
   }
@@ -246,12 +233,43 @@ function adaptField(value: FieldValue, name: string, choose: Choose): unknown {
   return next
 }
 
+/** Text without what is dropped: a field gives way to its fallback as words, a link to what it stood on. */
+function adaptText(node: RichNode, choose: Choose): RichNode[] {
+  if (node.type === 'field') {
+    const value = adaptField(node.attrs!.value as FieldValue, 'text', choose)
+    if (isFieldValue(value)) return [{ ...node, attrs: { value } }]
+    const words = typeof value === 'string' || typeof value === 'number' ? String(value) : ''
+    return words ? [{ type: 'text', text: words }] : []
+  }
+  const marks = node.marks?.flatMap((mark) => {
+    if (typeof mark.attrs?.page !== 'string') return [mark]
+    const page = choose('page', mark.attrs.page)
+    return page === null ? [] : [{ ...mark, attrs: { ...mark.attrs, page } }]
+  })
+  const content = node.content?.flatMap((child) => adaptText(child, choose))
+  return [{ ...node, ...(marks && { marks }), ...(content && { content }) }]
+}
+
+/** A value of a property with what does not fit exchanged; undefined when it is to be dropped. */
+function adaptValue(value: Value, kind: PropertyKind, choose: Choose): Value | undefined {
+  if (isFieldValue(value)) return adaptField(value, kind, choose)
+  if (isRichDoc(value)) return { ...value, content: (value.content ?? []).flatMap((n) => adaptText(n, choose)) }
+  if (isRecord(value)) {
+    const page = choose('page', String(value.page))
+    return page === null ? undefined : { page }
+  }
+  const of = ID_KINDS[kind]
+  return of && typeof value === 'string' && value ? (choose(of, value) ?? undefined) : value
+}
+
 function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
+  const specs = node.kind === 'element' ? (elementSpec(node.type)?.props ?? {}) : BOX_PROPERTIES
   const props = Object.fromEntries(
     Object.entries(node.props).flatMap(([name, value]) => {
-      const key = name === 'backgroundPicture' ? 'picture' : name
-      const next = adaptValue(value, key, choose) as Value | undefined
-      return next === undefined ? [] : [[name, next]]
+      const spec = specs[name]!
+      const next = adaptValue(value, spec.kind, choose)
+      // A property that cannot hold what is left goes back to its default.
+      return next === undefined || refuseProperty(spec, next) !== null ? [] : [[name, next]]
     }),
   )
   if (node.kind === 'element') return { ...node, props }

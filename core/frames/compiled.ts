@@ -281,3 +281,12 @@ export function dependsOn(compiled: CompiledRules, page: Page): Set<Circumstance
   }
   return kinds
 }
+
+/** Every layout that a page may show, to whomever and whenever. */
+export function layoutsOn(compiled: CompiledRules, page: Page): Set<Id> {
+  const layouts = new Set<Id>()
+  for (const { says } of compiled.covering(factsOf(compiled.catalogue, page))) {
+    for (const say of says) if (say?.kind === 'layout') layouts.add(say.layout)
+  }
+  return layouts
+}

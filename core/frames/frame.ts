@@ -1,7 +1,8 @@
 import { REGIONS } from '../layouts/types'
 import type { Id } from '../site'
-import { narrownessOf } from './match'
-import type { Frame, Target } from './types'
+import { narrownessOf, refinementsOf } from './match'
+import { compareCandidates, decidingRule } from './rank'
+import type { Candidate, Frame, Target } from './types'
 
 /** A frame that covers the targets, has no say on any region yet, and is on. */
 export function newFrame(id: Id, covers: Target[], order: number): Frame {
@@ -14,6 +15,43 @@ export const GROUPS = ['outranking', 'circumstances', 'pages', 'groups', 'types'
 export type Group = (typeof GROUPS)[number]
 
 const BY_NARROWNESS: readonly Group[] = ['site', 'kinds', 'types', 'groups', 'pages', 'pages']
+
+/** A frame by the narrowest of its targets: as it ranks where that one covers a page. */
+function atItsNarrowest(frame: Frame): Candidate {
+  const ways = frame.covers.map((t, target) => ({
+    frame,
+    target,
+    narrowness: narrownessOf(t),
+    refinements: refinementsOf(t),
+  }))
+  return ways.sort(compareCandidates)[0] ?? { frame, target: 0, narrowness: 0, refinements: 0 }
+}
+
+/** True when nothing but the order that somebody dragged them into decides between two frames. */
+function isEqualButForOrder(a: Frame, b: Frame): boolean {
+  const rule = decidingRule(atItsNarrowest(a), atItsNarrowest(b))
+  return rule === 'order' || rule === 'id'
+}
+
+/** A heading of the ladder with its frames, from what outranks to what is outranked. */
+export interface LadderGroup {
+  group: Group
+  frames: Frame[]
+}
+
+/** All frames in the order in which they outrank each other, under the headings of the ladder; empty headings are left out. */
+export function ladderOf(frames: readonly Frame[]): LadderGroup[] {
+  const ranked = frames.map(atItsNarrowest).sort(compareCandidates)
+  return GROUPS.map((group) => ({
+    group,
+    frames: ranked.map((c) => c.frame).filter((f) => groupOf(f) === group),
+  })).filter((g) => g.frames.length > 0)
+}
+
+/** The frames among which a frame can be moved: those that rank as it does but for their order, itself included. */
+export function equalsOf(frame: Frame, frames: readonly Frame[]): Frame[] {
+  return frames.filter((f) => f.id === frame.id || isEqualButForOrder(f, frame))
+}
 
 /** Under which heading of the ladder a frame stands. */
 export function groupOf(frame: Frame): Group {

@@ -1,10 +1,11 @@
 export * from './types'
 export { type Facts, factsOf, matches, nearlyMatches, narrownessOf, refinementsOf, keysOf } from './match'
-export { holds, dayIn } from './circumstances'
+export { holds } from './circumstances'
 export { compareCandidates, decidingRule } from './rank'
 export { type Rules, resolveInTurn, outcomeOf, candidacy, whyOf } from './resolve'
 export {
   frameName,
+  frameLabels,
   frameSentence,
   targetName,
   refinementName,
@@ -14,9 +15,11 @@ export {
   type FrameNames,
 } from './words'
 export { checkFrame } from './check'
-export { newFrame, GROUPS, groupOf, type Group } from './frame'
+export { frameShape, circumstanceShape, ROLES, DEVICES } from './shapes'
+export { newFrame, GROUPS, groupOf, ladderOf, equalsOf, type Group, type LadderGroup } from './frame'
+export { rivalsOf, type Rivals } from './rivals'
 export { type Design, rulesOf } from './design'
-export { CompiledRules, resolve, resolveFully, dependsOn, factsOfAll, pagesCovered } from './compiled'
+export { CompiledRules, resolve, resolveFully, dependsOn, layoutsOn, factsOfAll, pagesCovered } from './compiled'
 export * from './table'
 export { groupPages, mapRows, cellOf, type PageGroup, type MapRow, type Cell } from './rows'
 export { targetsFor } from './targets-for'

@@ -1,13 +1,5 @@
-import {
-  ARCHIVE_KINDS,
-  type Catalogue,
-  type Entry,
-  type Page,
-  WORKING_KINDS,
-  isEmpty,
-  isRichDoc,
-  richText,
-} from '../site'
+import { ARCHIVE_KINDS, type Catalogue, type Entry, type Page, WORKING_KINDS } from '../site'
+import { fieldTest } from './field-test'
 import type { Narrowness, Refinement, Target } from './types'
 
 /** What matching asks about a page; made once for each page. */
@@ -26,93 +18,22 @@ export function factsOf(catalogue: Catalogue, page: Page): Facts {
   return { page, entry, archive, above: entry ? catalogue.ancestors(entry) : [] }
 }
 
-type Compare = (value: unknown, asked: string | number | boolean | null) => boolean
-
-const text = (value: unknown): string => {
-  if (isRichDoc(value)) return richText(value)
-  return Array.isArray(value) ? value.map(String).join('\n') : String(value ?? '')
-}
-
-const is: Compare = (value, asked) =>
-  Array.isArray(value)
-    ? value.some((v) => is(v, asked))
-    : typeof value === 'string' && typeof asked === 'string'
-      ? value.trim() === asked.trim()
-      : value === asked
-
-const number =
-  (test: (a: number, b: number) => boolean): Compare =>
-  (value, asked) =>
-    typeof value === 'number' && typeof asked === 'number' && test(value, asked)
-
-/** Dates and moments are ISO 8601, so that they compare as texts once cut to the same length. */
-const date =
-  (test: (a: string, b: string) => boolean): Compare =>
-  (value, asked) => {
-    if (typeof value !== 'string' || typeof asked !== 'string' || !asked || !value) return false
-    const length = Math.min(value.length, asked.length)
-    return test(value.slice(0, length), asked.slice(0, length))
-  }
-
-type FieldTest = Extract<Refinement, { kind: 'field' }>
-
-const TEST: Record<FieldTest['op'], Compare> = {
-  'is-empty': (value) => isEmpty(value),
-  'is-not-empty': (value) => !isEmpty(value),
-  is: (value, asked) => is(value, asked),
-  'is-not': (value, asked) => !is(value, asked),
-  contains: (value, asked) =>
-    typeof asked === 'string' && asked.trim() !== '' && text(value).toLowerCase().includes(asked.trim().toLowerCase()),
-  'at-least': number((a, b) => a >= b),
-  'at-most': number((a, b) => a <= b),
-  before: date((a, b) => a < b),
-  after: date((a, b) => a > b),
-}
-
-/** Fields that every entry has, besides those of its page type. */
-const BUILT_IN: Record<string, (entry: Entry) => unknown> = {
-  title: (e) => e.title,
-  summary: (e) => e.excerpt,
-  content: (e) => e.content,
-  picture: (e) => e.picture,
-  date: (e) => e.date,
-  person: (e) => e.person,
-}
-
-/**
- * A field test on an entry. A test on a field that the entry's page type does not have does not hold, not even
- * "is empty" or "is not" (rules: Targets).
- */
-function fieldHolds(test: FieldTest, entry: Entry, catalogue: Catalogue): boolean {
-  const builtIn = Object.hasOwn(BUILT_IN, test.field) ? BUILT_IN[test.field] : undefined
-  if (!builtIn && !catalogue.types.get(entry.type)?.fields.some((f) => f.id === test.field)) return false
-  return TEST[test.op](builtIn ? builtIn(entry) : entry.fields[test.field], test.value)
-}
-
-/** The same test with the field looked up once: for asking it of many entries. */
-export function fieldTest(test: FieldTest, catalogue: Catalogue): (entry: Entry) => boolean {
-  const { field, value } = test
-  const compare = TEST[test.op]
-  const builtIn = Object.hasOwn(BUILT_IN, field) ? BUILT_IN[field] : undefined
-  if (builtIn) return (entry) => compare(builtIn(entry), value)
-  const types = [...catalogue.types.values()].filter((t) => t.fields.some((f) => f.id === field)).map((t) => t.id)
-  return (entry) => types.includes(entry.type) && compare(entry.fields[field], value)
-}
-
 export function refinementHolds(refinement: Refinement, facts: Facts, catalogue: Catalogue): boolean {
   const { entry } = facts
   if (!entry) return false
   switch (refinement.kind) {
     case 'term':
       return refinement.terms.some((t) =>
-        (refinement.below ? catalogue.termsBelow(t) : [t]).some((id) => entry.terms.includes(id)),
+        (refinement.below ? catalogue.termsBelow(t) : [t]).some(
+          (id) => catalogue.terms.get(id)?.taxonomy === refinement.taxonomy && entry.terms.includes(id),
+        ),
       )
     case 'person':
-      return entry.person !== null && refinement.people.includes(entry.person)
+      return entry.person !== null && catalogue.people.has(entry.person) && refinement.people.includes(entry.person)
     case 'below':
       return refinement.entries.some((id) => facts.above.includes(id))
     case 'field':
-      return fieldHolds(refinement, entry, catalogue)
+      return fieldTest(refinement, catalogue)(entry)
   }
 }
 

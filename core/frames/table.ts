@@ -180,6 +180,27 @@ export function layoutReach(table: OutcomeTable): Map<Id, number> {
   return new Map(table.shown.flatMap((s, i) => (s.kind === 'layout' && counts[i]! > 0 ? [[s.layout, counts[i]!]] : [])))
 }
 
+/** Which frames show each layout, with on how many pages, most first. */
+export function usesOfLayouts(table: OutcomeTable): Map<Id, { frame: Id; pages: number }[]> {
+  const counts = new Map<string, { layout: Id; frame: Id; pages: number; last: number }>()
+  for (let i = 0; i < table.cells.length; i++) {
+    const shown = table.shown[table.cells[i]!]!
+    const by = table.deciding[table.deciders[i]!]?.frame
+    if (shown.kind !== 'layout' || by === undefined) continue
+    const key = `${shown.layout} ${by}`
+    const count = counts.get(key) ?? { layout: shown.layout, frame: by, pages: 0, last: -1 }
+    const page = Math.floor(i / REGIONS.length)
+    if (count.last !== page) count.pages++
+    count.last = page
+    counts.set(key, count)
+  }
+  const uses = new Map<Id, { frame: Id; pages: number }[]>()
+  for (const { layout, frame, pages } of counts.values())
+    uses.set(layout, [...(uses.get(layout) ?? []), { frame, pages }])
+  for (const list of uses.values()) list.sort((a, b) => b.pages - a.pages)
+  return uses
+}
+
 /** On how many pages each frame decides at least one region, by its id. */
 export function frameReach(table: OutcomeTable): Map<Id, number> {
   const frames = [...new Set(table.deciding.map((d) => d.frame))]

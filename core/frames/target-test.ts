@@ -1,10 +1,12 @@
 import type { Catalogue, Id } from '../site'
-import { type Facts, fieldTest, keysOf, matches, refinementHolds } from './match'
+import { fieldTest } from './field-test'
+import { type Facts, keysOf, matches, refinementHolds } from './match'
 import type { Refinement, Target } from './types'
 
-/** The terms that a refinement lists, those below them included if it asks for them. */
+/** The terms that a refinement lists, those below them included if it asks for them; only those of its taxonomy that exist. */
 export function termsOf(refinement: Extract<Refinement, { kind: 'term' }>, catalogue: Catalogue): Set<Id> {
-  return new Set(refinement.below ? refinement.terms.flatMap((t) => catalogue.termsBelow(t)) : refinement.terms)
+  const listed = refinement.below ? refinement.terms.flatMap((t) => catalogue.termsBelow(t)) : refinement.terms
+  return new Set(listed.filter((t) => catalogue.terms.get(t)?.taxonomy === refinement.taxonomy))
 }
 
 function refinementTest(refinement: Refinement, catalogue: Catalogue): (facts: Facts) => boolean {

@@ -1,5 +1,5 @@
 import type { Region } from '../layouts/types'
-import type { Id } from '../site'
+import type { Id, Parameters } from '../site'
 
 /** What a frame says about one region: use a layout, leave the region empty, or pass (no say). */
 export type Say = { kind: 'use'; layout: Id } | { kind: 'empty' } | { kind: 'pass' }
@@ -57,7 +57,8 @@ export interface Request {
   role: string
   signedIn: boolean
   device: Device
-  parameters: Record<string, string>
+  /** Address parameters by name, each with all its values. */
+  parameters: Parameters
   /** Milliseconds since 1970. */
   at: number
 }

@@ -1,3 +1,4 @@
+import { REGIONS, type Region } from '../layouts/types'
 import type { Catalogue, Id } from '../site'
 import type { Circumstance, FieldTestOp, Frame, Refinement, Target } from './types'
 
@@ -105,6 +106,44 @@ export function circumstanceName(c: Circumstance): string {
 /** The frame's own name, or its conditions as one plain sentence. */
 export function frameName(frame: Frame, names: FrameNames): string {
   return frame.name.trim() || frameSentence(frame, names)
+}
+
+/** What frames are called where several stand together: those of the same words are told apart by what they say, or counted. */
+export function frameLabels(
+  frames: readonly Frame[],
+  names: FrameNames,
+  layoutName: (id: Id) => string,
+): Map<Id, string> {
+  const byName = new Map<string, Frame[]>()
+  for (const frame of frames) {
+    const name = frameName(frame, names)
+    byName.set(name, [...(byName.get(name) ?? []), frame])
+  }
+  const labels = new Map<Id, string>()
+  for (const [name, alike] of byName) {
+    if (alike.length === 1) labels.set(alike[0]!.id, name)
+    else
+      for (const [i, frame] of alike.entries())
+        labels.set(frame.id, `${name} (${apart(frame, alike, layoutName) ?? i + 1})`)
+  }
+  return labels
+}
+
+/** The first say in which a frame differs from all of the same name, in words; null when there is none. */
+function apart(frame: Frame, alike: readonly Frame[], layoutName: (id: Id) => string): string | null {
+  const said = (f: Frame, region: Region) => {
+    const say = f.regions[region]
+    return say.kind === 'use'
+      ? `${region}: ${layoutName(say.layout)}`
+      : say.kind === 'empty'
+        ? `${region} left empty`
+        : ''
+  }
+  const region = REGIONS.find((r) => {
+    const own = said(frame, r)
+    return own && alike.every((f) => f.id === frame.id || said(f, r) !== own)
+  })
+  return region ? said(frame, region) : null
 }
 
 export function frameSentence(frame: Frame, names: FrameNames): string {

@@ -1,32 +1,31 @@
-import { create } from 'mutative'
-import { type Problem, ProblemError, fail } from '../problems'
-import { checkLayout } from './check'
+import equal from 'fast-deep-equal'
+import { type Problem, ProblemError, fail, problem } from '../problems'
+import { isRecord, refuse } from '../shape'
+import { checkRules } from './check'
 import { copyOf } from './copy'
+import { LayoutDraft } from './draft'
 import { type Edit, type EditKind, withStep } from './edits'
-import { type Parent, find, findParent, mayHold, pathTo } from './tree'
+import { MOST_EDITS, MOST_NODES, editShape } from './shapes'
+import { countNodes, mayHold } from './tree'
 import type { Layout, Styles, TreeNode } from './types'
 
 export type EditResult = { ok: true; layout: Layout; inverse: Edit } | { ok: false; problem: Problem }
 
 type EditOf<K extends EditKind> = Extract<Edit, { kind: K }>
 
-/** Changes the draft of a layout in place and gives the edit that takes it back. */
-type Applier<K extends EditKind> = (layout: Layout, edit: EditOf<K>) => Edit
+/** Changes the draft of a layout and gives the edit that takes it back. */
+type Applier<K extends EditKind> = (draft: LayoutDraft, edit: EditOf<K>) => Edit
 
-function nodeIn(layout: Layout, id: string) {
-  return find(layout, id) ?? fail('node-unknown', { id })
+function nodeIn(draft: LayoutDraft, id: string): TreeNode {
+  return draft.node(id) ?? fail('node-unknown', { id })
 }
 
-function parentIn(layout: Layout, id: string, child: TreeNode): Parent {
-  const parent = findParent(layout, id) ?? fail('node-unknown', { id })
+/** Where a node may be put; `index` counts among what stands there now. */
+function checkPlace(draft: LayoutDraft, id: string, index: number, child: TreeNode): void {
+  const parent = draft.holder(id) ?? fail('node-unknown', { id })
   if (!mayHold(parent.kind, child.kind)) fail('wrong-place', { child: child.kind, parent: parent.kind })
-  return parent
-}
-
-function place(parent: Parent, index: number, node: TreeNode): void {
   const last = parent.children.length
   if (!Number.isInteger(index) || index < 0 || index > last) fail('index-out', { index, last })
-  ;(parent.children as TreeNode[]).splice(index, 0, node)
 }
 
 /** Names come from outside: only what the record itself holds is read, never what it inherits. */
@@ -46,30 +45,34 @@ function writeStyle(styles: Styles, edit: EditOf<'setStyle'> | EditOf<'setDefaul
 }
 
 const APPLY: { [K in EditKind]: Applier<K> } = {
-  insert(layout, { parent, index, node }) {
-    place(parentIn(layout, parent, node), index, copyOf(node))
+  insert(draft, { parent, index, node }) {
+    checkPlace(draft, parent, index, node)
+    const taken = draft.taken(node)
+    if (taken !== undefined) fail('id-taken', { id: taken })
+    draft.put(parent, index, copyOf(node))
     return { kind: 'remove', id: node.id }
   },
-  remove(layout, { id }) {
-    const { parent, index, node } = nodeIn(layout, id)
-    parent.children.splice(index, 1)
-    return { kind: 'insert', parent: parent.id, index, node: copyOf(node) }
+  remove(draft, { id }) {
+    nodeIn(draft, id)
+    const place = draft.placeOf(id)
+    return { kind: 'insert', ...place, node: draft.take(id) }
   },
-  move(layout, { id, parent, index }) {
-    const from = nodeIn(layout, id)
-    if (pathTo(layout, parent).some((n) => n.id === id)) fail('into-itself')
-    const target = parentIn(layout, parent, from.node)
-    const node = copyOf(from.node)
-    from.parent.children.splice(from.index, 1)
-    place(target, index, node)
-    return { kind: 'move', id, parent: from.parent.id, index: from.index }
+  move(draft, { id, parent, index }) {
+    const node = nodeIn(draft, id)
+    if (draft.isWithin(parent, id)) fail('into-itself')
+    const from = draft.placeOf(id)
+    if (!draft.holder(parent)) fail('node-unknown', { id: parent })
+    draft.take(id)
+    checkPlace(draft, parent, index, node)
+    draft.put(parent, index, node)
+    return { kind: 'move', id, ...from }
   },
-  setProperty(layout, { id, property, value, unset }) {
-    const { props } = nodeIn(layout, id).node
-    const before = copyOf(own(props, property))
+  setProperty(draft, { id, property, value, unset }) {
+    const before = own(nodeIn(draft, id).props, property)
+    const { props } = draft.writable(id)
     if (unset) delete props[property]
     else if (value === undefined) fail('edit-shape', { why: 'a property needs a value, or unset' })
-    else props[property] = value
+    else props[property] = copyOf(value)
     return {
       kind: 'setProperty',
       id,
@@ -77,58 +80,88 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
       ...(before === undefined ? { unset: true as const } : { value: before }),
     }
   },
-  setStyle(layout, edit) {
-    return { ...edit, value: writeStyle(nodeIn(layout, edit.id).node.styles, edit) }
+  setStyle(draft, edit) {
+    nodeIn(draft, edit.id)
+    return { ...edit, value: writeStyle(draft.writable(edit.id).styles, edit) }
   },
-  setDefault(layout, edit) {
-    const styles = own(layout.defaults, edit.of) ?? (layout.defaults[edit.of] = {})
+  setDefault(draft, edit) {
+    const { defaults } = draft.writableLayout()
+    const styles = { ...own(defaults, edit.of) }
     const value = writeStyle(styles, edit)
-    if (Object.keys(styles).length === 0) delete layout.defaults[edit.of]
+    if (Object.keys(styles).length === 0) delete defaults[edit.of]
+    else defaults[edit.of] = styles
     return { ...edit, value }
   },
-  setSpans(layout, { row, spans }) {
-    const { node } = nodeIn(layout, row)
+  setSpans(draft, { row, spans }) {
+    const node = nodeIn(draft, row)
     if (node.kind !== 'row') return fail('edit-shape', { why: 'only a row has spans' })
     if (node.children.length !== spans.length) fail('edit-shape', { why: 'there must be one span for each column' })
     const before = node.children.map((c) => c.span)
-    node.children.forEach((column, i) => (column.span = spans[i]!))
+    for (const [i, { id }] of [...node.children].entries()) {
+      const column = draft.writable(id)
+      if (column.kind === 'column') column.span = spans[i]!
+    }
     return { kind: 'setSpans', row, spans: before }
   },
-  rename(layout, { id, name }) {
-    const target = id === layout.id ? layout : nodeIn(layout, id).node
-    const before = target.name ?? ''
-    if (name || target.kind === 'layout') target.name = name
+  rename(draft, { id, name }) {
+    const isLayout = id === draft.layout.id
+    const before = (isLayout ? draft.layout : nodeIn(draft, id)).name ?? ''
+    const target = isLayout ? draft.writableLayout() : draft.writable(id)
+    if (name || isLayout) target.name = name
     else delete target.name
     return { kind: 'rename', id, name: before }
   },
-  batch(layout, { label, edits }) {
-    const inverses = edits.map((edit) => applyOne(layout, edit))
+  batch(draft, { label, edits }) {
+    const inverses = edits.map((edit) => applyOne(draft, edit))
     return { kind: 'batch', label, edits: inverses.reverse() }
   },
 }
 
-function applyOne(layout: Layout, edit: Edit): Edit {
-  const apply = (Object.hasOwn(APPLY, edit.kind) ? APPLY[edit.kind] : undefined) as Applier<EditKind> | undefined
-  return apply ? apply(layout, edit) : fail('edit-unknown', { kind: String((edit as Edit).kind) })
+function applyOne(draft: LayoutDraft, edit: Edit): Edit {
+  return (APPLY[edit.kind] as Applier<EditKind>)(draft, edit)
 }
 
-function same(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a) === JSON.stringify(b)
+/** How many single things an edit does, what stands in batches counted one by one. */
+export function countEdits(edit: Edit): number {
+  return edit.kind === 'batch' ? edit.edits.reduce((n, e) => n + countEdits(e), 1) : 1
+}
+
+/** How many rows, columns and elements an edit brings in. */
+function countInserted(edit: Edit): number {
+  if (edit.kind === 'batch') return edit.edits.reduce((n, e) => n + countInserted(e), 0)
+  return edit.kind === 'insert' ? 1 + countNodes(edit.node) : 0
+}
+
+/** Why an edit cannot be applied to anything: its shape, or its size. Null when it can. Takes anything. */
+export function refuseEdit(edit: unknown): Problem | null {
+  const kind = isRecord(edit) ? String(edit.kind) : ''
+  if (!Object.hasOwn(APPLY, kind)) return problem('edit-unknown', { kind })
+  const why = refuse(editShape, edit)
+  if (why !== null) return problem('edit-shape', { why })
+  if (countEdits(edit as Edit) > MOST_EDITS)
+    return problem('edit-shape', { why: `it does more than ${MOST_EDITS} things` })
+  // More may come in than stay only where as many go.
+  const count = countInserted(edit as Edit)
+  return count > 2 * MOST_NODES ? problem('too-large', { most: MOST_NODES, count }) : null
 }
 
 /**
  * Applies one edit. The layout given is never changed; a refused edit says why by value, and one that changes
- * nothing gives the very same layout. The result always keeps every invariant of `checkLayout`.
+ * nothing gives the very same layout. The result always keeps every rule of `checkLayout`.
  */
 export function applyEdit(layout: Layout, edit: Edit): EditResult {
+  const refused = refuseEdit(edit)
+  return refused ? { ok: false, problem: refused } : applyJudged(layout, edit)
+}
+
+/** As `applyEdit`, for an edit whose shape is known: one that was applied before, or an inverse. */
+export function applyJudged(layout: Layout, edit: Edit): EditResult {
   try {
-    let inverse: Edit | undefined
-    const next = create(layout, (draft) => {
-      inverse = applyOne(draft, edit)
-    })
-    if (next === layout || same(next, layout)) return { ok: true, layout, inverse: inverse! }
-    const [first] = checkLayout(next)
-    return first ? { ok: false, problem: first } : { ok: true, layout: next, inverse: inverse! }
+    const draft = new LayoutDraft(layout)
+    const inverse = applyOne(draft, edit)
+    if (equal(draft.layout, layout)) return { ok: true, layout, inverse }
+    const [first] = checkRules(draft.layout)
+    return first ? { ok: false, problem: first } : { ok: true, layout: draft.layout, inverse }
   } catch (error) {
     if (error instanceof ProblemError) return { ok: false, problem: error.problem }
     throw error

@@ -10,6 +10,8 @@ export interface LogRecord {
   inverse: Edit
   does: 'edit' | 'undo' | 'redo'
   of?: number
+  /** The first edit of the run that this one belongs to: edits of one property made in one go. */
+  run?: Id
   /** Milliseconds since 1970. */
   at: number
 }
@@ -27,21 +29,17 @@ export interface History {
   redo: HistoryStep[]
 }
 
-/** Edits of the same property closer together than this are one step. */
-const ONE_GO = 1500
-
-function sameTarget(a: Edit, b: Edit): boolean {
+/**
+ * True when an edit sets what the one before it set, so that both can be one step. Whether they are is decided once,
+ * by the window that makes them, from its own clock; the log keeps the answer.
+ */
+export function sameTarget(a: Edit, b: Edit): boolean {
   if (a.kind !== b.kind) return false
   if (a.kind === 'setProperty' && b.kind === 'setProperty') return a.id === b.id && a.property === b.property
   if (a.kind === 'setStyle' && b.kind === 'setStyle') {
     return a.id === b.id && a.property === b.property && a.step === b.step
   }
   return false
-}
-
-function inOrder(first: Edit, then: Edit): Edit {
-  const edits = [first, then].flatMap((e) => (e.kind === 'batch' && e.label === 'step' ? e.edits : [e]))
-  return { kind: 'batch', label: 'step', edits }
 }
 
 /** What can be undone and redone, latest last, read from the log alone; so it survives a reload. */
@@ -64,18 +62,14 @@ export function historyOf(log: readonly LogRecord[]): History {
     }
     redo.length = 0
     const before = undo.at(-1)
-    if (before && before.last.does === 'edit' && oneGo(before.last, record)) {
-      undo[undo.length - 1] = {
-        ...before,
-        edit: inOrder(record.inverse, before.edit),
-        label: record.edit,
-        last: record,
-      }
+    // All edits of a run set the same thing, so the oldest inverse takes all of them back.
+    if (before && isOneRun(before.last, record)) {
+      undo[undo.length - 1] = { ...before, label: record.edit, last: record }
     } else undo.push(step)
   }
   return { undo: undo.map(({ last: _, ...step }) => step), redo }
 }
 
-function oneGo(before: LogRecord, record: LogRecord): boolean {
-  return record.at - before.at < ONE_GO && sameTarget(before.edit, record.edit)
+function isOneRun(before: LogRecord, record: LogRecord): boolean {
+  return before.does === 'edit' && before.run !== undefined && before.run === record.run
 }

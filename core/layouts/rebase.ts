@@ -10,6 +10,8 @@ export interface Pending {
   edit: Edit
   does: 'edit' | 'undo' | 'redo'
   of?: number
+  /** The first edit of the run that it belongs to; see `LogRecord`. */
+  run?: Id
 }
 
 export interface Rebased {

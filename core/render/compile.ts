@@ -1,4 +1,4 @@
-import { elementSpec } from '../elements'
+import { type ElementSpec, elementSpec } from '../elements'
 import { ROW_PROPS } from '../layouts/boxes'
 import type { Column, Layout, LayoutElement, LayoutRegion, Row, TreeNode, Value } from '../layouts/types'
 import { isFieldValue } from '../layouts/types'
@@ -9,7 +9,12 @@ import { type Piece, join, merge } from './piece'
 import type { Program } from './program'
 import { pictureOf } from './values'
 
+/** Told of an element that cannot be drawn, and left out for it. */
+export type OnFault = (node: TreeNode, error: unknown) => void
+
 export interface CompileOptions {
+  /** Elements that cannot be drawn are left out and told here, instead of taking all with them. */
+  guard?: OnFault
   /** The bench asks for the ids of rows, columns and elements on what they draw; nothing else differs. */
   ids?: boolean
 }
@@ -34,6 +39,7 @@ class Compiler implements Compile {
   constructor(
     private readonly layout: Layout,
     private readonly ids: boolean,
+    private readonly guard: OnFault | null = null,
   ) {
     this.region = layout.region
   }
@@ -78,7 +84,25 @@ class Compiler implements Compile {
     if (!spec) throw new ProblemError(problem('element-unknown', { type: element.type }))
     this.elements.add(element.type)
     this.personal ||= readsVisitor(Object.values(element.props))
-    return spec.draw(element, this)
+    return this.guard ? this.guarded(spec, element, this.guard) : spec.draw(element, this)
+  }
+
+  private guarded(spec: ElementSpec, element: LayoutElement, guard: OnFault): Piece {
+    try {
+      const piece = spec.draw(element, this)
+      if (typeof piece === 'string') return piece
+      return (scene) => {
+        try {
+          return piece(scene)
+        } catch (error) {
+          guard(element, error)
+          return ''
+        }
+      }
+    } catch (error) {
+      guard(element, error)
+      return ''
+    }
   }
 }
 
@@ -100,7 +124,7 @@ function readsVisitor(values: readonly unknown[]): boolean {
  * invariants of `checkLayout`.
  */
 export function compileLayout(layout: Layout, options: CompileOptions = {}): Program {
-  const compiler = new Compiler(layout, options.ids ?? false)
+  const compiler = new Compiler(layout, options.ids ?? false, options.guard)
   const pieces = merge([join(...layout.children.map((row) => compiler.row(row)))])
   return {
     layout: layout.id,

@@ -41,6 +41,8 @@ class Writer<V> {
 export class Formats {
   private readonly writers = new WeakMap<Format, Map<string, Writer<never>>>()
 
+  private lists: Intl.ListFormat | null = null
+
   constructor(private readonly settings: Pick<SiteSettings, 'locale' | 'currency' | 'timeZone'>) {}
 
   /** The writer of a kind for a format; made at the first use. Formats are told apart by identity. */
@@ -100,6 +102,17 @@ export class Formats {
         format.digits === undefined ? [make(0), make(2)] : [make(format.digits), make(format.digits)]
       return new Writer((amount) => (Number.isInteger(amount) ? whole : parts).format(amount))
     }).text(value)
+  }
+
+  /** A list with each of its items written by `write`, and what joins them by `join`. */
+  listOf<T>(items: readonly T[], format: Format, write: (item: T) => string, join: (text: string) => string): string {
+    if (format.list === 'comma') return items.map(write).join(join(', '))
+    const intl = (this.lists ??= new Intl.ListFormat(this.settings.locale, { type: 'conjunction' }))
+    let at = 0
+    return intl
+      .formatToParts(items.map(String))
+      .map((part) => (part.type === 'element' ? write(items[at++]!) : join(part.value)))
+      .join('')
   }
 
   list(items: string[], format: Format): string {

@@ -1,4 +1,4 @@
-export { CompiledDesign, programOf, hasTitle, type DrawnPage } from './page'
+export { CompiledDesign, programOf, hasTitle, type DrawnPage, type Fault } from './page'
 export { compileLayout, pictureAddress } from './compile'
 export { type Program, draw } from './program'
 export { type Scene, type SceneOptions, sceneOf, about, ANYBODY } from './scene'

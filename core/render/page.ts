@@ -30,28 +30,104 @@ export interface DrawnPage {
   css: string
 }
 
+type Regions = Partial<Record<Region, Program>>
+
+/** Something that could not be drawn and was left out: an element, or a whole layout where `node` is null. */
+export interface Fault {
+  layout: Id
+  node: Id | null
+  /** Key of the page on which it showed; null when it failed before any page was drawn. */
+  page: string | null
+  why: string
+}
+
+export interface DesignOptions {
+  /** The layout whose nodes carry their ids: the one on the bench. */
+  withIds?: Id
+  /** Told of what is left out because it cannot be drawn. */
+  fault?: (fault: Fault, error: unknown) => void
+  /** Throws instead of leaving anything out. */
+  strict?: boolean
+}
+
+const reason = (error: unknown): string => (error instanceof Error ? error.message : String(error))
+
 /**
- * A design compiled for drawing pages. `withIds` names the layout whose nodes carry their ids: the one on the
- * bench.
+ * A design compiled for drawing pages. What cannot be drawn is left out and told, and takes nothing else with it:
+ * an element where one fails, a layout where none of it can be compiled.
  */
 export class CompiledDesign {
   readonly cards: ReadonlyMap<Id, Program>
-  private readonly programs: Map<Id, Program>
-  private readonly titled: Set<Id>
+  private readonly programs = new Map<Id, Program>()
+  private readonly titled = new Set<Id>()
   private readonly plain = new Map<string, Program>()
   private readonly css = new Map<string, string>()
 
-  /** True when any layout reads the visitor, so that who is signed in must be known. */
-  readonly readsVisitor: boolean
-
   constructor(
     readonly design: Design,
-    withIds?: Id,
+    private readonly options: DesignOptions = {},
   ) {
-    this.programs = new Map(design.layouts.map((l) => [l.id, programOf(l, { ids: l.id === withIds })]))
-    this.readsVisitor = [...this.programs.values()].some((p) => p.personal)
-    this.titled = new Set(design.layouts.filter(hasTitle).map((l) => l.id))
+    for (const layout of design.layouts) this.compile(layout)
     this.cards = new Map([...this.programs].filter(([, p]) => p.region === 'card'))
+  }
+
+  private compile(layout: Layout): void {
+    try {
+      this.programs.set(layout.id, programOf(layout, { ids: layout.id === this.options.withIds }))
+      if (hasTitle(layout)) this.titled.add(layout.id)
+    } catch (error) {
+      if (this.options.strict) throw error
+      this.note({ layout: layout.id, node: null, page: null, why: reason(error) }, error)
+      const guarded = this.guarded(layout, null)
+      if (guarded) this.programs.set(layout.id, guarded)
+    }
+  }
+
+  private note(fault: Fault, error: unknown): void {
+    this.options.fault?.(fault, error)
+  }
+
+  /** A layout compiled so that elements that fail are left out; null when not even that can be done. */
+  private guarded(layout: Layout, page: string | null): Program | null {
+    try {
+      return compileLayout(layout, {
+        ids: layout.id === this.options.withIds,
+        guard: (node, error) => this.note({ layout: layout.id, node: node.id, page, why: reason(error) }, error),
+      })
+    } catch (error) {
+      this.note({ layout: layout.id, node: null, page, why: reason(error) }, error)
+      return null
+    }
+  }
+
+  /** A region that is known to draw: as it is, else without the elements that fail, else with nothing in it. */
+  private soundRegion(program: Program, scene: Scene): Program {
+    try {
+      return { ...program, pieces: [draw(program, scene)] }
+    } catch (error) {
+      const layout = this.design.layouts.find((l) => l.id === program.layout)
+      const again = layout && this.guarded(layout, scene.page.key)
+      if (again) return { ...program, pieces: [draw(again, scene)] }
+      this.note({ layout: program.layout, node: null, page: scene.page.key, why: reason(error) }, error)
+      return { ...program, pieces: [] }
+    }
+  }
+
+  /** Draws a page of which some region has failed, region by region. */
+  private drawSound(scene: Scene, outcome: Pick<Outcome, 'regions'>): DrawnPage {
+    const programs = this.regionsOf(scene.page, outcome)
+    const css = this.cssFor(REGIONS.flatMap((r) => programs[r] ?? []))
+    for (const region of REGIONS) {
+      const program = programs[region]
+      if (program) programs[region] = this.soundRegion(program, scene)
+    }
+    return { html: document(scene, css, programs), css }
+  }
+
+  /** True when a layout, or a card that its grids draw, reads the visitor. */
+  isPersonal(layout: Id): boolean {
+    const program = this.programs.get(layout)
+    return program !== undefined && (program.personal || [...program.cards].some((c) => this.cards.get(c)?.personal))
   }
 
   program(layout: Id): Program | undefined {
@@ -104,11 +180,20 @@ export class CompiledDesign {
 
   /** Draws a whole page. */
   draw(scene: Scene, outcome: Pick<Outcome, 'regions'>): DrawnPage {
+    if (this.options.strict) return this.drawWhole(scene, outcome)
+    try {
+      return this.drawWhole(scene, outcome)
+    } catch {
+      // What fails is found again, told, and left out; what fails outside the regions fails again.
+      return this.drawSound(scene, outcome)
+    }
+  }
+
+  private drawWhole(scene: Scene, outcome: Pick<Outcome, 'regions'>): DrawnPage {
     const programs = this.regionsOf(scene.page, outcome)
     const list = REGIONS.flatMap((r) => programs[r] ?? [])
     const css = this.cssFor(list)
-    const html = document(scene, css, programs)
-    return { html, css }
+    return { html: document(scene, css, programs), css }
   }
 }
 
@@ -140,8 +225,7 @@ function head(scene: Scene, css: string): string {
   )
 }
 
-function document(scene: Scene, css: string, programs: Partial<Record<Region, Program>>): string {
-  const { header, intro, body, footer } = programs
+function document(scene: Scene, css: string, { header, intro, body, footer }: Regions): string {
   const lang = attribute('lang', scene.catalogue.site.settings.locale)
   return (
     `<!DOCTYPE html><html${lang}>${head(scene, css)}<body><a class="skip" href="#main">Skip to content</a>` +

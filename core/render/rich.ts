@@ -21,9 +21,12 @@ const MARK_TAGS = new Map([
   ['italic', 'em'],
 ])
 
+/** No more marks than this are drawn on one word, whatever is stored. */
+const MOST_MARKS = 8
+
 function textNode(node: RichNode): Piece {
   let piece: Piece = escapeHtml(node.text ?? '').replace(/\n/g, ' ')
-  for (const mark of node.marks ?? []) {
+  for (const mark of (node.marks ?? []).slice(0, MOST_MARKS)) {
     const tag = MARK_TAGS.get(mark.type)
     if (tag) piece = join(`<${tag}>`, piece, `</${tag}>`)
     else if (mark.type === 'link') piece = linked(mark.attrs ?? {}, piece)

@@ -1,12 +1,10 @@
+import { MOST_FALLBACKS } from '../layouts/shapes'
 import { type FieldValue, type Value, isFieldValue } from '../layouts/types'
 import { type Picture, type Reading, readField, safeAddress } from '../site'
 import { escapeHtml } from './escape'
 import { AS_USUAL, writeReading } from './format'
 import type { Piece } from './piece'
 import type { Scene } from './scene'
-
-/** How deep a chain of fallbacks is followed; deeper ones are refused when the layout is checked. */
-export const MOST_FALLBACKS = 4
 
 /** Follows a value to the first field that is filled, or to a literal; null when all of it is empty. */
 export function readValue(value: Value | undefined, scene: Scene): Reading | { literal: Value } | null {

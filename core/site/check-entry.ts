@@ -1,90 +1,97 @@
 import { type Problem, problem } from '../problems'
-import { isSlug } from './addresses'
+import { refuse } from '../shape'
+import { takenAddress } from './taken'
 import type { Catalogue } from './catalogue'
-import type { Entry, Field, FieldKind } from './types'
+import { FIELD_SHAPES, entryShape } from './shapes'
+import type { Entry, Field, FieldKind, PageType } from './types'
 
-const DAY = /^\d{4}-\d{2}-\d{2}$/
-const MOST_RICH_BYTES = 400_000
+type Exists = (id: unknown, catalogue: Catalogue) => boolean
 
-const isText = (v: unknown): v is string => typeof v === 'string' && v.length <= 2000
-const isIds = (v: unknown): v is string[] =>
-  Array.isArray(v) && v.length <= 200 && v.every((x) => typeof x === 'string')
-const isDate = (v: unknown): boolean => typeof v === 'string' && !Number.isNaN(Date.parse(v))
-const isRich = (v: unknown): boolean =>
-  typeof v === 'object' &&
-  v !== null &&
-  (v as { type?: unknown }).type === 'doc' &&
-  JSON.stringify(v).length <= MOST_RICH_BYTES
+const isPicture: Exists = (id, c) => c.pictures.has(String(id))
+const all =
+  (exists: Exists): Exists =>
+  (ids, c) =>
+    (ids as unknown[]).every((id) => exists(id, c))
 
-/** Whether a field of a kind can hold a value; every field may be empty. */
-const HOLDS: Record<FieldKind, (value: unknown, field: Field, catalogue: Catalogue) => boolean> = {
-  text: isText,
-  rich: isRich,
-  number: (v) => typeof v === 'number' && Number.isFinite(v),
-  money: (v) => typeof v === 'number' && Number.isFinite(v),
-  date: (v) => typeof v === 'string' && DAY.test(v) && isDate(v),
-  moment: isDate,
-  'yes-no': (v) => typeof v === 'boolean',
-  choice: (v, field) => field.choices?.some((c) => c.id === v) ?? false,
-  choices: (v, field) => isIds(v) && v.every((id) => field.choices?.some((c) => c.id === id)),
-  picture: (v, _, catalogue) => typeof v === 'string' && catalogue.pictures.has(v),
-  pictures: (v, _, catalogue) => isIds(v) && v.every((id) => catalogue.pictures.has(id)),
-  documents: (v) => Array.isArray(v) && v.length <= 50 && v.every((d) => isText(d?.name) && isText(d?.address)),
-  link: isText,
-  position: (v) =>
-    typeof v === 'object' &&
-    v !== null &&
-    typeof (v as { x: unknown }).x === 'number' &&
-    typeof (v as { y: unknown }).y === 'number',
-  person: (v, _, catalogue) => typeof v === 'string' && catalogue.people.has(v),
-  entry: (v, _, catalogue) => typeof v === 'string' && catalogue.entries.has(v),
+/** Whether what a field of a kind refers to is there; kinds that refer to nothing are not asked. */
+const EXISTS: Partial<Record<FieldKind, Exists>> = {
+  picture: isPicture,
+  pictures: all(isPicture),
+  person: (id, c) => c.people.has(String(id)),
+  entry: (id, c) => c.entries.has(String(id)),
 }
 
 const wrong = (why: string): Problem => problem('input-wrong', { why })
 
-function checkFields(entry: Entry, fields: readonly Field[], catalogue: Catalogue): Problem[] {
-  if (typeof entry.fields !== 'object' || entry.fields === null) return [wrong('The fields cannot be read')]
+function holds(field: Field, value: unknown, catalogue: Catalogue): boolean {
+  if (refuse(FIELD_SHAPES[field.kind], value) !== null) return false
+  const chosen = (id: unknown) => field.choices?.some((c) => c.id === id) ?? false
+  if (field.kind === 'choice') return chosen(value)
+  if (field.kind === 'choices') return (value as unknown[]).every(chosen)
+  return EXISTS[field.kind]?.(value, catalogue) ?? true
+}
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
+
+/** What a field held before may stay as it is, also where what it refers to has gone since. */
+function checkFields(entry: Entry, was: Entry | undefined, fields: readonly Field[], catalogue: Catalogue): Problem[] {
   return Object.entries(entry.fields).flatMap(([id, value]) => {
     const field = fields.find((f) => f.id === id)
+    if (same(value, was?.fields[id])) return []
     if (!field) return wrong(`There is no field called ${id}`)
     const empty = value === null || value === undefined || value === ''
-    return empty || HOLDS[field.kind](value, field, catalogue)
-      ? []
-      : wrong(`${field.label} cannot hold what was entered`)
+    return empty || holds(field, value, catalogue) ? [] : wrong(`${field.label} cannot hold what was entered`)
   })
 }
 
-/** Every way in which an entry cannot be stored; none when it can. `entry` may be anything at all. */
-export function checkEntry(entry: Entry, catalogue: Catalogue): Problem[] {
-  const type = catalogue.types.get(entry?.type)
-  if (!type) return [wrong('There is no such page type')]
-  const problems: Problem[] = []
-  const check = (holds: boolean, why: string) => {
-    if (!holds) problems.push(wrong(why))
+/** True when an entry would stand, by way of others, below itself. */
+function standsBelowItself(entry: Entry, catalogue: Catalogue): boolean {
+  const seen = new Set<string>()
+  let parent = entry.parent
+  while (parent && !seen.has(parent)) {
+    if (parent === entry.id) return true
+    seen.add(parent)
+    parent = catalogue.entries.get(parent)?.parent ?? null
   }
-  check(typeof entry.title === 'string' && entry.title.length <= 500, 'A title has at most 500 characters')
-  check(typeof entry.excerpt === 'string' && entry.excerpt.length <= 1000, 'A summary has at most 1000 characters')
+  return false
+}
+
+function checkReferences(entry: Entry, type: PageType, catalogue: Catalogue): Problem[] {
+  const was = catalogue.entries.get(entry.id)
+  const problems: Problem[] = []
+  const check = (kept: boolean | undefined, exists: boolean, why: string) => {
+    if (!kept && !exists) problems.push(wrong(why))
+  }
+  const { person, picture, parent, terms } = entry
+  check(person === null || was?.person === person, catalogue.people.has(person!), 'There is no such person')
+  check(picture === null || was?.picture === picture, catalogue.pictures.has(picture!), 'There is no such picture')
+  const known = terms.every((t) => catalogue.terms.has(t) || was?.terms.includes(t))
+  check(false, known, 'There is no such term')
+  const above = catalogue.entries.get(parent ?? '')
+  check(parent === null || was?.parent === parent, above?.type === type.id, 'There is no such page to stand below')
+  check(false, !standsBelowItself(entry, catalogue), 'A page cannot stand below itself')
+  const { home } = catalogue.site.settings
+  const isHome = home.kind === 'entry' && home.entry === entry.id && was?.published === true
   check(
-    typeof entry.slug === 'string' && isSlug(entry.slug),
-    'The last part of an address has small letters, digits and single hyphens',
+    false,
+    entry.published || !isHome,
+    'Home shows this entry. Choose another for Home on the Map before it is taken back',
   )
-  const twin = catalogue.site.entries.some(
-    (e) => e.id !== entry.id && e.type === entry.type && e.slug === entry.slug && e.parent === entry.parent,
-  )
-  check(!twin, `Another ${type.name.toLowerCase()} has this address already`)
-  check(entry.content === null || isRich(entry.content), 'The content cannot be read')
-  check(
-    entry.date === null || (typeof entry.date === 'string' && DAY.test(entry.date) && isDate(entry.date)),
-    'A date is written as 2026-03-29',
-  )
-  check(entry.person === null || catalogue.people.has(entry.person), 'There is no such person')
-  check(entry.picture === null || catalogue.pictures.has(entry.picture), 'There is no such picture')
-  check(isIds(entry.terms) && entry.terms.every((t) => catalogue.terms.has(t)), 'There is no such term')
-  check(
-    entry.parent === null || (catalogue.entries.get(entry.parent)?.type === type.id && entry.parent !== entry.id),
-    'There is no such page to stand below',
-  )
-  check(typeof entry.published === 'boolean', 'Published is yes or no')
-  check(entry.chosenFrame === null || isText(entry.chosenFrame), 'The frame chosen cannot be read')
-  return [...problems, ...checkFields(entry, type.fields, catalogue)]
+  return problems
+}
+
+/** Every way in which an entry cannot be stored; none when it can. Takes anything at all. */
+export function checkEntry(entry: unknown, catalogue: Catalogue): Problem[] {
+  const why = refuse(entryShape, entry)
+  if (why !== null) return [wrong(why.charAt(0).toUpperCase() + why.slice(1))]
+  const known = entry as Entry
+  const type = catalogue.types.get(known.type)
+  if (!type) return [wrong('There is no such page type')]
+  const references = checkReferences(known, type, catalogue)
+  const taken = references.length > 0 ? null : takenAddress(known, type, catalogue)
+  return [
+    ...references,
+    ...(taken === null ? [] : [wrong(taken)]),
+    ...checkFields(known, catalogue.entries.get(known.id), type.fields, catalogue),
+  ]
 }

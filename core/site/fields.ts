@@ -291,6 +291,15 @@ function labelOf(catalogue: Catalogue, ref: FieldRef): string | null {
   return null
 }
 
+/** The kind of a field wherever it is read, as far as its id tells; null when nothing has that id. */
+export function fieldKind(catalogue: Catalogue, ref: FieldRef): Reading['kind'] | null {
+  if (ref.of === 'site' || ref.of === 'visitor') return 'text'
+  if (ref.field.startsWith(TERMS)) return 'terms'
+  if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.kind
+  const fields = [...catalogue.types.values()].flatMap((t) => t.fields)
+  return fields.find((f) => f.id === ref.field)?.kind ?? null
+}
+
 /** The name of whatever a person, entry or term reading refers to. */
 export function nameOf(catalogue: Catalogue, reading: Reading): string {
   const id = String(reading.value)

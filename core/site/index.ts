@@ -1,9 +1,25 @@
 export * from './types'
-export { safeAddress, slugOf, isSlug, pathOf } from './addresses'
+export {
+  safeAddress,
+  slugOf,
+  isSlug,
+  pathOf,
+  readAddress,
+  readParameters,
+  writeParameters,
+  MOST_PARAMETERS,
+  STUDIO_PARTS,
+  SITE_PARTS,
+  type Parameters,
+  type AskedAddress,
+} from './addresses'
 export { listPages, entryName, monthOf, WORKING_KINDS, ARCHIVE_KINDS } from './pages'
 export { Catalogue } from './catalogue'
 export * from './fields'
 export { isRichDoc, richText } from './rich'
+export { refuseRich, richShape } from './rich-shape'
+export * from './shapes'
+export { isDay, isMoment, dayIn, dayOf, momentIn } from './days'
 export { findByWords } from './find'
 export { awkwardPages, type Awkward } from './awkward'
 export { checkEntry } from './check-entry'

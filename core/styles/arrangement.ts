@@ -53,7 +53,8 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
         { value: 'end', label: 'At the bottom' },
       ],
     },
-    css: (v) => inner(`align-items:${v}`),
+    // What stands in several lines is kept together; a row with a minimum height is taller than its lines.
+    css: (v) => inner(v === 'stretch' ? 'align-items:stretch' : `align-items:${v};align-content:${v}`),
   },
   {
     name: 'things',

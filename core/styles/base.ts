@@ -31,8 +31,8 @@ function skeleton(house: HouseStyle): string {
     '{outline:2px solid currentColor;outline-offset:2px}' +
     '.skip{position:absolute;left:-999em}.skip:focus{left:8px;top:8px;z-index:9;background:#fff;color:#000;padding:8px}' +
     '.row{position:relative;isolation:isolate;margin-inline:auto;padding-inline:var(--e);' +
-    'max-width:calc(var(--w) + 2*var(--e));width:100%;border:0 solid}' +
-    '.in{--gap:var(--g);display:flex;flex-wrap:wrap;gap:var(--gap);margin-inline:auto;max-width:var(--w);--s:initial}' +
+    'max-width:calc(var(--w) + 2*var(--e));width:100%;border:0 solid;display:flex;flex-direction:column}' +
+    '.in{--gap:var(--g);display:flex;flex-wrap:wrap;gap:var(--gap);margin-inline:auto;width:100%;flex:1 0 auto;max-width:var(--w);--s:initial}' +
     ':where(.col)>.row{padding-inline:0;max-width:none}:where(.col)>.row>.in{max-width:none}' +
     '.col{position:relative;isolation:isolate;width:calc((100% + var(--gap))*var(--s,var(--n))/12 - var(--gap) - .02px);display:flex;flex-direction:column;' +
     'gap:var(--v);min-width:0;border:0 solid}:where(.col)>*{min-width:0;border:0 solid}' +

@@ -76,4 +76,13 @@ export const TYPE: readonly StyleProperty[] = [
     ask: { kind: 'colour' },
     css: (v) => self(`color:${colourCss(String(v))}`),
   },
+  {
+    name: 'linkColour',
+    label: 'Link colour',
+    also: 'anchor',
+    group: 'type',
+    on: ALL,
+    ask: { kind: 'colour' },
+    css: (v) => self(`--c-link:${colourCss(String(v))}`),
+  },
 ]

@@ -1,0 +1,112 @@
+import { wcagContrast } from 'culori'
+import { elementSpec } from '../elements'
+import {
+  type Layout,
+  type LayoutElement,
+  STEPS,
+  type Step,
+  type Styles,
+  type TreeNode,
+  childrenOf,
+  isFieldValue,
+} from '../layouts'
+import { type Catalogue, type RichNode, fieldKind, isRichDoc } from '../site'
+import { type HouseStyle, cascade, colourHex } from '../styles'
+import type { Finding } from './types'
+
+/** The least contrast at which text of any size is readable (WCAG 2.2, 1.4.3). */
+export const LEAST_CONTRAST = 4.5
+
+/** What text stands on and is written in; `ground` is null where a picture or something see-through lies behind it. */
+interface Colours {
+  ground: string | null
+  ink: string
+  link: string
+}
+
+/** Elements that write words in the colour of text. */
+const WRITES: ReadonlySet<string> = new Set([
+  'heading',
+  'text',
+  'menu',
+  'trail',
+  'field',
+  'entry-content',
+  'entry-grid',
+  'site-name',
+])
+const LEADS: ReadonlySet<string> = new Set(['person', 'entry', 'link', 'terms'])
+
+const hasLink = (nodes: readonly RichNode[] = []): boolean =>
+  nodes.some((n) => n.marks?.some((m) => m.type === 'link') || hasLink(n.content))
+
+/** Whether an element writes links in the colour of links; what writers wrote may always hold some. */
+function writesLinks({ type, props }: LayoutElement, catalogue: Catalogue): boolean {
+  if (type === 'text') return isRichDoc(props.text) && hasLink(props.text.content)
+  if (type !== 'field') return type === 'entry-content'
+  return isFieldValue(props.value) && props.linked !== false && LEADS.has(fieldKind(catalogue, props.value) ?? '')
+}
+
+const WIDER: Record<Step, readonly Step[]> = {
+  wide: ['wide'],
+  medium: ['medium', 'wide'],
+  narrow: ['narrow', 'medium', 'wide'],
+}
+
+function at(styles: Styles, name: string, step: Step): string | undefined {
+  for (const s of WIDER[step]) {
+    const value = styles[name]?.[s]
+    if (value !== undefined) return String(value)
+  }
+  return undefined
+}
+
+const isClear = (hex: string): boolean => hex.length === 9 && !/ff$/i.test(hex)
+
+function inside(node: TreeNode, styles: Styles, around: Colours, step: Step, house: HouseStyle): Colours {
+  const colour = (name: string, before: string): string => {
+    const own = at(styles, name, step)
+    return own === undefined ? before : (colourHex(own, house) ?? before)
+  }
+  const ground = colour('background', around.ground ?? '')
+  const picture = node.kind !== 'element' && Object.values(node.props).some((v) => v !== null && v !== undefined)
+  return {
+    ground: picture || ground === '' || isClear(ground) ? null : ground,
+    ink: colour('colour', around.ink),
+    link: colour('linkColour', around.link),
+  }
+}
+
+const ratioOf = (a: string, b: string): number => Math.round(wcagContrast(a.slice(0, 7), b.slice(0, 7)) * 10) / 10
+
+/** The worst contrast of what an element writes; null when it is readable, or cannot be told. */
+function tooFaint(
+  node: TreeNode,
+  { ground, ...written }: Colours,
+  catalogue: Catalogue,
+): { what: 'ink' | 'link'; ratio: number } | null {
+  if (node.kind !== 'element' || ground === null || !WRITES.has(node.type)) return null
+  const colours = writesLinks(node, catalogue) ? (['ink', 'link'] as const) : (['ink'] as const)
+  const ratios = colours.map((what) => ({ what, ratio: ratioOf(written[what], ground) }))
+  const worst = ratios.sort((a, b) => a.ratio - b.ratio)[0]
+  return worst && worst.ratio < LEAST_CONTRAST ? worst : null
+}
+
+/** Elements whose words are hard to read on what lies behind them, as they are drawn at some width step. */
+export function checkContrast(layout: Layout, house: HouseStyle, catalogue: Catalogue): Finding[] {
+  const hex = (colour: string) => colourHex(colour, house) ?? '#000000'
+  const page: Colours = { ground: hex(house.paper), ink: hex(house.ink), link: hex(house.link) }
+  const found = new Map<string, Extract<Finding, { kind: 'contrast' }>>()
+  const visit = (node: TreeNode, around: Colours, step: Step): void => {
+    const type = node.kind === 'element' ? node.type : node.kind
+    if (node.kind === 'element' && !elementSpec(node.type)) return
+    const colours = inside(node, cascade(layout.defaults[type], node.styles), around, step, house)
+    const faint = tooFaint(node, colours, catalogue)
+    const before = found.get(node.id)
+    if (faint && (!before || faint.ratio < before.ratio))
+      found.set(node.id, { kind: 'contrast', layout: layout.id, node: node.id, step, ...faint })
+    for (const child of childrenOf(node)) visit(child, colours, step)
+  }
+  for (const step of STEPS) for (const row of layout.children) visit(row, page, step)
+  return [...found.values()]
+}

@@ -1,0 +1,45 @@
+import { checkFrame } from './frames'
+import { checkLayout, refuseEdit } from './layouts'
+import { type Shape, refuse } from './shape'
+import {
+  entryShape,
+  menuShape,
+  pageTypeShape,
+  personShape,
+  pictureShape,
+  settingsShape,
+  taxonomyShape,
+  termShape,
+} from './site'
+import { houseShape } from './styles'
+
+/**
+ * Every kind of document that is stored, with what says whether something is one. Whatever is written to the
+ * database, and whatever is read from it, goes through here; what is no such document is refused on the way in
+ * and left out on the way back.
+ */
+const byShape = (shape: Shape) => (value: unknown) => refuse(shape, value)
+
+export const DOCUMENTS = {
+  settings: byShape(settingsShape),
+  type: byShape(pageTypeShape),
+  taxonomy: byShape(taxonomyShape),
+  term: byShape(termShape),
+  person: byShape(personShape),
+  picture: byShape(pictureShape),
+  menu: byShape(menuShape),
+  entry: byShape(entryShape),
+  house: byShape(houseShape),
+  edit: (value: unknown) => refuseEdit(value)?.sentence ?? null,
+  layout: (value: unknown) => checkLayout(value)[0]?.sentence ?? null,
+  frame: (value: unknown) => checkFrame(value)[0]?.sentence ?? null,
+} as const satisfies Record<string, (value: unknown) => string | null>
+
+export type DocumentKind = keyof typeof DOCUMENTS
+
+/** A stored document that is none: left out wherever it would have been used. */
+export interface Spoilt {
+  what: DocumentKind
+  id: string
+  why: string
+}

@@ -1,0 +1,128 @@
+import { type Catalogue, type Entry, type FieldKind, type Id, dayOf, isEmpty, isRichDoc, richText } from '../site'
+import type { Refinement } from './types'
+
+/** Field tests: how a value is compared goes by the kind of its field (rules: How values are compared). */
+
+type FieldTest = Extract<Refinement, { kind: 'field' }>
+type Asked = FieldTest['value']
+type Holds = (value: unknown) => boolean
+
+/** Fields that every entry has, besides those of its page type. */
+const BUILT_IN: Record<Id, { kind: FieldKind; read(entry: Entry): unknown }> = {
+  title: { kind: 'text', read: (e) => e.title },
+  summary: { kind: 'text', read: (e) => e.excerpt },
+  content: { kind: 'rich', read: (e) => e.content },
+  picture: { kind: 'picture', read: (e) => e.picture },
+  date: { kind: 'date', read: (e) => e.date },
+  person: { kind: 'person', read: (e) => e.person },
+}
+
+export const builtInField = (id: Id) => (Object.hasOwn(BUILT_IN, id) ? BUILT_IN[id] : undefined)
+
+const folded = (text: string): string => text.trim().toLowerCase()
+const asText = (value: unknown): string =>
+  isRichDoc(value)
+    ? richText(value)
+    : typeof value === 'string'
+      ? value
+      : typeof value === 'number'
+        ? String(value)
+        : ''
+
+type Compare = (asked: Asked, catalogue: Catalogue) => Holds | null
+
+const TEXT: Partial<Record<FieldTest['op'], Compare>> = {
+  is: (asked) => (value) => folded(asText(value)) === folded(String(asked)),
+  contains: (asked) =>
+    folded(String(asked)) ? (value) => folded(asText(value)).includes(folded(String(asked))) : null,
+}
+
+const NUMBER: Partial<Record<FieldTest['op'], Compare>> = {
+  is: (asked) => (value) => typeof value === 'number' && value === asked,
+  'at-least': (asked) => (value) => typeof value === 'number' && typeof asked === 'number' && value >= asked,
+  'at-most': (asked) => (value) => typeof value === 'number' && typeof asked === 'number' && value <= asked,
+}
+
+/** Days are ISO 8601, so that they compare as texts; a moment goes by its day in the site's time zone. */
+const byDay =
+  (holds: (day: string, asked: string) => boolean): Compare =>
+  (asked, { site }) => {
+    const { timeZone } = site.settings
+    const day = typeof asked === 'string' ? dayOf(asked, timeZone) : null
+    if (day === null) return null
+    return (value) => {
+      const own = typeof value === 'string' ? dayOf(value, timeZone) : null
+      return own !== null && holds(own, day)
+    }
+  }
+
+const DAY: Partial<Record<FieldTest['op'], Compare>> = {
+  is: byDay((a, b) => a === b),
+  before: byDay((a, b) => a < b),
+  after: byDay((a, b) => a > b),
+  'at-least': byDay((a, b) => a >= b),
+  'at-most': byDay((a, b) => a <= b),
+}
+
+/** A box never ticked is no. */
+const YES_NO: Partial<Record<FieldTest['op'], Compare>> = {
+  is: (asked) => (typeof asked === 'boolean' ? (value) => (value === true) === asked : null),
+}
+
+const oneOrMany = (value: unknown): unknown[] => (Array.isArray(value) ? value : [value])
+
+/** By id; what no longer exists is nothing's value. */
+const byId = (exists: (id: Id, catalogue: Catalogue) => boolean): Partial<Record<FieldTest['op'], Compare>> => ({
+  is: (asked, catalogue) =>
+    typeof asked === 'string' && exists(asked, catalogue) ? (value) => oneOrMany(value).includes(asked) : null,
+})
+
+const COMPARE: Record<FieldKind, Partial<Record<FieldTest['op'], Compare>>> = {
+  text: TEXT,
+  rich: TEXT,
+  link: TEXT,
+  number: NUMBER,
+  money: NUMBER,
+  date: DAY,
+  moment: DAY,
+  'yes-no': YES_NO,
+  choice: byId(() => true),
+  choices: byId(() => true),
+  person: byId((id, c) => c.people.has(id)),
+  entry: byId((id, c) => c.entries.has(id)),
+  picture: byId((id, c) => c.pictures.has(id)),
+  pictures: byId((id, c) => c.pictures.has(id)),
+  documents: {},
+  position: {},
+}
+
+const NEVER: Holds = () => false
+
+/** The test of a field of a kind; one that does not suit the kind never holds. */
+function compare({ op, value }: FieldTest, kind: FieldKind, catalogue: Catalogue): Holds {
+  if (op === 'is-empty') return isEmpty
+  if (op === 'is-not-empty') return (v) => !isEmpty(v)
+  if (op !== 'is-not') return COMPARE[kind][op]?.(value, catalogue) ?? NEVER
+  const is = COMPARE[kind].is
+  if (!is) return NEVER
+  const holds = is(value, catalogue) ?? NEVER
+  return (v) => !holds(v)
+}
+
+/**
+ * A field test, made ready for asking it of many entries. On a field that an entry's page type does not have it
+ * does not hold, not even "is empty" or "is not" (rules: Targets).
+ */
+export function fieldTest(test: FieldTest, catalogue: Catalogue): (entry: Entry) => boolean {
+  const builtIn = builtInField(test.field)
+  if (builtIn) {
+    const holds = compare(test, builtIn.kind, catalogue)
+    return (entry) => holds(builtIn.read(entry))
+  }
+  const byType = new Map<Id, Holds>()
+  for (const type of catalogue.types.values()) {
+    const field = type.fields.find((f) => f.id === test.field)
+    if (field) byType.set(type.id, compare(test, field.kind, catalogue))
+  }
+  return (entry) => byType.get(entry.type)?.(entry.fields[test.field]) ?? false
+}

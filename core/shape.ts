@@ -1,0 +1,195 @@
+import {
+  type AnyObjectSchema,
+  type AnySchema,
+  ValidationError,
+  array,
+  boolean,
+  lazy,
+  mixed,
+  number,
+  object,
+  string,
+} from 'yup'
+
+/**
+ * The words in which shapes of stored documents are written: Yup schemas that are exact (no unknown key), closed
+ * and bounded. What a document means (whether what it names exists, whether spans add up) is said by the specs.
+ */
+
+/** Nothing that is stored or sent is nested deeper than this. */
+export const MOST_DEPTH_OF_ALL = 120
+
+export type Shape = AnySchema
+
+/** Where something stands, as the beginning of a sentence; Yup says `this` for the whole. */
+const at = ({ path }: { path: string }): string => (!path || path === 'this' ? 'it' : path)
+const missing = (p: { path: string }) => `${at(p)} is missing`
+const wrongKind = (p: { path: string }) => `${at(p)} is of the wrong kind`
+
+/** Missing, null or of the wrong kind: said in one sentence when there is one, else by where it stands. */
+function asked<S extends AnySchema>(schema: S, why?: string): S {
+  const strict = schema.strict().typeError(why ?? wrongKind) as AnySchema
+  return strict.defined(why ?? missing).nonNullable(why ?? missing) as S
+}
+
+/** A text of at most so many characters. `why` is said instead of where it stands and what is wrong. */
+export function text(most: number, why?: string) {
+  return asked(string(), why).max(most, why ?? ((p) => `${at(p)} has more than ${most} characters`))
+}
+
+/** A text that must match. */
+export function pattern(expression: RegExp, why: string) {
+  return asked(string(), why).matches(expression, why)
+}
+
+/** The id of a row, column, element, layout, frame or edit. */
+export const ID = /^[\w-]{1,40}$/
+/** The id of something of the site, or the key of a page. */
+export const KEY = /^[\w:-]{1,120}$/
+
+export const id = (why = 'an id is 1 to 40 letters, digits, hyphens or underscores') => pattern(ID, why)
+export const key = (why = 'a name by which something of the site is known is missing') => pattern(KEY, why)
+
+/** A number that JSON can hold, within bounds. */
+export function numeric(least = -1e12, most = 1e12, why?: string) {
+  const outside = why ?? ((p: { path: string }) => `${at(p)} must be a number from ${least} to ${most}`)
+  return asked(number(), why).min(least, outside).max(most, outside)
+}
+
+export function whole(least: number, most: number, why?: string) {
+  return numeric(least, most, why).integer(why ?? ((p) => `${at(p)} must be a whole number`))
+}
+
+export const yesNo = (why?: string) => asked(boolean(), why)
+
+export function oneOf<T extends string | number>(values: readonly T[], why?: string) {
+  return asked(mixed<T>(), why).oneOf([...values], why ?? ((p) => `${at(p)} must be one of ${values.join(', ')}`))
+}
+
+/** A list of at most so many. */
+export function list(of: Shape, most: number, why?: string) {
+  return asked(array().of(of), why).max(most, why ?? ((p) => `${at(p)} holds more than ${most} things`))
+}
+
+/** An object with these keys and no others. */
+export function exact(fields: Record<string, Shape>, why?: string): AnyObjectSchema {
+  const schema = asked(object(fields), why) as AnyObjectSchema
+  // An object that is not there is not made up from its parts.
+  return (schema.default(undefined) as AnyObjectSchema).noUnknown(
+    true,
+    ({ path, unknown }) => `${at({ path })} has keys that are unknown: ${String(unknown).slice(0, 60)}`,
+  ) as AnyObjectSchema
+}
+
+/** May be left out; null is not nothing. */
+export const optional = <S extends AnySchema>(schema: S): S => schema.optional() as S
+/** May be null. */
+export const orNull = <S extends AnySchema>(schema: S): S => schema.nullable() as S
+
+/** Null and nothing else; and what is left out. Made once: a shape is slow to make and fast to ask. */
+export const NOTHING = orNull(text(0))
+export const ABSENT = optional(text(0))
+
+/** A shape that depends on the value, as a schema among others. */
+export function byValue(pick: (value: unknown) => Shape): Shape {
+  return lazy((value: unknown, options) => {
+    let shape: Shape = pick(value)
+    // One that depends on the value in its turn must be told it.
+    while (isLazy(shape)) shape = (shape as { resolve(o: object): Shape }).resolve({ ...options, value })
+    return shape
+  }) as unknown as Shape
+}
+
+const isLazy = (shape: object): boolean => !('tests' in shape)
+
+/** What a plain object is here: neither null, nor a list, nor anything with a life of its own. */
+export const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** An object of many things by names that are not known beforehand. */
+export function record(names: RegExp, of: AnySchema, most: number, why?: string) {
+  return asked(mixed<Record<string, unknown>>(), why).test({
+    name: 'record',
+    test(value, context) {
+      // Whether it may be left out is asked before.
+      if (value === undefined || value === null) return true
+      const refused = (message: string) => context.createError({ message: why ?? message })
+      if (!isRecord(value)) return refused(wrongKind(context))
+      const keys = Object.keys(value)
+      if (keys.length > most) return refused(`${at(context)} holds more than ${most} things`)
+      const odd = keys.find((k) => !names.test(k) || k === '__proto__')
+      if (odd !== undefined) return refused(`${at(context)} has a key that cannot be: ${odd.slice(0, 40)}`)
+      for (const k of keys) {
+        const wrong = refuse(of, value[k])
+        if (wrong) return refused(`${at(context)}, ${k}: ${wrong}`)
+      }
+      return true
+    },
+  })
+}
+
+/** One of several shapes, told apart by the value of a key; a value that names none of them is refused. */
+export function kinds(table: Record<string, Shape>, by = 'kind', what = 'it'): Shape {
+  return byValue((value) => {
+    const name = isRecord(value) ? value[by] : undefined
+    if (typeof name === 'string' && Object.hasOwn(table, name)) return table[name]!
+    return never(isRecord(value) ? `there is no ${what} called ${String(name).slice(0, 40)}` : `${what} cannot be read`)
+  })
+}
+
+/** Refuses anything, with a reason. */
+export function never(why: string) {
+  return mixed()
+    .nullable()
+    .test({ name: 'never', test: (_, context) => context.createError({ message: why }) })
+}
+
+/** Judged by a function that gives the reason for a refusal as the end of a sentence; it is asked of nothing too. */
+export function judged(refuses: (value: unknown) => string | null) {
+  return mixed()
+    .nullable()
+    .test({
+      name: 'judged',
+      test(value, context) {
+        const why = refuses(value)
+        return why === null || context.createError({ message: why })
+      },
+    })
+}
+
+/** A list of texts, each judged alike; quick, where there may be very many. */
+export function texts(each: RegExp, most: number, why?: string, least = 0): Shape {
+  return judged((value) => {
+    if (!Array.isArray(value)) return why ?? 'a list is missing'
+    if (value.length > most || value.length < least) return why ?? `a list holds ${least} to ${most} things`
+    return value.every((v) => typeof v === 'string' && each.test(v))
+      ? null
+      : (why ?? 'a list holds something that it cannot')
+  })
+}
+
+/** Whether plain data is nested deeper than it may be; looks at everything once and does not call itself. */
+export function tooDeep(value: unknown, most = MOST_DEPTH_OF_ALL): boolean {
+  let level: unknown[] = [value]
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > most) return true
+    const next: unknown[] = []
+    for (const item of level) {
+      if (typeof item === 'object' && item !== null) for (const below of Object.values(item)) next.push(below)
+    }
+    level = next
+  }
+  return false
+}
+
+/** Why something has not the shape asked for, as a sentence without its full stop; null when it has. Takes anything. */
+export function refuse(schema: Shape, value: unknown): string | null {
+  if (tooDeep(value)) return 'it is nested too deep'
+  try {
+    schema.validateSync(value, { strict: true, abortEarly: true })
+    return null
+  } catch (error) {
+    if (error instanceof ValidationError) return error.message.replace(/\.$/, '')
+    throw error
+  }
+}

@@ -1,0 +1,228 @@
+import {
+  ABSENT,
+  KEY,
+  NOTHING,
+  type Shape,
+  byValue,
+  exact,
+  isRecord,
+  judged,
+  key,
+  kinds,
+  list,
+  never,
+  numeric,
+  oneOf,
+  optional,
+  orNull,
+  pattern,
+  record,
+  text,
+  texts,
+  yesNo,
+} from '../shape'
+import { isSlug, safeAddress } from './addresses'
+import { isDay, isMoment } from './days'
+import { richShape } from './rich-shape'
+import type { FieldKind } from './types'
+
+/** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
+
+const DATE = judged((v) => (isDay(v) ? null : 'A date is written as 2026-03-29'))
+const EMPTY = text(0)
+const SLUG = judged((v) =>
+  typeof v === 'string' && isSlug(v)
+    ? null
+    : 'The last part of an address has small letters, digits and single hyphens',
+)
+const slugOrNone = () => byValue((v) => (v === '' ? EMPTY : SLUG))
+const name = (why: string) => text(200, why)
+const keyOrNull = () => orNull(key())
+
+const position = exact({ x: numeric(), y: numeric() })
+const CHOICE = /^.{0,120}$/s
+const documents = judged((value) => {
+  const holds = (d: unknown): boolean =>
+    isRecord(d) &&
+    Object.keys(d).every((k) => k === 'name' || k === 'address') &&
+    [d.name, d.address].every((v) => typeof v === 'string' && v.length <= 2000)
+  return Array.isArray(value) && value.length <= 50 && value.every(holds)
+    ? null
+    : 'documents have a name and an address'
+})
+const rich = richShape()
+
+/** What a field of each kind can hold; every field may be empty. */
+export const FIELD_SHAPES: Readonly<Record<FieldKind, Shape>> = {
+  text: text(2000),
+  rich,
+  number: numeric(),
+  money: numeric(),
+  date: DATE,
+  moment: judged((v) => (isMoment(v) ? null : 'a moment is written as 2026-03-29T14:00')),
+  'yes-no': yesNo(),
+  choice: text(120),
+  choices: texts(CHOICE, 200),
+  picture: key(),
+  pictures: texts(KEY, 200),
+  documents,
+  link: text(2000),
+  position,
+  person: key(),
+  entry: key(),
+}
+
+/** A value of some field, whichever it may be. */
+const fieldValue = byValue((value) => {
+  if (value === null || value === undefined) return value === null ? NOTHING : ABSENT
+  if (typeof value === 'string') return FIELD_SHAPES.text
+  if (typeof value === 'number') return FIELD_SHAPES.number
+  if (typeof value === 'boolean') return FIELD_SHAPES['yes-no']
+  if (Array.isArray(value)) return isRecord(value[0]) ? FIELD_SHAPES.documents : FIELD_SHAPES.choices
+  return isRecord(value) && value.type === 'doc' ? rich : position
+})
+
+export const entryShape = exact({
+  id: key(),
+  type: key(),
+  slug: SLUG,
+  title: text(500, 'A title has at most 500 characters'),
+  excerpt: text(1000, 'A summary has at most 1000 characters'),
+  content: byValue((v) => (v === null ? NOTHING : rich)),
+  picture: keyOrNull(),
+  person: keyOrNull(),
+  parent: keyOrNull(),
+  date: byValue((v) => (v === null ? NOTHING : DATE)),
+  terms: texts(KEY, 200),
+  fields: record(KEY, fieldValue, 300),
+  published: yesNo('Published is yes or no'),
+  chosenFrame: keyOrNull(),
+})
+
+/** An address (see `safeAddress`), a page by its key, or nothing yet. */
+export const linkShape = byValue((value) => (typeof value === 'string' ? ADDRESS : PAGE))
+const PAGE = exact({ page: key('choose a page') })
+const ADDRESS = text(2000).test(
+  'address',
+  'a link begins with /, https://, http://, mailto: or tel:',
+  (v) => v === '' || safeAddress(String(v)) !== null,
+)
+
+const MOST_MENU_DEPTH = 6
+const menuItems = (depth: number): Shape =>
+  list(
+    exact({
+      id: key(),
+      label: name('A label has at most 200 characters'),
+      link: linkShape,
+      items: depth < MOST_MENU_DEPTH ? menuItems(depth + 1) : list(never('this menu is nested too deep'), 0),
+    }),
+    500,
+  )
+
+export const menuShape = exact({
+  id: key(),
+  name: name('A menu has a name of at most 200 characters'),
+  items: menuItems(1),
+})
+
+export const termShape = exact({
+  id: key(),
+  taxonomy: key(),
+  slug: SLUG,
+  title: name('A term has a title of at most 200 characters'),
+  tagline: text(1000),
+  description: text(10_000),
+  picture: keyOrNull(),
+  parent: keyOrNull(),
+})
+
+export const personShape = exact({
+  id: key(),
+  slug: SLUG,
+  name: name('A person has a name of at most 200 characters'),
+  role: text(200),
+  about: text(10_000),
+  mail: text(200),
+  picture: keyOrNull(),
+})
+
+export const taxonomyShape = exact({
+  id: key(),
+  name: name('A taxonomy has a name'),
+  plural: name('A taxonomy has a name for several'),
+  slug: SLUG,
+  pages: yesNo(),
+})
+
+const fieldShape = exact({
+  id: key(),
+  label: name('A field has a label'),
+  kind: oneOf(Object.keys(FIELD_SHAPES)),
+  unit: optional(
+    known((v) => new Intl.NumberFormat('en', { style: 'unit', unit: v }), 'a unit is a name such as centimeter'),
+  ),
+  choices: optional(list(exact({ id: key(), label: name('A choice has a label') }), 500)),
+  of: optional(key()),
+})
+
+export const pageTypeShape = exact({
+  id: key(),
+  name: name('A page type has a name'),
+  plural: name('A page type has a name for several'),
+  slug: slugOrNone(),
+  archive: yesNo(),
+  dated: yesNo(),
+  tree: yesNo(),
+  personLabel: text(60),
+  taxonomies: texts(KEY, 50),
+  fields: list(fieldShape, 300),
+})
+
+export const pictureShape = exact({
+  id: key(),
+  fileName: text(200),
+  alt: text(1000),
+  width: numeric(1, 100_000),
+  height: numeric(1, 100_000),
+})
+
+/** Whether the platform knows a locale, currency, time zone or unit: asked of it, since the lists change. */
+function known(what: (value: string) => unknown, why: string): Shape {
+  return judged((value) => {
+    if (typeof value !== 'string' || value.length > 80) return why
+    try {
+      what(value)
+      return null
+    } catch (error) {
+      if (error instanceof RangeError) return why
+      throw error
+    }
+  })
+}
+
+export const homeShape = kinds(
+  {
+    entry: exact({ kind: oneOf(['entry']), entry: text(120) }),
+    archive: exact({ kind: oneOf(['archive']), type: text(120) }),
+  },
+  'kind',
+  'home',
+)
+
+export const settingsShape = exact({
+  name: name('A site has a name of at most 200 characters'),
+  tagline: text(500),
+  origin: pattern(/^https?:\/\/[^\s/]{1,250}$/, 'the origin of the site is an address such as https://example.org'),
+  locale: known((v) => new Intl.NumberFormat(v), 'a locale is written as en-GB'),
+  currency: known(
+    (v) => new Intl.NumberFormat('en', { style: 'currency', currency: v }),
+    'a currency is written as EUR',
+  ),
+  timeZone: known((v) => new Intl.DateTimeFormat('en', { timeZone: v }), 'a time zone is written as Europe/London'),
+  logo: keyOrNull(),
+  fallbackPicture: keyOrNull(),
+  home: homeShape,
+  shop: yesNo(),
+  signIn: yesNo(),
+})
