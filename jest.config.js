@@ -27,6 +27,7 @@ export default {
   testTimeout: 60_000,
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/tests/unit/**/*.test.ts'] },
+    { ...common, displayName: 'hostile', testMatch: ['<rootDir>/tests/hostile/**/*.test.ts'] },
     { ...common, displayName: 'api', testMatch: ['<rootDir>/tests/api/**/*.test.ts'] },
   ],
 }

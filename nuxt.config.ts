@@ -10,7 +10,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   telemetry: false,
   ssr: false,
-  modules: ['@pinia/nuxt', 'nuxt-auth-utils', 'nuxt-security', '@nuxt/eslint'],
+  modules: ['@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
   css: ['~/assets/studio.css'],
   alias: { '#core': here('./core') },
   app: {
@@ -23,7 +23,6 @@ export default defineNuxtConfig({
   components: [{ path: '~/components', pathPrefix: false }],
   vite: { plugins: [tailwindcss()] },
   typescript: { strict: true },
-  runtimeConfig: { session: { name: 'outer-frame', maxAge: 60 * 60 * 24 * 7, password: '' } },
   security: {
     csrf: { methodsToProtect: ['POST', 'PUT', 'PATCH', 'DELETE'] },
     // Bodies carry markup as text and are judged by the core; attempts at sign-in are limited by our own service.

@@ -7,6 +7,7 @@ import { ROOT, build, checkNode, install } from './steps.mjs'
 const HELP = `npm run demo -- [options]
   --bare        the museum with its content and menus, but no layout and no frame
   --port N      the port to listen at (3000)
+  --host H      the address to listen at (127.0.0.1: this machine alone; its password is known to everybody)
   --data DIR    the data folder (.data/demo, or .data/bare with --bare)
   --reset       throw the data of that folder away first`
 
@@ -16,6 +17,7 @@ function readOptions() {
       options: {
         bare: { type: 'boolean', default: false },
         port: { type: 'string', default: '3000' },
+        host: { type: 'string', default: '127.0.0.1' },
         data: { type: 'string' },
         reset: { type: 'boolean', default: false },
         help: { type: 'boolean', default: false },
@@ -51,7 +53,13 @@ if (options.reset) {
 
 const server = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.mjs')], {
   stdio: ['inherit', 'pipe', 'inherit'],
-  env: { ...process.env, PORT: String(port), OUTER_FRAME_DATA: data, OUTER_FRAME_DEMO: options.bare ? 'bare' : 'full' },
+  env: {
+    ...process.env,
+    PORT: String(port),
+    HOST: options.host,
+    OUTER_FRAME_DATA: data,
+    OUTER_FRAME_DEMO: options.bare ? 'bare' : 'full',
+  },
 })
 let told = false
 server.stdout.on('data', (chunk) => {

@@ -33,7 +33,31 @@ async function signedIn(width = 1280, height = 800) {
   return page
 }
 
+/** Runs in the page: whether every small picture in view stands there with all that is in it. */
+function allDrawn() {
+  const inView = [...document.querySelectorAll('iframe')].filter((frame) => {
+    const { top, bottom, width } = frame.getBoundingClientRect()
+    return width > 0 && bottom > 0 && top < window.innerHeight
+  })
+  return inView.every((frame) => {
+    const inside = frame.contentDocument
+    if (inside?.readyState !== 'complete' || !inside.body.children.length) return false
+    for (const picture of inside.images) picture.loading = 'eager'
+    return [...inside.images].every((picture) => picture.complete)
+  })
+}
+
+/** Small pictures are drawn when they come into view, and again when what they show arrives: none stands blank. */
+async function drawn(page) {
+  await page.waitForLoadState('networkidle')
+  for (let seen = 0; seen < 4;) {
+    await page.waitForTimeout(250)
+    seen = (await page.evaluate(allDrawn)) ? seen + 1 : 0
+  }
+}
+
 async function shoot(page, name) {
+  await drawn(page)
   await page.mouse.move(640, 799)
   await page.waitForTimeout(900)
   await page.screenshot({ path: join(OUT, `${name}.png`) })
@@ -100,7 +124,7 @@ const STUDIO = {
     await page.goto(`${ORIGIN}/studio?frame=talks`)
     await page.getByLabel('Body', { exact: true }).selectOption({ label: 'Exhibit page' })
     await page.getByRole('button', { name: 'Keep' }).click()
-    await page.getByText('The frame is changed in the draft.').waitFor()
+    await page.getByText('is changed in the draft.').waitFor()
     await page.goto(`${ORIGIN}/studio/checks`)
   },
 }

@@ -71,29 +71,29 @@ function sourceHash() {
   return hash(files.map((f) => `${f.slice(ROOT.length)} ${hash(readFileSync(f))}`).join('\n'))
 }
 
-/** The command line runs on its own, over the packages that are installed. */
-function buildCommand() {
-  const entry = join(ROOT, 'server', 'cli.ts')
-  const out = join(ROOT, '.output', 'cli.mjs')
+function bundle(entry, out, ...options) {
+  const given = ['--bundle', '--platform=node', '--format=esm', '--target=node20', '--log-level=warning']
   return run('npx', [
     'esbuild',
-    entry,
-    '--bundle',
-    '--platform=node',
-    '--format=esm',
-    '--target=node20',
-    '--packages=external',
-    `--outfile=${out}`,
-    '--log-level=warning',
+    join(ROOT, 'server', entry),
+    ...given,
+    ...options,
+    `--outfile=${join(ROOT, '.output', out)}`,
   ])
 }
+
+/** The command line runs on its own, over the packages that are installed. */
+const buildCommand = () => bundle('cli/index.ts', 'cli.mjs', '--packages=external')
+
+/** The thread beside the server stands next to it and brings along all but the database, which both share. */
+const buildThread = () => bundle('aside/thread.ts', join('server', 'aside.mjs'), '--external:better-sqlite3')
 
 /** Builds the server, the studio and the command, unless the sources are those they were built from. */
 export function build() {
   const wanted = sourceHash()
   if (existsSync(BUILT) && readFileSync(BUILT, 'utf8') === wanted) return
   console.log('Building the server and the studio. This takes about a minute.')
-  if (run('npx', ['nuxt', 'build']) !== 0 || buildCommand() !== 0) {
+  if (run('npx', ['nuxt', 'build']) !== 0 || buildCommand() !== 0 || buildThread() !== 0) {
     console.error('The build failed; what it said stands above.')
     process.exit(1)
   }

@@ -43,6 +43,7 @@ const STEPS = [
   ['Types of core and tests', ['npx', ['tsc', '-p', 'tsconfig.jest.json']], readStep],
   ['Types of the studio and server', ['npx', ['nuxt', 'typecheck']], readStep],
   ['Unit tests', jest('unit'), readJest],
+  ['Hostile tests', jest('hostile'), readJest],
   ['API tests', jest('api'), readJest],
   ['End-to-end tests', ['npx', ['playwright', 'test']], readPlaywright],
 ]

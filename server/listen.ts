@@ -7,11 +7,12 @@ import { StartError } from './database/open'
 import { closeInstallation, installation } from './services/installation'
 import { log } from './services/log'
 import { answerVisitor, isStudioAddress } from './services/visitors'
-import { whoAsks } from './utils/who'
 
 const GRACE = 5_000
+/** Nobody else hears a server that was not told to be heard: HOST=0.0.0.0 opens it to all. */
+const LOOPBACK = '127.0.0.1'
 
-function start(server: Server, port: number, host: string | undefined): Promise<void> {
+function start(server: Server, port: number, host: string): Promise<void> {
   return new Promise((done, refuse) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
       const taken = error.code === 'EADDRINUSE'
@@ -46,19 +47,25 @@ function stopOnSignal(server: Server, close: () => Promise<void>): void {
 export async function listen(): Promise<void> {
   const nitro = useNitroApp()
   const studio = toNodeListener(nitro.h3App)
-  const site = await installation(hashPassword)
+  const site = await installation()
+  const who = (cookies: string | undefined) => site.sessions.userOf(cookies)
   const server = createServer((request: IncomingMessage, response: ServerResponse) => {
     if (isStudioAddress(request.url ?? '/')) void studio(request, response)
-    else answerVisitor(site, request, response, whoAsks)
+    else answerVisitor(site, request, response, who)
   })
   process.on('unhandledRejection', (error) =>
     log('error', 'unhandled', { error: String((error as Error)?.stack ?? error) }),
   )
   const port = Number(process.env.NITRO_PORT ?? process.env.PORT ?? 3000)
-  await start(server, port, process.env.NITRO_HOST ?? process.env.HOST)
+  const host = process.env.NITRO_HOST ?? process.env.HOST ?? LOOPBACK
+  await start(server, port, host)
   stopOnSignal(server, async () => {
     await nitro.hooks.callHook('close')
     await closeInstallation()
   })
-  log('info', 'listening', { port: (server.address() as AddressInfo).port, pages: site.content.catalogue.pages.length })
+  log('info', 'listening', {
+    host,
+    port: (server.address() as AddressInfo).port,
+    pages: site.content.catalogue.pages.length,
+  })
 }

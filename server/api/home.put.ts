@@ -1,10 +1,9 @@
-import { homeSchema } from '../../shared/api/schemas'
 import type { HomeInput } from '../../shared/api/types'
 import { contentChanged } from '../services/installation'
 import { readInput, studioHandler } from '../utils/studio'
 
 export default studioHandler<HomeInput>('designer', async ({ event, site }) => {
-  const { home } = await readInput(event, homeSchema)
+  const { home } = await readInput<HomeInput>(event, 'home')
   await site.entries.setHome(home)
   await contentChanged(site)
   return { home }

@@ -1,66 +1,90 @@
 import type { Entry, Menu, PageType, Person, Picture, Site, SiteSettings, Taxonomy, Term } from '../../core/site'
 import type { Transaction } from 'kysely'
+import type { DocumentKind, Spoilt } from '../../core/documents'
 import type { Database } from './open'
+import { readSound, readSoundList } from './sound'
 import type { Tables } from './schema'
 
 type Db = Database | Transaction<Tables>
 
-const parse = <T>(text: string): T => JSON.parse(text) as T
-
-async function docs<T>(db: Database, table: 'terms' | 'people' | 'menus'): Promise<T[]> {
-  const rows = await db.selectFrom(table).select('doc').orderBy('position').execute()
-  return rows.map((r) => parse<T>(r.doc))
+async function docs<T>(
+  db: Db,
+  table: 'terms' | 'people' | 'menus',
+  what: DocumentKind,
+  spoilt: Spoilt[],
+): Promise<T[]> {
+  const rows = await db.selectFrom(table).select(['id', 'doc']).orderBy('position').execute()
+  return rows.flatMap((r) => readSound<T>(what, r.id, r.doc, spoilt) ?? [])
 }
 
-/** Everything that is published or could be, with the version that rises at every change of content. */
-export async function readSite(db: Database): Promise<{ site: Site; version: number } | null> {
-  const row = await db.selectFrom('site').selectAll().executeTakeFirst()
-  if (!row) return null
-  const entries = await db.selectFrom('entries').select(['doc', 'published']).orderBy('position').execute()
-  const pictures = await db
+async function readPictures(db: Db, spoilt: Spoilt[]): Promise<Picture[]> {
+  const rows = await db
     .selectFrom('pictures')
     .select(['id', 'file_name', 'alt', 'width', 'height'])
     .orderBy('id')
     .execute()
-  const site: Site = {
-    settings: parse<SiteSettings>(row.settings),
-    types: parse<PageType[]>(row.types),
-    taxonomies: parse<Taxonomy[]>(row.taxonomies),
-    terms: await docs<Term>(db, 'terms'),
-    people: await docs<Person>(db, 'people'),
-    menus: await docs<Menu>(db, 'menus'),
-    entries: entries.map((e) => ({ ...parse<Entry>(e.doc), published: e.published === 1 })),
-    pictures: pictures.map(({ file_name, ...p }): Picture => ({ ...p, fileName: file_name })),
-  }
-  return { site, version: row.content_version }
+  return rows.flatMap(({ file_name, ...p }) => {
+    return readSound<Picture>('picture', p.id, JSON.stringify({ ...p, fileName: file_name }), spoilt) ?? []
+  })
 }
 
-/** Writes a whole site into an empty database; for the demo. */
-export async function writeSite(db: Database, site: Site): Promise<void> {
-  const text = JSON.stringify
-  await db.transaction().execute(async (trx) => {
-    await trx
-      .insertInto('site')
-      .values({
-        id: 1,
-        settings: text(site.settings),
-        types: text(site.types),
-        taxonomies: text(site.taxonomies),
-        content_version: 1,
-      })
-      .execute()
-    for (const table of ['terms', 'people', 'menus'] as const) {
-      const rows = site[table].map((doc, position) => ({ id: doc.id, position, doc: text(doc) }))
-      if (rows.length) await trx.insertInto(table).values(rows).execute()
-    }
-    for (const [position, entry] of site.entries.entries()) {
-      const { id, type, published } = entry
-      await trx
-        .insertInto('entries')
-        .values({ id, type, position, revision: 1, published: Number(published), doc: text(entry) })
-        .execute()
-    }
+async function readEntries(db: Db, spoilt: Spoilt[]): Promise<Entry[]> {
+  const rows = await db.selectFrom('entries').select(['id', 'doc', 'published']).orderBy('position').execute()
+  return rows.flatMap(({ id, doc, published }) => {
+    const entry = readSound<Entry>('entry', id, doc, spoilt)
+    return entry ? { ...entry, published: published === 1 } : []
   })
+}
+
+/** What a database holds of a site: what is sound of it, and what is not. */
+export interface StoredSite {
+  site: Site
+  /** Rises at every change of content. */
+  version: number
+  spoilt: Spoilt[]
+}
+
+/** Everything that is published or could be; null for a database without a site. Settings that are spoilt are `fallback`. */
+export async function readSite(db: Db, fallback: SiteSettings): Promise<StoredSite | null> {
+  const row = await db.selectFrom('site').selectAll().executeTakeFirst()
+  if (!row) return null
+  const spoilt: Spoilt[] = []
+  const site: Site = {
+    settings: readSound<SiteSettings>('settings', 'settings', row.settings, spoilt) ?? fallback,
+    types: readSoundList<PageType>('type', row.types, spoilt),
+    taxonomies: readSoundList<Taxonomy>('taxonomy', row.taxonomies, spoilt),
+    terms: await docs<Term>(db, 'terms', 'term', spoilt),
+    people: await docs<Person>(db, 'people', 'person', spoilt),
+    menus: await docs<Menu>(db, 'menus', 'menu', spoilt),
+    entries: await readEntries(db, spoilt),
+    pictures: await readPictures(db, spoilt),
+  }
+  return { site, version: row.content_version, spoilt }
+}
+
+export async function hasSite(db: Db): Promise<boolean> {
+  return (await db.selectFrom('site').select('id').executeTakeFirst()) !== undefined
+}
+
+/** Writes a whole site into an empty database; for the demo. Done inside one transaction with all that goes with it. */
+export async function writeSite(db: Db, site: Site): Promise<void> {
+  const text = JSON.stringify
+  const { settings, types, taxonomies } = site
+  await db
+    .insertInto('site')
+    .values({ id: 1, settings: text(settings), types: text(types), taxonomies: text(taxonomies), content_version: 1 })
+    .execute()
+  for (const table of ['terms', 'people', 'menus'] as const) {
+    const rows = site[table].map((doc, position) => ({ id: doc.id, position, doc: text(doc) }))
+    if (rows.length) await db.insertInto(table).values(rows).execute()
+  }
+  for (const [position, entry] of site.entries.entries()) {
+    const { id, type, published } = entry
+    await db
+      .insertInto('entries')
+      .values({ id, type, position, revision: 1, published: Number(published), doc: text(entry) })
+      .execute()
+  }
 }
 
 /** An entry with the revision it stands at; null when there is none. */
@@ -70,7 +94,8 @@ export async function readEntry(db: Db, id: string): Promise<{ entry: Entry; rev
     .select(['doc', 'published', 'revision'])
     .where('id', '=', id)
     .executeTakeFirst()
-  return row ? { entry: { ...parse<Entry>(row.doc), published: row.published === 1 }, revision: row.revision } : null
+  const entry = row ? readSound<Entry>('entry', id, row.doc, []) : null
+  return row && entry ? { entry: { ...entry, published: row.published === 1 }, revision: row.revision } : null
 }
 
 /** Stores an entry at its next revision, and says that the content has changed. */
@@ -95,7 +120,7 @@ async function touchContent(db: Db): Promise<void> {
     .execute()
 }
 
-export async function writePicture(db: Database, picture: Picture, mime: string, bytes: Buffer): Promise<void> {
+export async function writePicture(db: Db, picture: Picture, mime: string, bytes: Buffer): Promise<void> {
   const { id, alt, width, height, fileName } = picture
   await db.insertInto('pictures').values({ id, file_name: fileName, alt, width, height, mime, bytes }).execute()
 }

@@ -1,8 +1,10 @@
 import type { Transaction } from 'kysely'
 import type { Frame } from '../../core/frames'
 import type { HouseStyle } from '../../core/styles'
+import type { Spoilt } from '../../core/documents'
 import type { Database } from './open'
 import type { Tables } from './schema'
+import { readSound } from './sound'
 
 type Db = Database | Transaction<Tables>
 
@@ -12,23 +14,23 @@ export interface StoredFrame {
   removed: boolean
 }
 
-type Row = { doc: string; revision: number; removed: number }
+type Row = { id: string; doc: string; revision: number; removed: number }
 
-const stored = (row: Row): StoredFrame => ({
-  frame: JSON.parse(row.doc) as Frame,
-  revision: row.revision,
-  removed: row.removed === 1,
-})
+function stored(row: Row, spoilt: Spoilt[]): StoredFrame | null {
+  const frame = readSound<Frame>('frame', row.id, row.doc, spoilt)
+  return frame && { frame, revision: row.revision, removed: row.removed === 1 }
+}
 
-export async function readFrames(db: Db): Promise<StoredFrame[]> {
-  const rows = await db.selectFrom('frames').selectAll().where('removed', '=', 0).orderBy('id').execute()
-  return rows.map(stored)
+/** Frames that are there, or those that were removed; what is spoilt is left out, and told. */
+export async function readFrames(db: Db, spoilt: Spoilt[], removed = false): Promise<StoredFrame[]> {
+  const rows = await db.selectFrom('frames').selectAll().where('removed', '=', Number(removed)).orderBy('id').execute()
+  return rows.flatMap((row) => stored(row, spoilt) ?? [])
 }
 
 /** A frame, removed or not. */
 export async function readFrame(db: Db, id: string): Promise<StoredFrame | null> {
   const row = await db.selectFrom('frames').selectAll().where('id', '=', id).executeTakeFirst()
-  return row ? stored(row) : null
+  return row ? stored(row, []) : null
 }
 
 /** Writes a frame at a revision; the caller has made sure that it follows the one before. */
@@ -48,9 +50,18 @@ export async function writeFrame(db: Db, next: StoredFrame, by: string): Promise
     .execute()
 }
 
-export async function readHouse(db: Db): Promise<{ house: HouseStyle; revision: number } | null> {
+export async function readHouse(
+  db: Db,
+  spoilt: Spoilt[] = [],
+): Promise<{ house: HouseStyle | null; revision: number } | null> {
   const row = await db.selectFrom('house').selectAll().executeTakeFirst()
-  return row ? { house: JSON.parse(row.doc) as HouseStyle, revision: row.revision } : null
+  return row ? { house: readSound<HouseStyle>('house', 'house', row.doc, spoilt), revision: row.revision } : null
+}
+
+/** Removed frames are gone for good. Gives how many. */
+export async function clearFrames(db: Db): Promise<number> {
+  const { numDeletedRows } = await db.deleteFrom('frames').where('removed', '=', 1).executeTakeFirstOrThrow()
+  return Number(numDeletedRows)
 }
 
 export async function writeHouse(db: Db, house: HouseStyle, revision: number): Promise<void> {

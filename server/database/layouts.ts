@@ -1,7 +1,9 @@
+import type { Spoilt } from '../../core/documents'
 import type { Edit, Layout, LogRecord } from '../../core/layouts'
 import type { Database } from './open'
-import type { Transaction } from 'kysely'
+import type { Selectable, Transaction } from 'kysely'
 import type { Tables } from './schema'
+import { readSound } from './sound'
 
 type Db = Database | Transaction<Tables>
 
@@ -14,19 +16,23 @@ export interface StoredLayout {
   changedBy: string
 }
 
-type Row = { doc: string; revision: number; created: number; changed_at: number; changed_by: string }
+type Row = { id: string; doc: string; revision: number; created: number; changed_at: number; changed_by: string }
 
-const stored = (row: Row): StoredLayout => ({
-  layout: JSON.parse(row.doc) as Layout,
-  revision: row.revision,
-  created: row.created,
-  changedAt: row.changed_at,
-  changedBy: row.changed_by,
-})
+function stored(row: Row, spoilt: Spoilt[]): StoredLayout | null {
+  const layout = readSound<Layout>('layout', row.id, row.doc, spoilt)
+  const { revision, created, changed_at: changedAt, changed_by: changedBy } = row
+  return layout && { layout, revision, created, changedAt, changedBy }
+}
 
-export async function readLayouts(db: Db): Promise<StoredLayout[]> {
-  const rows = await db.selectFrom('layouts').selectAll().where('removed', '=', 0).orderBy('created').execute()
-  return rows.map(stored)
+/** Layouts that are there, or those that were removed; what is spoilt is left out, and told. */
+export async function readLayouts(db: Db, spoilt: Spoilt[], removed = false): Promise<StoredLayout[]> {
+  const rows = await db
+    .selectFrom('layouts')
+    .selectAll()
+    .where('removed', '=', Number(removed))
+    .orderBy('created')
+    .execute()
+  return rows.flatMap((row) => stored(row, spoilt) ?? [])
 }
 
 export async function readLayout(db: Db, id: string): Promise<StoredLayout | null> {
@@ -36,7 +42,7 @@ export async function readLayout(db: Db, id: string): Promise<StoredLayout | nul
     .where('id', '=', id)
     .where('removed', '=', 0)
     .executeTakeFirst()
-  return row ? stored(row) : null
+  return row ? stored(row, []) : null
 }
 
 /** Stores a new layout; its place in the order of creation is the next one. */
@@ -88,6 +94,7 @@ export async function appendEdits(db: Db, layout: Layout, records: readonly LogR
         id: r.id,
         does: r.does,
         of: r.of ?? null,
+        run: r.run ?? null,
         edit: JSON.stringify(r.edit),
         inverse: JSON.stringify(r.inverse),
         at: r.at,
@@ -102,23 +109,53 @@ export async function appendEdits(db: Db, layout: Layout, records: readonly LogR
     .execute()
 }
 
-/** The edits after a revision, oldest first; with `most`, only the latest of them. */
-export async function readEdits(db: Db, layout: string, after: number, most = 1000): Promise<LogRecord[]> {
+/** Removed layouts are gone for good, and their edits with them. Gives how many. */
+export async function clearLayouts(db: Db): Promise<number> {
+  const removed = db.selectFrom('layouts').select('id').where('removed', '=', 1)
+  await db.deleteFrom('layout_edits').where('layout', 'in', removed).execute()
+  const { numDeletedRows } = await db.deleteFrom('layouts').where('removed', '=', 1).executeTakeFirstOrThrow()
+  return Number(numDeletedRows)
+}
+
+/** Which of these edits a layout has in its log already. */
+export async function editsTaken(db: Db, layout: string, ids: readonly string[]): Promise<Set<string>> {
+  const rows = await db
+    .selectFrom('layout_edits')
+    .select('id')
+    .where('layout', '=', layout)
+    .where('id', 'in', [...ids])
+    .execute()
+  return new Set(rows.map((r) => r.id))
+}
+
+/** Edits of a layout, oldest first, and whether these are all that were asked for. */
+export interface EditLog {
+  records: LogRecord[]
+  whole: boolean
+}
+
+/** The edits after a revision; only the latest of them where there are more than `most`. */
+export async function readEdits(db: Db, layout: string, after: number, most: number): Promise<EditLog> {
   const rows = await db
     .selectFrom('layout_edits')
     .selectAll()
     .where('layout', '=', layout)
     .where('revision', '>', after)
     .orderBy('revision', 'desc')
-    .limit(most)
+    .limit(most + 1)
     .execute()
-  return rows.reverse().map((r) => ({
-    revision: r.revision,
-    id: r.id,
-    does: r.does as LogRecord['does'],
-    ...(r.of !== null && { of: r.of }),
-    edit: JSON.parse(r.edit) as Edit,
-    inverse: JSON.parse(r.inverse) as Edit,
-    at: r.at,
-  }))
+  const read = rows.slice(0, most).map(recordOf)
+  // What stands before an edit that cannot be read leads nowhere any more.
+  const gap = read.indexOf(null)
+  const records = (gap < 0 ? read : read.slice(0, gap)).filter((r) => r !== null).reverse()
+  return { records, whole: gap < 0 && rows.length <= most }
+}
+
+function recordOf(row: Selectable<Tables['layout_edits']>): LogRecord | null {
+  const edit = readSound<Edit>('edit', row.id, row.edit, [])
+  const inverse = readSound<Edit>('edit', row.id, row.inverse, [])
+  if (!edit || !inverse) return null
+  const { revision, id, at, of, run } = row
+  const does = row.does as LogRecord['does']
+  return { revision, id, does, ...(of !== null && { of }), ...(run !== null && { run }), edit, inverse, at }
 }

@@ -34,4 +34,20 @@ export const MIGRATIONS: Record<string, Migration> = {
       )
     },
   },
+  '002-sessions': {
+    async up(db: Kysely<unknown>) {
+      await sql
+        .raw(
+          `create table sessions (token_hash text primary key, "user" integer not null references users (id) on delete cascade,
+          begun_at integer not null)`,
+        )
+        .execute(db)
+      await sql.raw('create index sessions_user on sessions ("user")').execute(db)
+    },
+  },
+  '003-runs': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw('alter table layout_edits add column run text').execute(db)
+    },
+  },
 }

@@ -49,28 +49,73 @@ async function storedMigrations(db: Database): Promise<string[]> {
   return rows.map((r) => r.name)
 }
 
+const FILE = 'outer-frame.sqlite'
+/** What SQLite says of a file that is no database, or no whole one. */
+const DAMAGED = new Set(['SQLITE_NOTADB', 'SQLITE_CORRUPT'])
+
+const codeOf = (error: unknown): string => String((error as { code?: unknown } | null)?.code ?? '')
+
+/** An error of opening as a sentence with what to do; errors of our own stay what they are. */
+export function startErrorOf(error: unknown, folder: string): unknown {
+  const code = codeOf(error)
+  if (DAMAGED.has(code) || code.startsWith('SQLITE_CORRUPT')) {
+    return new StartError(
+      `The database ${join(folder, FILE)} is damaged (${(error as Error).message}). Put a backup of it in its place, ` +
+        `or save what can be read of it into a new folder: outer-frame salvage NEW --data ${folder}. Nothing was changed.`,
+    )
+  }
+  if (code === 'SQLITE_FULL') return new StartError(`The disk of ${folder} is full. Make room and start again.`)
+  if (code.startsWith('SQLITE_IOERR')) {
+    return new StartError(`The disk of ${folder} cannot be read or written (${(error as Error).message}).`)
+  }
+  if (code.startsWith('SQLITE_READONLY')) return new StartError(`The database in ${folder} cannot be written.`)
+  return error
+}
+
+function openFile(folder: string): Sqlite.Database {
+  try {
+    const sqlite = new Sqlite(join(folder, FILE))
+    sqlite.pragma('busy_timeout = 4000')
+    sqlite.pragma('journal_mode = WAL')
+    sqlite.pragma('foreign_keys = ON')
+    sqlite.pragma('synchronous = NORMAL')
+    return sqlite
+  } catch (error) {
+    const known = startErrorOf(error, folder)
+    if (known instanceof StartError) throw known
+    throw new StartError(`The database in ${folder} cannot be opened: ${(error as Error).message}.`)
+  }
+}
+
 /**
  * Opens the database of a data folder and brings it up to date. Throws `StartError` when the folder cannot be
- * written, or when a newer version has written the database; it is left as it was then.
+ * written, when the database is damaged, or when a newer version has written it; it is left as it was then.
  */
 export async function openDatabase(folder: string): Promise<Database> {
   prepareFolder(folder)
-  let sqlite: Sqlite.Database
-  try {
-    sqlite = new Sqlite(join(folder, 'outer-frame.sqlite'))
-    sqlite.pragma('journal_mode = WAL')
-  } catch (error) {
-    throw new StartError(`The database in ${folder} cannot be opened: ${(error as Error).message}.`)
-  }
-  sqlite.pragma('foreign_keys = ON')
-  sqlite.pragma('synchronous = NORMAL')
-  sqlite.pragma('busy_timeout = 4000')
+  const sqlite = openFile(folder)
   const db: Database = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) })
   try {
     await migrate(db)
   } catch (error) {
     await db.destroy()
-    throw error
+    throw startErrorOf(error, folder)
   }
   return db
+}
+
+/** Takes the folder for one server alone; gives what lets go of it. The system lets go when the server is killed. */
+export function takeFolder(folder: string): () => void {
+  const lock = new Sqlite(join(folder, 'serving.lock'))
+  try {
+    lock.pragma('busy_timeout = 0')
+    lock.exec('begin exclusive')
+  } catch (error) {
+    lock.close()
+    if (codeOf(error) !== 'SQLITE_BUSY') throw error
+    throw new StartError(
+      `Another server is serving the data folder ${folder}. Stop it first, or name another folder with --data.`,
+    )
+  }
+  return () => lock.close()
 }

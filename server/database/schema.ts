@@ -6,6 +6,7 @@ type Flag = ColumnType<number, number, number>
 
 export interface Tables {
   users: { id: Generated<number>; mail: string; name: string; role: string; password_hash: string }
+  sessions: { token_hash: string; user: number; begun_at: number }
   site: { id: number; settings: Json; types: Json; taxonomies: Json; content_version: number }
   terms: { id: string; position: number; doc: Json }
   people: { id: string; position: number; doc: Json }
@@ -27,6 +28,7 @@ export interface Tables {
     id: string
     does: string
     of: number | null
+    run: string | null
     edit: Json
     inverse: Json
     at: number

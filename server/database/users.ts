@@ -1,5 +1,7 @@
 import type { Role } from '../../shared/api/types'
+import type { Transaction } from 'kysely'
 import type { Database } from './open'
+import type { Tables } from './schema'
 
 export interface StoredUser {
   id: number
@@ -8,6 +10,8 @@ export interface StoredUser {
   role: Role
   passwordHash: string
 }
+
+type Db = Database | Transaction<Tables>
 
 type Row = { id: number; mail: string; name: string; role: string; password_hash: string }
 
@@ -27,7 +31,11 @@ export async function findUser(db: Database, id: number): Promise<StoredUser | n
   return row ? stored(row) : null
 }
 
-export async function insertUser(db: Database, user: Omit<StoredUser, 'id'>): Promise<void> {
+export async function updatePassword(db: Db, id: number, passwordHash: string): Promise<void> {
+  await db.updateTable('users').set({ password_hash: passwordHash }).where('id', '=', id).execute()
+}
+
+export async function insertUser(db: Db, user: Omit<StoredUser, 'id'>): Promise<void> {
   const { passwordHash, ...rest } = user
   await db
     .insertInto('users')

@@ -1,5 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { Formats } from '../../core/render'
+import type { Spoilt } from '../../core/documents'
 import { Catalogue, type Site } from '../../core/site'
 import { CONTENT_LATER, type SiteAnswer } from '../../shared/api/types'
 import { readSite } from '../database/content'
@@ -33,13 +34,16 @@ export class Content {
   catalogue = new Catalogue(EMPTY)
   formats = new Formats(EMPTY.settings)
   version = 0
+  /** What is stored of the site and cannot be read; it is left out. */
+  spoilt: readonly Spoilt[] = []
   private light: { plain: string; gzip: Buffer } | null = null
 
   constructor(private readonly db: Database) {}
 
   async reload(): Promise<void> {
-    const read = await readSite(this.db)
+    const read = await readSite(this.db, EMPTY.settings)
     this.catalogue = new Catalogue(read?.site ?? EMPTY)
+    this.spoilt = read?.spoilt ?? []
     this.formats = new Formats(this.catalogue.site.settings)
     this.version = read?.version ?? 0
     this.light = null
@@ -50,7 +54,7 @@ export class Content {
     if (!this.light) {
       const { site } = this.catalogue
       const entries = site.entries.map((e) => (e.content ? { ...e, content: CONTENT_LATER } : e))
-      const answer: SiteAnswer = { site: { ...site, entries }, version: this.version }
+      const answer: SiteAnswer = { site: { ...site, entries }, version: this.version, spoilt: [...this.spoilt] }
       const plain = JSON.stringify(answer)
       this.light = { plain, gzip: gzipSync(plain) }
     }

@@ -1,8 +1,9 @@
-import { type Catalogue, type Entry, type HomeChoice, checkEntry } from '../../core/site'
+import { type Entry, type HomeChoice, checkEntry } from '../../core/site'
 import { fail } from '../../core/problems'
 import type { EntryAnswer } from '../../shared/api/types'
 import { readEntry, updateEntry, updateSettings } from '../database/content'
 import type { Database } from '../database/open'
+import type { Content } from './content'
 import type { Draft } from './draft'
 
 /** Entries and settings of the site. Whoever changes them tells the content and the published site afterwards. */
@@ -10,7 +11,7 @@ export class Entries {
   constructor(
     private readonly db: Database,
     private readonly draft: Draft,
-    private readonly catalogue: () => Catalogue,
+    private readonly content: Pick<Content, 'catalogue' | 'spoilt'>,
   ) {}
 
   async read(id: string): Promise<EntryAnswer> {
@@ -18,16 +19,17 @@ export class Entries {
   }
 
   /** Stores an entry on top of the revision it was made from; gives it as it stands now when that has moved on. */
-  async put(entry: Entry, revision: number): Promise<{ stored: EntryAnswer } | { stale: EntryAnswer }> {
-    const [wrong] = checkEntry(entry, this.catalogue())
+  async put(entry: unknown, revision: number): Promise<{ stored: EntryAnswer } | { stale: EntryAnswer }> {
+    const [wrong] = checkEntry(entry, this.content.catalogue)
     if (wrong) fail(wrong.code, wrong.details)
-    await this.checkChoice(entry)
+    const next = entry as Entry
+    await this.checkChoice(next)
     return this.db.transaction().execute(async (trx) => {
-      const current = (await readEntry(trx, entry.id)) ?? fail('entry-unknown', { id: entry.id })
+      const current = (await readEntry(trx, next.id)) ?? fail('entry-unknown', { id: next.id })
       if (current.revision !== revision) return { stale: current }
-      if (current.entry.type !== entry.type) fail('input-wrong', { why: 'An entry keeps its page type' })
-      const stored = { entry, revision: revision + 1 }
-      await updateEntry(trx, entry, stored.revision)
+      if (current.entry.type !== next.type) fail('input-wrong', { why: 'An entry keeps its page type' })
+      const stored = { entry: next, revision: revision + 1 }
+      await updateEntry(trx, next, stored.revision)
       return { stored }
     })
   }
@@ -35,14 +37,17 @@ export class Entries {
   /** A frame can be chosen only where it is offered; a choice made earlier may stay as it is. */
   private async checkChoice(entry: Entry): Promise<void> {
     const { chosenFrame } = entry
-    if (!chosenFrame || this.catalogue().entries.get(entry.id)?.chosenFrame === chosenFrame) return
+    if (!chosenFrame || this.content.catalogue.entries.get(entry.id)?.chosenFrame === chosenFrame) return
     const { frames } = await this.draft.read()
     const offered = frames.some((f) => f.frame.id === chosenFrame && f.frame.offeredTo.includes(entry.type))
     if (!offered) fail('input-wrong', { why: `This frame is not offered to writers of this page type` })
   }
 
   async setHome(home: HomeChoice): Promise<void> {
-    const catalogue = this.catalogue()
+    // Settings that could not be read are not written over.
+    const lost = this.content.spoilt.find((s) => s.what === 'settings')
+    if (lost) fail('spoilt', { what: 'the settings', why: lost.why })
+    const catalogue = this.content.catalogue
     const exists =
       home.kind === 'entry' ? catalogue.entries.get(home.entry)?.published : catalogue.types.get(home.type)?.archive
     if (!exists)

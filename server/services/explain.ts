@@ -13,26 +13,14 @@ import {
   whyOf,
 } from '../../core/frames'
 import { REGIONS } from '../../core/layouts'
-import { fail } from '../../core/problems'
-import type { Catalogue, Page } from '../../core/site'
+import { type Catalogue, type Page, type Parameters, readAddress, readParameters } from '../../core/site'
 import type { WhyAnswer, WhyRegionAnswer } from '../../shared/api/types'
 
 /** The page that an address leads to; whatever is no page is the page for what is not found. */
-export function pageFor(catalogue: Catalogue, address: string): { page: Page; parameters: Record<string, string> } {
-  let url: URL
-  try {
-    url = new URL(address, 'http://site')
-  } catch {
-    return fail('input-wrong', { why: 'This is no address; one begins with /' })
-  }
-  let path = '/'
-  try {
-    path = decodeURIComponent(url.pathname).replace(/\/+$/, '') || '/'
-  } catch {
-    fail('input-wrong', { why: 'This address cannot be read' })
-  }
-  const page = catalogue.pageAt(catalogue.redirectOf(path) ?? path) ?? catalogue.notFound
-  return { page, parameters: Object.fromEntries(url.searchParams) }
+export function pageFor(catalogue: Catalogue, address: string): { page: Page; parameters: Parameters } {
+  const { path, query } = readAddress(address)
+  const page = path === null ? undefined : catalogue.pageAt(catalogue.redirectOf(path) ?? path)
+  return { page: page ?? catalogue.notFound, parameters: readParameters(query) }
 }
 
 const SHOWN = { empty: 'left empty', none: 'nothing', plain: 'plain body' }
@@ -55,22 +43,34 @@ export function explain(
     page,
     request,
   )
-  const called = (s: Standing) => ({ frame: s.candidate.frame.id, name: frameName(s.candidate.frame, names) })
+  const called = ({ candidate: { frame, target, narrowness, refinements }, say }: Standing) => ({
+    frame: frame.id,
+    name: frameName(frame, names),
+    say,
+    target: target < 0 ? null : target,
+    narrowness,
+    refinements,
+  })
   const region = ({ shown, standings }: Why['regions']['body']): WhyRegionAnswer => {
     const winner = standings.find((s) => s.loss === null)
-    const losers = standings.flatMap((s) => {
-      if (!s.loss || s.loss.kind === 'passed') return []
-      const rule = s.loss.kind === 'outranked' ? s.loss.rule : s.loss.kind
-      return [{ ...called(s), rule, why: lossWords(s, winner ?? s, names) }]
+    const candidates = standings.map((s) => {
+      const rule = s.loss === null ? null : s.loss.kind === 'outranked' ? s.loss.rule : s.loss.kind
+      const why = s.loss === null ? '' : s.loss.kind === 'passed' ? 'has no say here' : lossWords(s, winner ?? s, names)
+      return { ...called(s), rule, why }
     })
     const says = shown.kind === 'layout' ? (layouts.get(shown.layout) ?? shown.layout) : SHOWN[shown.kind]
-    return { shown, says, by: winner ? called(winner) : null, losers }
+    const losers = candidates.flatMap((c) => (c.rule === null || c.rule === 'passed' ? [] : { ...c, rule: c.rule }))
+    return { shown, says, by: winner ? called(winner) : null, losers, candidates }
   }
+  const near = why.near.map((n) => {
+    const { frame, kind, ...at } = n
+    return { frame: frame.id, name: frameName(frame, names), code: kind, ...at, why: nearWords(n, names) }
+  })
   return {
     page: { key: page.key, address: page.address, title: page.title },
     design: name,
     request,
     regions: Object.fromEntries(REGIONS.map((r) => [r, region(why.regions[r])])) as WhyAnswer['regions'],
-    near: why.near.map((n) => ({ frame: n.frame.id, name: frameName(n.frame, names), why: nearWords(n, names) })),
+    near,
   }
 }

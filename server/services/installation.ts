@@ -1,53 +1,79 @@
 import { resolve } from 'node:path'
-import { type Database, openDatabase } from '../database/open'
+import { type Aside, openAside } from '../aside'
+import { type Database, openDatabase, takeFolder } from '../database/open'
 import { Content } from './content'
 import { Draft } from './draft'
 import { Entries } from './entries'
 import { log } from './log'
 import { Parcels } from './parcels'
+import { Passwords } from './passwords'
 import { Published } from './published'
 import { Releases } from './release'
 import { seedDemo } from './seed'
+import { Sessions } from './sessions'
 import { AttemptLimit } from './sign-in'
 
 /** One running site: its database, and the services over it. */
 export interface Installation {
   db: Database
+  aside: Aside
   content: Content
   draft: Draft
   releases: Releases
   entries: Entries
   parcels: Parcels
   published: Published
+  passwords: Passwords
+  sessions: Sessions
   attempts: AttemptLimit
+  /** Closes the database and lets go of the folder. */
+  close(): Promise<void>
 }
 
 export function dataFolder(): string {
   return resolve(process.env.OUTER_FRAME_DATA ?? '.data')
 }
 
-async function open(hash: (password: string) => Promise<string>): Promise<Installation> {
-  const db = await openDatabase(dataFolder())
+async function open(): Promise<Installation> {
+  const folder = dataFolder()
+  const release = takeFolder(folder)
+  const db = await openDatabase(folder)
+  const passwords = new Passwords()
   const demo = process.env.OUTER_FRAME_DEMO
-  if (demo && (await seedDemo(db, demo === 'bare', hash))) log('info', 'demo-made', { bare: demo === 'bare' })
+  if (demo && (await seedDemo(db, demo === 'bare', passwords))) log('info', 'demo-made', { bare: demo === 'bare' })
+  const aside = openAside(db, folder)
   const content = new Content(db)
   await content.reload()
-  const draft = new Draft(db)
-  const releases = new Releases(db, draft, () => content.catalogue)
+  const draft = new Draft(db, aside)
+  const catalogue = () => content.catalogue
+  const releases = new Releases(db, draft, catalogue, aside)
   const published = new Published(content)
   published.swap(await releases.latestDesign())
-  const entries = new Entries(db, draft, () => content.catalogue)
-  const parcels = new Parcels(db, draft, () => content.catalogue)
-  return { db, content, draft, releases, entries, parcels, published, attempts: new AttemptLimit() }
+  return {
+    db,
+    aside,
+    content,
+    draft,
+    releases,
+    published,
+    passwords,
+    entries: new Entries(db, draft, content),
+    parcels: new Parcels(db, draft, catalogue, aside),
+    sessions: new Sessions(db),
+    attempts: new AttemptLimit(),
+    async close() {
+      await aside.end()
+      await db.destroy()
+      release()
+    },
+  }
 }
 
 let opened: Promise<Installation> | null = null
 
 /** The installation of this process; opened at the first call. Throws `StartError` when it cannot be. */
-export function installation(hash?: (password: string) => Promise<string>): Promise<Installation> {
-  return (opened ??= open(
-    hash ?? (() => Promise.reject(new Error('The demo cannot be made here: no way to hash passwords.'))),
-  ))
+export function installation(): Promise<Installation> {
+  return (opened ??= open())
 }
 
 /** After a change of content: everything that was made from it is made anew. */
@@ -57,6 +83,6 @@ export async function contentChanged(site: Installation): Promise<void> {
 }
 
 export async function closeInstallation(): Promise<void> {
-  if (opened) await (await opened).db.destroy()
+  if (opened) await (await opened).close()
   opened = null
 }

@@ -9,3 +9,12 @@ export function log(level: Level, event: string, details: Record<string, unknown
   const line = JSON.stringify({ at: new Date().toISOString(), level, event, ...details })
   ;(level === 'info' ? process.stdout : process.stderr).write(line + '\n')
 }
+
+/** Whoever reads the log may go away: what is written then is lost, and the server goes on without. */
+export function outliveReaders(): void {
+  for (const stream of [process.stdout, process.stderr]) {
+    stream.on('error', (error: NodeJS.ErrnoException) => {
+      if (error.code !== 'EPIPE' && error.code !== 'ERR_STREAM_DESTROYED' && error.code !== 'EIO') throw error
+    })
+  }
+}

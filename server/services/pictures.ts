@@ -5,10 +5,10 @@ import { type Ready, readyOf } from './published'
 /** Pictures are drawn by others, so nothing inside them may load or run. */
 const POLICY = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
 
-/** The file of a picture at `/pictures/ID/NAME`, or null when there is none. */
+/** The file of a picture at `/pictures/ID/NAME` (a path without escapes), or null when there is none. */
 export async function pictureAt(db: Database, path: string): Promise<Ready | null> {
   const id = /^\/pictures\/([^/]+)\/[^/]+$/.exec(path)?.[1]
-  const picture = id ? await readPicture(db, decodeURIComponent(id)) : undefined
+  const picture = id ? await readPicture(db, id) : undefined
   if (!picture) return null
   const headers = {
     'content-type': picture.mime,

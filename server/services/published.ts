@@ -6,14 +6,16 @@ import {
   type Design,
   type Request,
   dependsOn,
+  layoutsOn,
   resolve,
   rulesOf,
 } from '../../core/frames'
-import { CompiledDesign, type SceneOptions, sceneOf } from '../../core/render'
-import type { Page } from '../../core/site'
+import { CompiledDesign, type Fault, type SceneOptions, sceneOf } from '../../core/render'
+import type { AskedAddress, Page } from '../../core/site'
 import { PLAIN_HOUSE } from '../../core/styles'
 import type { Content } from './content'
 import { DEVICE_HEADERS, DEVICE_HINTS } from './device'
+import { log } from './log'
 import { searchEntries } from './search'
 
 /** An answer as it goes out: status, headers, and the body plain and compressed. */
@@ -33,7 +35,7 @@ export interface Needs {
   date: boolean
 }
 
-const BARE: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }
+export const BARE_DESIGN: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }
 
 /** Headers of every answer of the published site. Pages carry no script, and none may run. */
 export const SITE_HEADERS: Record<string, string> = {
@@ -71,6 +73,9 @@ function needsOf(kinds: ReadonlySet<Circumstance['kind']>, readsVisitor: boolean
   }
 }
 
+/** So many different faults are kept for the checks; the log has all of them. */
+const MOST_FAULTS = 100
+
 /**
  * What caches may do with an answer. Every copy asks again before it is used, so a change of the date is seen;
  * what depends on who is signed in is never shared.
@@ -89,7 +94,8 @@ function cacheHeaders({ device, session }: Needs): Record<string, string> {
  * visitor gets alike are kept ready as they go out; a release or a change of content drops them all.
  */
 export class Published {
-  private compiled = new CompiledDesign(BARE)
+  private compiled = new CompiledDesign(BARE_DESIGN)
+  private readonly faulty = new Map<string, Fault>()
   private rules: CompiledRules
   private readonly ready = new Map<string, Ready>()
   private readonly policies = new Map<string, string>()
@@ -105,8 +111,21 @@ export class Published {
 
   /** Swaps the design in one step; answers under way finish with the old one. */
   swap(design: Design | null): void {
-    this.compiled = new CompiledDesign(design ?? BARE)
+    this.faulty.clear()
+    this.compiled = new CompiledDesign(design ?? BARE_DESIGN, { fault: (fault, error) => this.noteFault(fault, error) })
     this.refresh()
+  }
+
+  /** What of the released design was left out so far because it could not be drawn. */
+  get faults(): Fault[] {
+    return [...this.faulty.values()]
+  }
+
+  private noteFault(fault: Fault, error: unknown): void {
+    const key = `${fault.layout} ${fault.node} ${fault.why}`
+    if (this.faulty.has(key)) return
+    if (this.faulty.size < MOST_FAULTS) this.faulty.set(key, fault)
+    log('error', 'cannot-be-drawn', { ...fault, error: String((error as Error)?.stack ?? error) })
   }
 
   /** Takes over a change of content. */
@@ -117,31 +136,34 @@ export class Published {
     this.needed.clear()
   }
 
-  /** The page kept ready for an address without parameters. */
+  /** The page kept ready for an address as browsers ask for it, without parameters. */
   readyAt(address: string): Ready | undefined {
     return this.ready.get(address)
   }
 
-  /** Where an address leads: a page, another address, or nothing. */
-  find(address: string): { page: Page } | { redirect: string } {
+  /** Where an address leads: a page, another address, or nothing, which is the page for what is not found. */
+  find({ path, slash }: Pick<AskedAddress, 'path' | 'slash'>): { page: Page } | { redirect: string } {
     const { catalogue } = this.content
-    const page = catalogue.pageAt(address)
-    if (page) return { page }
-    const trimmed = address.replace(/\/+$/, '') || '/'
-    const redirect =
-      catalogue.redirectOf(trimmed) ?? (trimmed !== address && catalogue.pageAt(trimmed) ? trimmed : undefined)
-    return redirect === undefined ? { page: catalogue.notFound } : { redirect }
+    if (path === null) return { page: catalogue.notFound }
+    const redirect = catalogue.redirectOf(path)
+    if (redirect !== undefined) return { redirect }
+    const page = catalogue.pageAt(path)
+    if (!page) return { page: catalogue.notFound }
+    return slash ? { redirect: path } : { page }
   }
 
   /** What a page depends on besides its address. */
   needs(page: Page): Needs {
     let needs = this.needed.get(page)
-    if (!needs) this.needed.set(page, (needs = needsOf(dependsOn(this.rules, page), this.compiled.readsVisitor)))
+    if (!needs) {
+      const readsVisitor = [...layoutsOn(this.rules, page)].some((l) => this.compiled.isPersonal(l))
+      this.needed.set(page, (needs = needsOf(dependsOn(this.rules, page), readsVisitor)))
+    }
     return needs
   }
 
   /** Draws a page for a request. `address` is where it was asked for; a shared page is kept ready there. */
-  draw(page: Page, address: string, request: Request, visitorName = ''): Ready {
+  draw(page: Page, address: string | null, request: Request, visitorName = ''): Ready {
     const { catalogue, formats } = this.content
     const outcome = resolve(this.rules, page, request)
     const drawn = this.compiled.draw(
@@ -156,12 +178,12 @@ export class Published {
     }
     const ready = readyOf(page.kind === 'not-found' ? 404 : 200, headers, Buffer.from(drawn.html))
     const shared = !needs.device && !needs.session && !needs.date && Object.keys(request.parameters).length === 0
-    if (shared && page.address === address) this.ready.set(address, ready)
+    if (shared && page.address === address) this.ready.set(encodeURI(address), ready)
     return ready
   }
 
   private optionsFor(page: Page, { role, parameters }: Request, name: string): SceneOptions {
-    const query = page.kind === 'search' ? (parameters.q ?? '').slice(0, 200) : ''
+    const query = page.kind === 'search' ? (parameters.q?.[0] ?? '').slice(0, 200) : ''
     const found = query ? searchEntries(this.content.catalogue, query) : []
     return { visitor: { role, name }, query, found, cards: this.compiled.cards }
   }

@@ -1,11 +1,18 @@
-import { type Design, frameName, namesFrom } from '../../core/frames'
+import { type Design, frameLabels, namesFrom } from '../../core/frames'
 import { canonical } from '../../core/formats'
 import { fail } from '../../core/problems'
 import type { Catalogue } from '../../core/site'
-import type { Change, ReleaseNote, ReleasesAnswer } from '../../shared/api/types'
+import type { BringBack, Change, ReleaseNote, ReleasesAnswer } from '../../shared/api/types'
+import type { Transaction } from 'kysely'
+import type { Jobs } from '../aside/work'
+import { readFrame, readHouse, writeFrame, writeHouse } from '../database/frames'
+import { setLayoutRemoved } from '../database/layouts'
 import type { Database } from '../database/open'
-import { insertRelease, readLatestRelease, readReleases } from '../database/releases'
+import { insertRelease, readLatestRelease, readRelease, readReleases } from '../database/releases'
+import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
+import { takeFrame, takeLayout } from './parcels'
+import { takeTurns } from './turns'
 
 const NOTHING: Pick<Design, 'layouts' | 'frames'> = { layouts: [], frames: [] }
 
@@ -30,10 +37,13 @@ function compare<T extends { id: string }>(
 export function changesBetween(before: Design | null, after: Design, catalogue: Catalogue): Change[] {
   const names = namesFrom(catalogue)
   const { layouts, frames } = before ?? NOTHING
+  const called = new Map([...layouts, ...after.layouts].map((l) => [l.id, l.name]))
+  const all = [...new Map([...frames, ...after.frames].map((f) => [f.id, f])).values()]
+  const labels = frameLabels(all, names, (id) => called.get(id) ?? id)
   const house = before && canonical(before.house) !== canonical(after.house)
   return [
     ...compare('layout', layouts, after.layouts, (l) => l.name),
-    ...compare('frame', frames, after.frames, (f) => frameName(f, names)),
+    ...compare('frame', frames, after.frames, (f) => labels.get(f.id)!),
     ...(house ? [{ what: 'house' as const, how: 'changed' as const, id: 'house', name: 'House style' }] : []),
   ]
 }
@@ -44,9 +54,10 @@ export class Releases {
     private readonly db: Database,
     private readonly draft: Draft,
     private readonly catalogue: () => Catalogue,
+    private readonly jobs: Pick<Jobs, 'rehearse'>,
   ) {}
 
-  async list(): Promise<ReleasesAnswer> {
+  async list(): Promise<Omit<ReleasesAnswer, 'faults'>> {
     const latest = await readLatestRelease(this.db)
     const waiting = changesBetween(latest?.design ?? null, await this.draft.design(), this.catalogue())
     return { waiting, releases: await readReleases(this.db), released: latest?.design ?? null }
@@ -56,14 +67,58 @@ export class Releases {
     return (await readLatestRelease(this.db))?.design ?? null
   }
 
-  /** Refuses when nothing has changed. The caller swaps the published design once this has answered. */
+  /**
+   * Freezes the draft. Refused when nothing has changed, and when a page of any kind cannot be drawn: that is tried
+   * before anything is stored. The caller swaps the published design once this has answered.
+   */
   async release(note: string, by: string): Promise<{ release: ReleaseNote; design: Design }> {
     const design = await this.draft.design()
+    const wrong = await this.jobs.rehearse({ design: JSON.stringify(design) })
+    if (wrong) fail(wrong.code, wrong.details)
     return this.db.transaction().execute(async (trx) => {
       const latest = await readLatestRelease(trx)
       const changes = changesBetween(latest?.design ?? null, design, this.catalogue())
       if (changes.length === 0) fail('nothing-to-release')
       return { release: await insertRelease(trx, design, changes, note.trim(), by), design }
     })
+  }
+
+  /**
+   * Puts the draft, or one layout or frame of it, back to what it was at a release. Layouts are changed by edits, so
+   * that each can be undone; what the release did not have goes to what is removed. Gives what changed in the draft.
+   */
+  async bringBack(number: number, what: BringBack, by: string): Promise<Change[]> {
+    const { design } = (await readRelease(this.db, number)) ?? fail('release-unknown', { number })
+    const before = await this.draft.design()
+    await this.db.transaction().execute(async (trx) => {
+      const turn = takeTurns()
+      for (const layout of design.layouts) {
+        await turn()
+        if (isMeant(what, 'layout', layout.id)) await takeLayout(trx, layout, by)
+      }
+      for (const frame of design.frames) if (isMeant(what, 'frame', frame.id)) await takeFrame(trx, frame, by)
+      if (what.kind === 'all') {
+        await writeHouse(trx, design.house, ((await readHouse(trx))?.revision ?? 0) + 1)
+        await removeOthers(trx, before, design, by)
+      } else if (!design[`${what.kind}s`].some((d) => d.id === what.id)) {
+        fail('release-lacks', { number, what: what.kind, id: what.id })
+      }
+    })
+    return changesBetween(before, await this.draft.design(), this.catalogue())
+  }
+}
+
+const isMeant = (what: BringBack, kind: 'layout' | 'frame', id: string): boolean =>
+  what.kind === 'all' || (what.kind === kind && what.id === id)
+
+/** What a release did not have waits under what was removed. */
+async function removeOthers(trx: Transaction<Tables>, before: Design, release: Design, by: string): Promise<void> {
+  const layouts = new Set(release.layouts.map((l) => l.id))
+  for (const { id } of before.layouts) if (!layouts.has(id)) await setLayoutRemoved(trx, id, true, by)
+  const frames = new Set(release.frames.map((f) => f.id))
+  for (const frame of before.frames) {
+    if (frames.has(frame.id)) continue
+    const { revision } = (await readFrame(trx, frame.id))!
+    await writeFrame(trx, { frame, revision: revision + 1, removed: true }, by)
   }
 }

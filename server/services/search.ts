@@ -25,6 +25,8 @@ function indexOf(catalogue: Catalogue): MiniSearch {
   return index
 }
 
+const MOST_WORDS = 12
+
 const moreOf = (entry: Entry): string =>
   Object.values(entry.fields)
     .filter((v) => typeof v === 'string')
@@ -32,7 +34,8 @@ const moreOf = (entry: Entry): string =>
 
 /** Published entries that hold all the words, best first. The index is made once for each state of the content. */
 export function searchEntries(catalogue: Catalogue, words: string, most = 48): Entry[] {
-  const query = words.trim().slice(0, 200)
+  // Every word is looked for in all its near spellings, so only so many are heard.
+  const query = words.trim().slice(0, 200).split(/\s+/).slice(0, MOST_WORDS).join(' ')
   if (!query) return []
   return indexOf(catalogue)
     .search(query)

@@ -1,13 +1,15 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import type { Request } from '../../core/frames'
+import { STUDIO_PARTS, readAddress, readParameters } from '../../core/site'
 import { deviceOf } from './device'
+import { takesGzip } from './encoding'
 import { log } from './log'
 import type { Installation } from './installation'
 import { pictureAt } from './pictures'
 import { type Needs, type Ready, SITE_HEADERS } from './published'
 
 /** Addresses that belong to the studio and its parts; all others are the published site's. */
-const STUDIO = /^\/(studio|api|_nuxt|_of|__nuxt|_vfs|_ipx)(\/|$|[?.])/
+const STUDIO = new RegExp(`^/(${STUDIO_PARTS.join('|')})(/|$|[?#.])`)
 
 export function isStudioAddress(url: string): boolean {
   return STUDIO.test(url)
@@ -19,7 +21,7 @@ function send(request: IncomingMessage, response: ServerResponse, ready: Ready):
     response.writeHead(304, { ...ready.headers, etag: ready.etag }).end()
     return
   }
-  const gzip = /\bgzip\b/.test(String(request.headers['accept-encoding'] ?? ''))
+  const gzip = takesGzip(request.headers['accept-encoding'])
   const body = gzip ? ready.gzip : ready.body
   response.writeHead(ready.status, {
     ...ready.headers,
@@ -40,20 +42,8 @@ function plain(response: ServerResponse, status: number, sentence: string, more:
     .end(sentence + '\n')
 }
 
-/** A path without escapes and without parameters, or null when it cannot be read. */
-function readPath(pathname: string): string | null {
-  try {
-    return decodeURIComponent(pathname).normalize('NFC')
-  } catch {
-    return null
-  }
-}
-
-/** Who is signed in to the site, told by whoever can read the session; null for a visitor. */
-export type WhoAsks = (
-  request: IncomingMessage,
-  response: ServerResponse,
-) => Promise<{ role: string; name: string } | null>
+/** Who is signed in to the site by the cookies of a request; null for a visitor. */
+export type WhoAsks = (cookies: string | undefined) => Promise<{ role: string; name: string } | null>
 
 interface Asked {
   request: Request
@@ -61,19 +51,13 @@ interface Asked {
 }
 
 /** Finds out about whoever asks only what the page depends on. */
-async function askedBy(
-  needs: Needs,
-  url: URL,
-  request: IncomingMessage,
-  response: ServerResponse,
-  who: WhoAsks,
-): Promise<Asked> {
-  const visitor = needs.session ? await who(request, response) : null
+async function askedBy(needs: Needs, query: string, request: IncomingMessage, who: WhoAsks): Promise<Asked> {
+  const visitor = needs.session ? await who(request.headers.cookie) : null
   const asked: Request = {
     role: visitor?.role ?? 'visitor',
     signedIn: visitor !== null,
     device: needs.device ? deviceOf(request.headers) : 'desktop',
-    parameters: Object.fromEntries([...url.searchParams].slice(0, 50)),
+    parameters: readParameters(query),
     at: Date.now(),
   }
   return { request: asked, name: visitor?.name ?? '' }
@@ -85,18 +69,16 @@ async function answerSlowly(
   response: ServerResponse,
   who: WhoAsks,
 ): Promise<void> {
-  const url = new URL(request.url ?? '/', 'http://site')
-  const path = readPath(url.pathname)
-  if (path === null) return plain(response, 400, 'This address cannot be read.')
-  if (path.startsWith('/pictures/')) {
-    const picture = await pictureAt(site.db, path).catch(() => null)
-    if (picture) return send(request, response, picture)
-  }
+  const address = readAddress(request.url ?? '/')
+  const picture = address.path === null ? null : await pictureAt(site.db, address.path)
+  if (picture) return send(request, response, picture)
   const { published } = site
-  const found = published.find(path)
-  if ('redirect' in found) return redirect(response, 308, encodeURI(found.redirect) + url.search)
-  const asked = await askedBy(published.needs(found.page), url, request, response, who)
-  send(request, response, published.draw(found.page, path, asked.request, asked.name))
+  const found = published.find(address)
+  if ('redirect' in found) {
+    return redirect(response, 308, encodeURI(found.redirect) + (address.query && `?${address.query}`))
+  }
+  const asked = await askedBy(published.needs(found.page), address.query, request, who)
+  send(request, response, published.draw(found.page, address.path, asked.request, asked.name))
 }
 
 /**

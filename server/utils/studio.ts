@@ -1,12 +1,10 @@
 import { type EventHandler, type H3Event, defineEventHandler, setResponseStatus } from 'h3'
-import { type Schema, ValidationError } from 'yup'
 import { type Problem, ProblemError, fail, problem } from '../../core/problems'
+import { refuse } from '../../core/shape'
+import { INPUTS, type InputName } from '../../shared/api/schemas'
 import type { ErrorAnswer, Role, User } from '../../shared/api/types'
-import { findUser } from '../database/users'
 import { type Installation, installation } from '../services/installation'
 import { log } from '../services/log'
-
-const MOST_BYTES = 1_000_000
 
 /** Roles that may do what a role may do; each includes those after it. */
 const LADDER: readonly Role[] = ['owner', 'designer', 'writer', 'member']
@@ -18,9 +16,7 @@ export function mayUse(user: User | null, role: Role): boolean {
 
 /** Whoever is signed in, as the database has them now; null when nobody is. */
 export async function currentUser(event: H3Event, site: Installation): Promise<User | null> {
-  const session = (await getUserSession(event)) as { user?: { id?: unknown } }
-  const id = session.user?.id
-  const user = typeof id === 'number' ? await findUser(site.db, id) : null
+  const user = await site.sessions.userOf(event.node.req.headers.cookie)
   return user && { id: user.id, name: user.name, mail: user.mail, role: user.role }
 }
 
@@ -30,41 +26,43 @@ async function requireRole(event: H3Event, site: Installation, role: Role): Prom
   return mayUse(user, role) ? user : fail('role-lacking', { role })
 }
 
-async function readBytes(event: H3Event): Promise<string> {
+const sizeName = (bytes: number): string => (bytes >= 1_000_000 ? `${bytes / 1_000_000} MB` : `${bytes / 1000} KB`)
+
+async function readText(event: H3Event, most: number): Promise<string> {
   const { req } = event.node
   const chunks: Buffer[] = []
   let size = Number(req.headers['content-length'] ?? 0)
-  if (size <= MOST_BYTES) {
+  if (size <= most) {
     size = 0
     for await (const chunk of req as AsyncIterable<Buffer>) {
       size += chunk.length
-      if (size > MOST_BYTES) break
+      if (size > most) break
       chunks.push(chunk)
     }
   }
-  if (size > MOST_BYTES) {
+  if (size > most) {
     // The rest is not read, so the connection cannot be used again.
     event.node.res.setHeader('connection', 'close')
-    fail('body-large', { most: '1 MB' })
+    fail('body-large', { most: sizeName(most) })
   }
   return Buffer.concat(chunks).toString('utf8')
 }
 
-/** The JSON sent, judged by a schema. Throws a problem when it is too large, unreadable or not as asked. */
-export async function readInput<T>(event: H3Event, schema: Schema<T>): Promise<T> {
-  let json: unknown
-  const text = await readBytes(event)
+function readJson(text: string): unknown {
   try {
-    json = JSON.parse(text)
-  } catch {
-    fail('body-unreadable')
-  }
-  try {
-    return schema.validateSync(json, { abortEarly: true }) as T
+    return JSON.parse(text)
   } catch (error) {
-    if (error instanceof ValidationError) return fail('input-wrong', { why: error.message.replace(/\.$/, '') })
+    if (error instanceof SyntaxError) return fail('body-unreadable')
     throw error
   }
+}
+
+/** The JSON sent, judged by the shape under its name. Throws a problem when it is too large, unreadable or not as asked. */
+export async function readInput<T>(event: H3Event, name: InputName): Promise<T> {
+  const { shape, most } = INPUTS[name]
+  const json = readJson(await readText(event, most))
+  const why = refuse(shape, json)
+  return why === null ? (json as T) : fail('input-wrong', { why: why.charAt(0).toUpperCase() + why.slice(1) })
 }
 
 /** Sets the status and words the body of a problem. */
@@ -98,6 +96,13 @@ export function openHandler<T>(work: (context: { event: H3Event; site: Installat
   return defineEventHandler((event) => run(event, (site) => work({ event, site })))
 }
 
+/** A part of the address, without escapes. One that cannot be read names nothing. */
 export function parameter(event: H3Event, name: string): string {
-  return decodeURIComponent(event.context.params?.[name] ?? '')
+  const part = event.context.params?.[name] ?? ''
+  try {
+    return decodeURIComponent(part)
+  } catch (error) {
+    if (error instanceof URIError) return fail('address-unknown', { address: event.path.slice(0, 200) })
+    throw error
+  }
 }

@@ -1,132 +1,120 @@
-import { type Schema, array, mixed, number, object, string } from 'yup'
-import type { Frame } from '../../core/frames'
-import type { Edit, Layout } from '../../core/layouts'
-import { LAYOUT_REGIONS } from '../../core/layouts'
-import type { Choice, Parcel } from '../../core/formats'
-import type { Entry, HomeChoice } from '../../core/site'
-import { refuseEdit } from './edits'
-import type {
-  EditsInput,
-  EntryInput,
-  FrameInput,
-  HomeInput,
-  ImportInput,
-  NewLayoutInput,
-  ReleaseInput,
-  SignInInput,
-} from './types'
+import { LAYOUT_REGIONS, MOST_EDITS_SENT, pendingEnvelope } from '../../core/layouts'
+import {
+  type Shape,
+  exact,
+  id,
+  isRecord,
+  judged,
+  key,
+  kinds,
+  list,
+  oneOf,
+  optional,
+  pattern,
+  record,
+  text,
+  whole,
+} from '../../core/shape'
+import { homeShape } from '../../core/site'
 
-/** What the server accepts. The core judges documents; these judge what surrounds them. */
+/**
+ * What the server accepts, at every way in that takes a body: each is exact. Documents inside (frames, entries,
+ * parcels) are judged by the core, which gives its own problems; these judge what surrounds them.
+ */
 
-/** Yup cannot express what the tests inside have made sure of. */
-const typed = <T>(schema: unknown) => schema as Schema<T>
+const revision = whole(0, 1e12, 'The revision is missing')
+const aDocument = (why: string) => judged((value) => (isRecord(value) ? null : why))
 
-const id = () =>
-  string()
-    .strict()
-    .matches(/^[\w-]{1,40}$/, 'An id is 1 to 40 letters, digits, hyphens or underscores')
-    .required('An id is missing')
-
-const name = () => string().strict().trim().min(1, 'Give it a name').max(120, 'A name has at most 120 characters')
-
-const revision = () => number().strict().integer().min(0).required('The revision is missing')
-
-export const signInSchema = typed<SignInInput>(
-  object({
-    mail: string().strict().max(200, 'This mail address is too long').required('Enter your mail address'),
-    password: string().strict().max(500, 'This password is too long').required('Enter your password'),
-  }),
-)
-
-export const newLayoutSchema = typed<NewLayoutInput>(
-  object({
-    id: id(),
-    name: name().required('Give it a name'),
-    region: mixed<Layout['region']>()
-      .oneOf([...LAYOUT_REGIONS], 'There is no such region')
-      .required('Choose a region'),
-    from: string()
-      .strict()
-      .matches(/^[\w-]{1,40}$/)
-      .notRequired(),
-  }),
-)
-
-const edit = mixed<Edit>().test('edit', (value, context) => {
-  const why = refuseEdit(value)
-  return why ? context.createError({ message: `An edit cannot be read: ${why}` }) : true
+export const signInSchema = exact({
+  mail: text(200, 'Enter your mail address').min(1, 'Enter your mail address'),
+  password: text(500, 'Enter your password').min(1, 'Enter your password'),
 })
 
-const pending = object({
-  id: id(),
-  edit: edit.required('An edit is missing'),
-  does: mixed().oneOf(['edit', 'undo', 'redo']).required('Say what the edit does'),
-  of: number().strict().integer().min(1).notRequired(),
+export const newPassword = text(500, 'A password has 12 to 500 characters').min(
+  12,
+  'A password has 12 to 500 characters',
+)
+export const passwordSchema = exact({ current: text(500, 'Enter the password you have now'), next: newPassword })
+
+export const endSessionsSchema = exact({
+  of: oneOf(['me', 'everybody'], 'Say whose sessions end: mine, or everybody’s'),
 })
 
-export const editsSchema = typed<EditsInput>(
-  object({
-    revision: revision(),
-    edits: array(pending.required()).min(1, 'There are no edits').max(500, 'Send at most 500 edits at once').required(),
-  }),
-)
+const layoutName = pattern(/\S/, 'Give it a name').max(120, 'A name has at most 120 characters')
 
-export const frameSchema = typed<FrameInput>(
-  object({
-    revision: revision(),
-    frame: mixed<Frame>()
-      .test('frame', 'A frame is missing', (value) => typeof value === 'object' && value !== null)
-      .required('A frame is missing'),
-  }),
-)
-
-export const entrySchema = typed<EntryInput>(
-  object({
-    revision: revision(),
-    entry: mixed<Entry>()
-      .test('entry', 'An entry is missing', (value) => typeof value === 'object' && value !== null)
-      .required('An entry is missing'),
-  }),
-)
-
-export const homeSchema = typed<HomeInput>(
-  object({
-    home: mixed<HomeChoice>()
-      .test('home', 'Home shows an entry or an archive', (value) => {
-        const choice = value as Partial<Record<'kind' | 'entry' | 'type', unknown>> | undefined
-        return (
-          (choice?.kind === 'entry' && typeof choice.entry === 'string') ||
-          (choice?.kind === 'archive' && typeof choice.type === 'string')
-        )
-      })
-      .required('Choose what home shows'),
-  }),
-)
-
-const choice = mixed<Choice>().test('choice', 'A choice is to keep, to drop, or to use something else', (value) => {
-  const c = value as { do?: unknown; id?: unknown } | undefined
-  return (
-    c?.do === 'keep' || c?.do === 'drop' || (c?.do === 'use' && typeof c.id === 'string' && /^[\w:-]{1,80}$/.test(c.id))
-  )
+export const newLayoutSchema = exact({
+  id: id('An id is 1 to 40 letters, digits, hyphens or underscores'),
+  name: layoutName,
+  region: oneOf(LAYOUT_REGIONS, 'There is no such region'),
+  from: optional(id()),
 })
 
-export const importSchema = typed<ImportInput>(
-  object({
-    parcel: mixed<Parcel>().required('A parcel is missing'),
-    choices: mixed<Record<string, Choice>>()
-      .default({})
-      .test(
-        'choices',
-        'The choices cannot be read',
-        (value) =>
-          typeof value === 'object' && value !== null && Object.values(value).every((c) => choice.isValidSync(c)),
-      ),
-    leaveOut: array(string().strict().max(100).required()).max(5000).default([]),
-  }),
+export const editsSchema = exact({
+  revision,
+  edits: list(pendingEnvelope, MOST_EDITS_SENT, `Send at most ${MOST_EDITS_SENT} edits at once`).min(
+    1,
+    'There are no edits',
+  ),
+})
+
+export const frameSchema = exact({ revision, frame: aDocument('A frame is missing') })
+
+export const entrySchema = exact({ revision, entry: aDocument('An entry is missing') })
+
+export const homeSchema = exact({ home: homeShape })
+
+const choice = kinds(
+  {
+    keep: exact({ do: oneOf(['keep']) }),
+    drop: exact({ do: oneOf(['drop']) }),
+    use: exact({ do: oneOf(['use']), id: key() }),
+  },
+  'do',
+  'choice',
 )
 
-export const releaseSchema = typed<ReleaseInput>(
-  object({
-    note: string().strict().max(500, 'A note has at most 500 characters').default(''),
-  }),
-)
+export const importSchema = exact({
+  parcel: aDocument('A parcel is missing'),
+  choices: optional(record(/^[a-z-]{1,20} [\w:-]{1,120}$/, choice, 5000)),
+  leaveOut: optional(list(text(100), 5000)),
+})
+
+export const releaseSchema = exact({ note: optional(text(500, 'A note has at most 500 characters')) })
+
+export const bringBackSchema = exact({
+  what: kinds(
+    {
+      all: exact({ kind: oneOf(['all']) }),
+      layout: exact({ kind: oneOf(['layout']), id: id() }),
+      frame: exact({ kind: oneOf(['frame']), id: id() }),
+    },
+    'kind',
+    'thing to bring back',
+  ),
+})
+
+interface Input {
+  shape: Shape
+  /** Bytes that may be sent. */
+  most: number
+}
+
+const SMALL = 16_000
+const LARGE = 1_000_000
+
+/** Every body that the server takes, by the name under which its way in asks for it. */
+export const INPUTS = {
+  signIn: { shape: signInSchema, most: SMALL },
+  password: { shape: passwordSchema, most: SMALL },
+  endSessions: { shape: endSessionsSchema, most: SMALL },
+  newLayout: { shape: newLayoutSchema, most: SMALL },
+  edits: { shape: editsSchema, most: LARGE },
+  frame: { shape: frameSchema, most: 64_000 },
+  entry: { shape: entrySchema, most: LARGE },
+  home: { shape: homeSchema, most: SMALL },
+  import: { shape: importSchema, most: LARGE },
+  release: { shape: releaseSchema, most: SMALL },
+  bringBack: { shape: bringBackSchema, most: SMALL },
+} as const satisfies Record<string, Input>
+
+export type InputName = keyof typeof INPUTS

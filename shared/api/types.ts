@@ -1,7 +1,9 @@
-import type { Design, Frame, Request, Shown } from '../../core/frames'
+import type { Design, Frame, Loss, NearMiss, Request, Rule, Say, Shown } from '../../core/frames'
+import type { Spoilt } from '../../core/documents'
 import type { Layout, LogRecord, Pending, Region } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
+import type { Fault } from '../../core/render'
 import type { Entry, HomeChoice, RichDoc, Site } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 
@@ -48,12 +50,22 @@ export interface DesignAnswer {
   frames: FrameState[]
   house: HouseStyle
   houseRevision: number
+  /** Documents of the design that are stored and cannot be read; they are left out. */
+  spoilt: Spoilt[]
+}
+
+/** What was removed and can be put back until the owner clears it. */
+export interface RemovedAnswer {
+  layouts: LayoutState[]
+  frames: FrameState[]
 }
 
 /** The site without the content of its entries; see `CONTENT_LATER`. */
 export interface SiteAnswer {
   site: Site
   version: number
+  /** Documents of the site that are stored and cannot be read; they are left out. */
+  spoilt: Spoilt[]
 }
 
 /** Stands for content that is there but was not sent; `GET /api/entries/ID/content` has it. */
@@ -114,6 +126,14 @@ export interface StaleAnswer {
   between: LogRecord[]
 }
 
+/** With status 409: the layout as it stands, where too much came between to tell it edit by edit. */
+export interface FarAnswer {
+  problem: Problem
+  state: LayoutAnswer
+  /** Which of the edits sent the layout has already. */
+  taken: string[]
+}
+
 export interface LayoutAnswer extends LayoutState {
   log: LogRecord[]
 }
@@ -151,34 +171,79 @@ export interface ReleasesAnswer {
   releases: ReleaseNote[]
   /** The design that visitors see; null before the first release. */
   released: Design | null
+  /** What of the released design was left out because it could not be drawn. */
+  faults: Fault[]
 }
 
 export interface ReleaseInput {
-  note: string
+  note?: string
 }
 
-/** Why a page shows what it shows, for programs and people: ids, and the same in words. */
+/** What of a release is brought back into the draft. */
+export type BringBack = { kind: 'all' } | { kind: 'layout' | 'frame'; id: string }
+
+export interface BringBackInput {
+  what: BringBack
+}
+
+export interface BringBackAnswer {
+  changes: Change[]
+}
+
+export interface PasswordInput {
+  current: string
+  next: string
+}
+
+export interface EndSessionsInput {
+  of: 'me' | 'everybody'
+}
+
+/** Why a page shows what it shows, for programs and people: ids and codes, and the same in words. */
 export interface WhyAnswer {
   page: { key: string; address: string; title: string }
   design: 'released' | 'draft'
   request: Request
   regions: Record<Region, WhyRegionAnswer>
-  near: { frame: string; name: string; why: string }[]
+  near: WhyNearAnswer[]
+}
+
+/** A frame that covers the page and is no candidate. `target` and `index` say which of its lines, counted from 0. */
+export interface WhyNearAnswer {
+  frame: string
+  name: string
+  code: NearMiss['kind']
+  target?: number
+  index?: number
+  why: string
+}
+
+/** A candidate for a region: what it said, and by which of its targets (null for a writer's choice) it ranks. */
+export interface WhyStanding {
+  frame: string
+  name: string
+  say: Say
+  target: number | null
+  narrowness: number
+  refinements: number
 }
 
 export interface WhyRegionAnswer {
   shown: Shown
   says: string
-  by: { frame: string; name: string } | null
-  losers: { frame: string; name: string; rule: string; why: string }[]
+  by: WhyStanding | null
+  /** Every candidate in rank order, with the rule by which it did not decide; null for the one that did. */
+  candidates: (WhyStanding & { rule: Rule | Loss['kind'] | null; why: string })[]
+  /** Those of them that had a say and lost. */
+  losers: (WhyStanding & { rule: Rule | Loss['kind']; why: string })[]
 }
 
 export interface ImportInput {
   parcel: Parcel
   /** What to do about each thing that does not fit, by its key; what is not named is kept. */
-  choices: Record<string, Choice>
+  choices?: Record<string, Choice>
   /** Keys of the items to leave out: `layout ID`, `frame ID`, `house house`. */
-  leaveOut: string[]
+  leaveOut?: string[]
 }
 
 export type ImportPlanAnswer = ImportPlan

@@ -1,10 +1,10 @@
 import { fail } from '../../../core/problems'
-import { frameSchema } from '../../../shared/api/schemas'
+import type { FrameInput } from '../../../shared/api/types'
 import { answerFrame } from '../../utils/frames'
 import { parameter, readInput, studioHandler } from '../../utils/studio'
 
 export default studioHandler('designer', async ({ event, site, user }) => {
-  const { frame, revision } = await readInput(event, frameSchema)
+  const { frame, revision } = await readInput<FrameInput>(event, 'frame')
   if (frame.id !== parameter(event, 'id')) fail('input-wrong', { why: 'The frame has another id than the address' })
   return answerFrame(event, await site.draft.putFrame(frame, revision, user.name), revision)
 })

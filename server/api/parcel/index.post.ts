@@ -1,10 +1,9 @@
-import { importSchema } from '../../../shared/api/schemas'
-import type { ImportPlanAnswer } from '../../../shared/api/types'
+import type { ImportInput, ImportPlanAnswer } from '../../../shared/api/types'
 import { log } from '../../services/log'
 import { readInput, studioHandler } from '../../utils/studio'
 
 export default studioHandler<ImportPlanAnswer>('designer', async ({ event, site, user }) => {
-  const taken = await site.parcels.import(await readInput(event, importSchema), user.name)
+  const taken = await site.parcels.import(await readInput<ImportInput>(event, 'import'), user.name)
   log('info', 'parcel-imported', { things: taken.items.length, user: user.id })
   return taken
 })

@@ -1,10 +1,9 @@
-import { releaseSchema } from '../../../shared/api/schemas'
-import type { ReleaseNote } from '../../../shared/api/types'
+import type { ReleaseInput, ReleaseNote } from '../../../shared/api/types'
 import { log } from '../../services/log'
 import { readInput, studioHandler } from '../../utils/studio'
 
 export default studioHandler<ReleaseNote>('designer', async ({ event, site, user }) => {
-  const { note } = await readInput(event, releaseSchema)
+  const { note = '' } = await readInput<ReleaseInput>(event, 'release')
   const { release, design } = await site.releases.release(note, user.name)
   site.published.swap(design)
   log('info', 'released', { number: release.number, changes: release.changes.length, user: user.id })

@@ -1,12 +1,11 @@
 import { setResponseStatus } from 'h3'
 import { fail, problem } from '../../../../core/problems'
-import { entrySchema } from '../../../../shared/api/schemas'
-import type { EntryAnswer, StaleEntryAnswer } from '../../../../shared/api/types'
+import type { EntryAnswer, EntryInput, StaleEntryAnswer } from '../../../../shared/api/types'
 import { contentChanged } from '../../../services/installation'
 import { parameter, readInput, studioHandler } from '../../../utils/studio'
 
 export default studioHandler<EntryAnswer | StaleEntryAnswer>('writer', async ({ event, site }) => {
-  const { entry, revision } = await readInput(event, entrySchema)
+  const { entry, revision } = await readInput<EntryInput>(event, 'entry')
   if (entry.id !== parameter(event, 'id')) fail('input-wrong', { why: 'The entry has another id than the address' })
   const result = await site.entries.put(entry, revision)
   if ('stale' in result) {

@@ -1,0 +1,37 @@
+import type { Transaction } from 'kysely'
+import type { Database } from './open'
+import type { Tables } from './schema'
+import { type StoredUser, findUser } from './users'
+
+type Db = Database | Transaction<Tables>
+
+export async function insertSession(db: Db, tokenHash: string, user: number, at: number): Promise<void> {
+  await db.insertInto('sessions').values({ token_hash: tokenHash, user, begun_at: at }).execute()
+}
+
+/** Whoever a session that began after a moment belongs to; null when there is none such. */
+export async function readSession(db: Database, tokenHash: string, after: number): Promise<StoredUser | null> {
+  const row = await db
+    .selectFrom('sessions')
+    .select('user')
+    .where('token_hash', '=', tokenHash)
+    .where('begun_at', '>', after)
+    .executeTakeFirst()
+  return row ? findUser(db, row.user) : null
+}
+
+export async function deleteSession(db: Db, tokenHash: string): Promise<void> {
+  await db.deleteFrom('sessions').where('token_hash', '=', tokenHash).execute()
+}
+
+/** Ends all sessions, or those of one user; one of them may stay. */
+export async function deleteSessions(db: Db, user?: number, but?: string): Promise<void> {
+  let query = db.deleteFrom('sessions')
+  if (user !== undefined) query = query.where('user', '=', user)
+  if (but !== undefined) query = query.where('token_hash', '!=', but)
+  await query.execute()
+}
+
+export async function deleteSessionsBefore(db: Db, at: number): Promise<void> {
+  await db.deleteFrom('sessions').where('begun_at', '<=', at).execute()
+}

@@ -1,0 +1,58 @@
+import {
+  type ImportItem,
+  type ImportPlan,
+  type Parcel,
+  adaptFrame,
+  adaptLayout,
+  checkParcel,
+  planImport,
+} from '../../core/formats'
+import { type Design, type Frame, checkFrame, frameName, namesFrom } from '../../core/frames'
+import { type Layout, checkLayout } from '../../core/layouts'
+import { type Problem, fail } from '../../core/problems'
+import type { Catalogue } from '../../core/site'
+import type { HouseStyle } from '../../core/styles'
+import type { ImportInput } from '../../shared/api/types'
+
+/** What a parcel brings, adapted to this site and judged; and what was left of its plan. */
+export interface ImportParts {
+  plan: ImportPlan
+  layouts: Layout[]
+  frames: Frame[]
+  house: HouseStyle | null
+}
+
+const keyOf = (item: Pick<ImportItem, 'what' | 'id'>): string => `${item.what} ${item.id}`
+
+/** What importing a parcel would do; nothing is changed. Throws the first reason for which it cannot be read. */
+export function planParcel(parcel: Parcel, design: Design, catalogue: Catalogue): ImportPlan {
+  const [wrong] = checkParcel(parcel)
+  if (wrong) fail(wrong.code, wrong.details)
+  const names = namesFrom(catalogue)
+  return planImport(parcel, design, catalogue, (f) => frameName(f, names))
+}
+
+function sound<T>(document: T, check: (document: T) => Problem[]): T {
+  const [wrong] = check(document)
+  if (wrong) fail(wrong.code, wrong.details)
+  return document
+}
+
+/** Makes what a parcel brings ready to be written. What is stored is judged as it will stand, not as it came. */
+export function prepareImport(input: ImportInput, design: Design, catalogue: Catalogue): ImportParts {
+  const { parcel, choices = {}, leaveOut = [] } = input
+  const plan = planParcel(parcel, design, catalogue)
+  const left = new Set(leaveOut)
+  const items = plan.items.filter((i) => i.state !== 'same' && !left.has(keyOf(i)))
+  const taken = new Set(items.map(keyOf))
+  return {
+    plan: { ...plan, items },
+    layouts: parcel.layouts
+      .filter((l) => taken.has(`layout ${l.id}`))
+      .map((l) => sound(adaptLayout(l, choices), checkLayout)),
+    frames: parcel.frames
+      .filter((f) => taken.has(`frame ${f.id}`))
+      .map((f) => sound(adaptFrame(f, choices), checkFrame)),
+    house: taken.has('house house') ? parcel.house : null,
+  }
+}

@@ -1,0 +1,57 @@
+import { DOCUMENTS } from '../../core/documents'
+import { CompiledRules, type Design, type Request, resolve, rulesOf } from '../../core/frames'
+import { REGIONS } from '../../core/layouts'
+import { type Problem, problem } from '../../core/problems'
+import { CompiledDesign, sceneOf } from '../../core/render'
+import type { Page } from '../../core/site'
+import type { Content } from './content'
+
+const VISITOR: Request = { role: 'visitor', signedIn: false, device: 'desktop', parameters: {}, at: 0 }
+/** Pages of one kind that show the same layouts are drawn this often: the first ones, and so the awkward ones too. */
+const OF_EACH = 3
+const MOST_PAGES = 600
+
+function refuseDesign(design: Design): Problem | null {
+  const all = [
+    ...design.layouts.map((l) => [`the layout ${l.name || l.id}`, DOCUMENTS.layout(l)] as const),
+    ...design.frames.map((f) => [`the frame ${f.id}`, DOCUMENTS.frame(f)] as const),
+    ['the house style', DOCUMENTS.house(design.house)] as const,
+  ]
+  const wrong = all.find(([, why]) => why !== null)
+  return wrong ? problem('undrawable', { page: wrong[0], why: wrong[1]! }) : null
+}
+
+const reason = (error: unknown): string => (error instanceof Error ? error.message : String(error))
+
+/**
+ * Draws pages of every kind, each with every set of layouts that it shows, as they will be drawn for visitors.
+ * Gives the reason why the design cannot be released: a document in it that is none, or a page that cannot be drawn.
+ */
+export function rehearse(
+  design: Design,
+  { catalogue, formats }: Pick<Content, 'catalogue' | 'formats'>,
+): Problem | null {
+  const refused = refuseDesign(design)
+  if (refused) return refused
+  let at: Page | null = null
+  try {
+    const compiled = new CompiledDesign(design, { strict: true })
+    const rules = new CompiledRules(rulesOf(design), catalogue)
+    const drawn = new Map<string, number>()
+    let count = 0
+    for (const page of catalogue.pages) {
+      const request = { ...VISITOR, at: Date.now() }
+      const outcome = resolve(rules, page, request)
+      const key = [page.kind, page.type, ...REGIONS.map((r) => JSON.stringify(outcome.regions[r].shown))].join(' ')
+      const times = drawn.get(key) ?? 0
+      if (times >= OF_EACH || count >= MOST_PAGES) continue
+      drawn.set(key, times + 1)
+      count++
+      at = page
+      compiled.draw(sceneOf(catalogue, formats, page, { cards: compiled.cards }), outcome)
+    }
+    return null
+  } catch (error) {
+    return problem('undrawable', { page: at ? `the page “${at.title}”` : 'the design', why: reason(error) })
+  }
+}
