@@ -6,6 +6,7 @@ import {
   emptyRow,
   find,
   insertElement,
+  nodeShape,
   placeAfter,
   removeNode,
   step,
@@ -13,6 +14,7 @@ import {
   widen,
   withNewIds,
 } from '#core/layouts'
+import { refuse } from '#core/shape'
 import type { Id } from '#core/site'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
@@ -94,7 +96,10 @@ export function useBenchActions() {
   function paste(): void {
     const text = localStorage.getItem(CLIPBOARD)
     if (!text || !bench.layout) return
-    const copied = withNewIds(JSON.parse(text) as TreeNode, newId)
+    const node: unknown = JSON.parse(text)
+    const why = refuse(nodeShape, node)
+    if (why !== null) return notices.fail(new Error(`What was copied cannot be put here: ${why}.`))
+    const copied = withNewIds(node as TreeNode, newId)
     if (copied.kind === 'element') {
       if (bench.apply(insertElement(bench.layout, bench.selected, copied, newId))) bench.selected = copied.id
       return

@@ -26,7 +26,7 @@ export function useDrawing() {
     const { catalogue, formats } = site
     if (!catalogue || site.contentArrived < 0) return ''
     void site.needContent(page.entry).catch(() => {})
-    const compiled = new CompiledDesign(design, alone ? undefined : inHand?.layout)
+    const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout })
     const outcome = resolveInTurn(rules, catalogue, page, request)
     if (inHand) {
       if (alone) for (const other of REGIONS) outcome.regions[other] = { shown: { kind: 'empty' }, by: null }

@@ -1,6 +1,6 @@
 import type { Finding, FindingKind } from '#core/checks'
+import type { DocumentKind } from '#core/documents'
 import { elementSpec } from '#core/elements'
-import { frameName } from '#core/frames'
 import { find } from '#core/layouts'
 import { type Id, fieldLabel } from '#core/site'
 import { useDesign } from '~/stores/design'
@@ -22,12 +22,15 @@ export interface FindingRow extends FindingWords {
 type MissingField = Extract<Finding, { kind: 'missing-field' }>
 
 export const FINDING_TITLES: Record<FindingKind, string> = {
+  spoilt: 'Stored things that cannot be read',
+  undrawn: 'Things that could not be drawn',
   dangling: 'Names something that is gone',
   tie: 'Nothing decides between two frames',
   dead: 'Frames that decide nothing',
   'content-never-shown': 'Content that is never shown',
   'missing-field': 'Fields that a page type does not have',
   'no-title': 'Pages without a title, or with several',
+  contrast: 'Words that are hard to read',
   'plain-body': 'Pages in their plain body',
   unreached: 'Layouts that show nowhere',
 }
@@ -46,6 +49,21 @@ const WHAT = {
   frame: 'frame',
 }
 
+const DOCUMENT_NAMES: Record<DocumentKind, string> = {
+  settings: 'settings',
+  type: 'page type',
+  taxonomy: 'taxonomy',
+  term: 'term',
+  person: 'person',
+  picture: 'picture',
+  menu: 'menu',
+  entry: 'entry',
+  house: 'house style',
+  layout: 'layout',
+  edit: 'edit',
+  frame: 'frame',
+}
+
 /** Findings as sentences: what is the case, and what to do. */
 export function useFindingWords() {
   const design = useDesign()
@@ -53,8 +71,7 @@ export function useFindingWords() {
   const site = useSite()
 
   const frame = (id: Id): string => {
-    const state = design.frameById.get(id)
-    return state && map.names ? `“${frameName(state.frame, map.names)}”` : 'a frame that is gone'
+    return design.frameById.has(id) ? `“${map.labelOf(id)}”` : 'a frame that is gone'
   }
   const layout = (id: Id): string => `“${design.layoutName(id)}”`
   const page = (key: string): string => site.catalogue?.page(key)?.title ?? key
@@ -143,6 +160,27 @@ export function useFindingWords() {
                 says: `${owner(f)} names a ${WHAT[f.what]} that no longer exists.`,
                 todo: 'Choose another, or take it away.',
               }
+      case 'contrast': {
+        const what = f.what === 'link' ? 'Links' : 'Words'
+        const step = f.step === 'wide' ? '' : ` on ${f.step} screens`
+        return {
+          says: `${what} of ${element(f.layout, f.node)} in ${layout(f.layout)} have a contrast of ${f.ratio} to 1${step}; less than 4.5 is hard to read.`,
+          todo:
+            f.what === 'link'
+              ? 'Give it, or the row around it, a link colour that stands out from what lies behind.'
+              : 'Choose another colour for the words, or for what lies behind them.',
+        }
+      }
+      case 'spoilt':
+        return {
+          says: `What is stored of the ${DOCUMENT_NAMES[f.what]} “${f.id}” cannot be read, so it is left out: ${f.why}.`,
+          todo: 'Put back a backup of the database, or make it anew. Nothing was taken away from what is stored.',
+        }
+      case 'undrawn':
+        return {
+          says: `${f.node ? element(f.layout, f.node) : 'Something'} in ${layout(f.layout)}, as it is released, could not be drawn and was left out: ${f.why}.`,
+          todo: 'Change it or take it away, and release again. The log of the server has the details.',
+        }
       case 'plain-body':
         return {
           says: `${f.pages.length} ${f.pages.length === 1 ? 'page has' : 'pages have'} no body layout: ${pages(f.pages)}.`,

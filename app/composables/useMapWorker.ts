@@ -1,5 +1,5 @@
 import type { Finding } from '#core/checks'
-import type { Design, Frame, OutcomeTable, Request, Rules } from '#core/frames'
+import type { Design, Frame, OutcomeTable, Request, Rivals, Rules } from '#core/frames'
 import MapWorker from '~/workers/map.worker?worker'
 import type { FromMap, ToMap } from '~/workers/map.worker'
 
@@ -54,6 +54,18 @@ export async function tabulateAside(site: string, rules: Rules, request: Request
 export async function checkAside(site: string, design: Design, request: Request): Promise<Finding[]> {
   const answer = await ask(site, (call) => ({ kind: 'check', call, design: plain(design), request: plain(request) }))
   return (answer as Extract<FromMap, { findings: Finding[] }>).findings
+}
+
+/** How a frame stands to the others, worked out off the main thread. */
+export async function rivalsAside(site: string, rules: Rules, frame: string): Promise<Rivals> {
+  const answer = await ask(site, (call) => ({
+    kind: 'rivals',
+    call,
+    frames: plain([...rules.frames]),
+    layoutRegions: [...rules.layoutRegions],
+    frame,
+  }))
+  return (answer as Extract<FromMap, { rivals: Rivals }>).rivals
 }
 
 /** How many pages conditions cover, whoever looks, counted off the main thread. */

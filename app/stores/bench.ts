@@ -3,28 +3,37 @@ import { computed, ref, shallowRef } from 'vue'
 import { nanoid } from 'nanoid'
 import {
   type Edit,
+  EditSession,
   type Layout,
   type LogRecord,
   type Pending,
   type Step,
-  applyEdit,
+  type Unkept,
   describeEdit,
   find,
   historyOf,
-  rebase,
+  pendingShape,
+  sameTarget,
 } from '#core/layouts'
 import { type Problem, problem } from '#core/problems'
+import { list, refuse } from '#core/shape'
 import type { Id } from '#core/site'
-import type { EditsAnswer, LayoutAnswer, StaleAnswer } from '#shared/api/types'
+import type { EditsAnswer, FarAnswer, LayoutAnswer, StaleAnswer } from '#shared/api/types'
 import { useDesign } from './design'
 import { useNotices } from './notices'
 import { useSession } from './session'
 
-export type SaveState = 'saved' | 'saving' | 'waiting'
+/** `waiting` sends again by itself; `stopped` waits for somebody to do what its reason says. */
+export type SaveState = 'saved' | 'saving' | 'waiting' | 'stopped'
 
 const RETRY = 3000
 const SEND_TOGETHER = 120
-const storeKey = (id: Id) => `outer-frame:unsent:${id}`
+/** Edits of the same thing closer together than this, in milliseconds, are one step of undo. */
+const ONE_GO = 1500
+const unsentShape = list(pendingShape, 10_000)
+
+/** Refusals that are about the edits sent, and not about who sends them or where they go. */
+const ABOUT_EDITS = new Set([400, 409, 413, 422])
 
 /**
  * The layout on the bench: the document, the edits made to it, and what of them the server has. Every edit is
@@ -35,109 +44,82 @@ export const useBench = defineStore('bench', () => {
   const notices = useNotices()
   const session = useSession()
   const layout = shallowRef<Layout | null>(null)
+  const records = shallowRef<readonly LogRecord[]>([])
   const selected = ref<Id | null>(null)
   const step = ref<Step>('wide')
   const saving = ref<SaveState>('saved')
-  /** Edits that could not be kept because of what another window did; shown with the reason. */
-  const aside = ref<{ edit: Edit; problem: Problem }[]>([])
+  /** Why nothing is sent at the moment, in a sentence. */
+  const stopped = ref('')
+  /** Edits that could not be kept, with the reason. */
+  const aside = shallowRef<readonly Unkept[]>([])
 
-  let base: Layout | null = null
-  let revision = 0
-  const records = shallowRef<LogRecord[]>([])
-  const pending = shallowRef<Pending[]>([])
-  let sending = false
+  let editing: EditSession | null = null
+  let kept = useKept<Pending[]>('unsent')
+  let lastAt = Number.NEGATIVE_INFINITY
+  let sending: Promise<void> | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
 
   const history = computed(() => historyOf(records.value))
-  const undoable = computed(() => (layout.value ? label(history.value.undo.at(-1)?.label) : null))
-  const redoable = computed(() => (layout.value ? label(history.value.redo.at(-1)?.label) : null))
   const label = (edit: Edit | undefined) => (edit && layout.value ? describeEdit(edit, layout.value) : null)
+  const undoable = computed(() => label(history.value.undo.at(-1)?.label))
+  const redoable = computed(() => label(history.value.redo.at(-1)?.label))
 
-  function setLayout(next: Layout): void {
-    layout.value = next
-    if (selected.value && selected.value !== next.id && !find(next, selected.value)) selected.value = null
-    design.noteLayout({ layout: next, revision })
+  /** Takes over what the session has come to, and keeps in this browser what the server does not have. */
+  function sync(): void {
+    if (!editing) return
+    layout.value = editing.layout
+    records.value = editing.records
+    aside.value = editing.unkept
+    if (selected.value && selected.value !== editing.layout.id && !find(editing.layout, selected.value))
+      selected.value = null
+    design.noteLayout({ layout: editing.layout, revision: editing.revision })
+    void kept.keep(editing.pending.length > 0 ? [...editing.pending] : null)
   }
 
-  function keepUnsent(): void {
-    if (!layout.value) return
-    const key = storeKey(layout.value.id)
-    if (pending.value.length === 0) localStorage.removeItem(key)
-    else localStorage.setItem(key, JSON.stringify(pending.value))
-  }
-
-  function takeUnsent(id: Id): Pending[] {
-    try {
-      return JSON.parse(localStorage.getItem(storeKey(id)) ?? '[]') as Pending[]
-    } catch {
-      return []
-    }
-  }
-
-  /** Makes the log of what is pending anew, after the base has changed; undo refers to edits by revision. */
-  function recount(log: LogRecord[], mine: readonly Pending[]): void {
-    const moved = new Map<number, number>()
-    const old = new Map(records.value.map((r) => [r.id, r.revision]))
-    let current = base!
-    const made: LogRecord[] = []
-    for (const p of mine) {
-      const result = applyEdit(current, p.edit)
-      if (!result.ok) continue
-      const now = revision + made.length + 1
-      if (old.has(p.id)) moved.set(old.get(p.id)!, now)
-      const of = p.of !== undefined ? (moved.get(p.of) ?? p.of) : undefined
-      made.push({ ...p, ...(of !== undefined && { of }), inverse: result.inverse, revision: now, at: Date.now() })
-      current = result.layout
-    }
-    pending.value = made.map(({ id, edit, does, of }) => ({ id, edit, does, ...(of !== undefined && { of }) }))
-    records.value = [...log, ...made]
-    setLayout(current)
+  /** What was left unsent here; what cannot be read is left where it is and told. */
+  async function takeUnsent(): Promise<Pending[]> {
+    const left = await kept.take()
+    const why = left === null ? null : refuse(unsentShape, left)
+    if (why) notices.fail(new Error(`Edits that were kept in this browser cannot be read: ${why}. They were not sent.`))
+    return left === null || why ? [] : left
   }
 
   async function open(id: Id): Promise<void> {
+    await sending
     const answer = await useApi<LayoutAnswer>('GET', `/layouts/${id}`)
-    base = answer.layout
-    revision = answer.revision
-    records.value = answer.log
-    aside.value = []
+    kept = useKept<Pending[]>(`unsent.${id}`)
+    const unsent = await takeUnsent()
     selected.value = null
-    const known = new Set(answer.log.map((r) => r.id))
-    layout.value = answer.layout
-    resume(
-      answer.log,
-      takeUnsent(id).filter((p) => !known.has(p.id)),
-    )
+    stopped.value = ''
+    saving.value = 'saved'
+    lastAt = Number.NEGATIVE_INFINITY
+    editing = new EditSession(answer, unsent)
+    sync()
+    if (editing.pending.length > 0) schedule(0)
   }
 
-  /** Puts pending edits onto the base; those that no longer apply are set aside with the reason. */
-  function resume(log: LogRecord[], mine: readonly Pending[]): void {
-    const result = rebase(base!, [], mine)
-    aside.value = [...aside.value, ...result.aside.map(({ pending: p, problem }) => ({ edit: p.edit, problem }))]
-    recount(log, result.pending)
-    keepUnsent()
-    if (result.pending.length > 0) schedule(0)
+  /** The run that an edit made now goes on with: edits of one thing in one go, told by this window's own clock. */
+  function runOf(id: Id, edit: Edit): Id {
+    const now = performance.now()
+    const last = editing!.records.at(-1)
+    const goesOn = now - lastAt < ONE_GO && last?.does === 'edit' && sameTarget(last.edit, edit)
+    lastAt = now
+    return goesOn ? (last.run ?? last.id) : id
   }
 
   /** Applies an edit here and sends it. Gives false, and says why, when it is refused. */
   function apply(edit: Edit | null, does: Pending['does'] = 'edit', of?: number): boolean {
-    if (!edit || !layout.value) return false
-    if (!session.mayDesign) {
-      notices.fail(new Error(problem('role-lacking', { role: 'designer' }).sentence))
+    if (!edit || !editing) return false
+    const id = nanoid(12)
+    const made: Pending = { id, edit, does, ...(of === undefined ? { run: runOf(id, edit) } : { of }) }
+    const refused = session.mayDesign ? editing.apply(made, Date.now()) : problem('role-lacking', { role: 'designer' })
+    if (refused) {
+      notices.fail(new Error(refused.sentence))
       return false
     }
-    const result = applyEdit(layout.value, edit)
-    if (!result.ok) {
-      notices.fail(new Error(result.problem.sentence))
-      return false
-    }
-    if (result.layout === layout.value) return true
-    const made: Pending = { id: nanoid(12), edit, does, ...(of !== undefined && { of }) }
-    const record = { ...made, inverse: result.inverse, revision: revision + pending.value.length + 1, at: Date.now() }
-    pending.value = [...pending.value, made]
-    records.value = [...records.value, record]
-    setLayout(result.layout)
-    keepUnsent()
-    schedule(SEND_TOGETHER)
+    if (editing.layout === layout.value) return true
+    sync()
+    if (saving.value !== 'waiting' && saving.value !== 'stopped') schedule(SEND_TOGETHER)
     return true
   }
 
@@ -151,81 +133,95 @@ export const useBench = defineStore('bench', () => {
   }
 
   function schedule(delay: number): void {
-    saving.value = saving.value === 'waiting' ? 'waiting' : 'saving'
+    saving.value = 'saving'
     clearTimeout(timer)
-    timer = setTimeout(() => void send(), delay)
+    timer = setTimeout(send, delay)
   }
 
-  async function send(): Promise<void> {
-    if (sending || pending.value.length === 0 || !layout.value) return
-    sending = true
-    const { id } = layout.value
-    const batch = pending.value.slice(0, 200)
-    try {
-      const answer = await useApi<EditsAnswer>('POST', `/layouts/${id}/edits`, { revision, edits: batch })
-      if (layout.value?.id === id) taken(answer)
-    } catch (error) {
-      if (layout.value?.id === id) refused(error, batch)
-    } finally {
-      sending = false
-    }
-    if (pending.value.length > 0 && saving.value !== 'waiting') await send()
+  /** Sends all there is, one piece after the other, until it is with the server or the reason is told why not. */
+  function send(): void {
+    sending ??= sendAll(editing!).finally(() => (sending = null))
   }
 
-  function taken(answer: EditsAnswer): void {
-    for (const { edit } of answer.records) {
-      const result = applyEdit(base!, edit)
-      if (result.ok) base = result.layout
+  async function sendAll(mine: EditSession): Promise<void> {
+    for (let piece = mine.nextPiece(); piece; piece = mine.nextPiece()) {
+      try {
+        const answer = await useApi<EditsAnswer>('POST', `/layouts/${mine.layout.id}/edits`, piece)
+        mine.taken(answer.revision, answer.records)
+      } catch (error) {
+        if (!takeRefusal(mine, error, piece.edits)) return
+      }
+      if (mine === editing) sync()
     }
-    revision = answer.revision
-    const done = new Set(answer.records.map((r) => r.id))
-    pending.value = pending.value.filter((p) => !done.has(p.id))
-    records.value = records.value.map((r) => answer.records.find((a) => a.id === r.id) ?? r)
-    keepUnsent()
-    design.noteLayout({ layout: layout.value!, revision })
-    saving.value = pending.value.length > 0 ? 'saving' : 'saved'
-    if (saving.value === 'saved') void design.loadReleases().catch(() => {})
+    if (mine !== editing) return
+    saving.value = 'saved'
+    stopped.value = ''
+    void design.loadReleases().catch(() => {})
   }
 
-  function refused(error: unknown, batch: readonly Pending[]): void {
-    const refusal = error as Refusal
-    const status = refusal.problem?.status ?? 0
-    if (refusal.problem?.code === 'stale-revision') {
-      const { between, revision: now } = refusal.body as StaleAnswer
-      const before = rebase(base!, between, [])
-      base = before.layout
-      revision = now
-      const known = new Set(between.map((b) => b.id))
-      const log = [...records.value.filter((r) => !pending.value.some((p) => p.id === r.id)), ...between]
-      const mine = new Set(pending.value.map((p) => p.id))
-      if (between.some((b) => !mine.has(b.id)))
-        notices.say('This layout was changed in another window. Both changes are kept.')
-      resume(
-        log,
-        pending.value.filter((p) => !known.has(p.id)),
-      )
-    } else if (status >= 400 && status < 500 && status !== 401 && status !== 429) {
-      // The server knows a reason the bench did not: what was sent is set aside, the rest goes on.
-      aside.value = [...aside.value, ...batch.map((p) => ({ edit: p.edit, problem: refusal.problem }))]
-      const sent = new Set(batch.map((p) => p.id))
-      resume(
-        records.value.filter((r) => r.revision <= revision),
-        pending.value.filter((p) => !sent.has(p.id)),
-      )
-    } else {
-      saving.value = 'waiting'
-      setTimeout(() => {
-        if (saving.value !== 'waiting') return
-        saving.value = 'saving'
-        void send()
-      }, RETRY)
+  /** Takes a refusal over; gives whether sending goes on. */
+  function takeRefusal(mine: EditSession, error: unknown, sent: Pending[]): boolean {
+    const { problem: why, body } = error as Refusal
+    if (why.code === 'stale-revision') {
+      const answer = body as StaleAnswer | FarAnswer
+      const others =
+        'state' in answer
+          ? (mine.begunAnew(answer.state, answer.taken), true)
+          : mine.overtaken(answer.revision, answer.between)
+      if (others) notices.say('This layout was changed in another window meanwhile.')
+      return true
     }
+    if (ABOUT_EDITS.has(why.status)) {
+      mine.refused(why, sent)
+      return true
+    }
+    if (mine === editing) wait(why)
+    return false
+  }
+
+  /** The server is away or busy: it is asked again by itself. Else somebody must do what the reason says. */
+  function wait(why: Problem): void {
+    const passes = why.status === 0 || why.status === 429 || why.status >= 500
+    saving.value = passes ? 'waiting' : 'stopped'
+    stopped.value = why.sentence
+    clearTimeout(timer)
+    // Whoever signs in again in another window need not say so here.
+    const soon = passes || why.status === 401
+    timer = setTimeout(() => saving.value !== 'saved' && send(), soon ? RETRY : 10 * RETRY)
+  }
+
+  /** Sends at once, whatever it waited for. */
+  function tryAgain(): void {
+    saving.value = 'saving'
+    clearTimeout(timer)
+    send()
+  }
+
+  function understood(): void {
+    if (editing) editing.unkept = []
+    aside.value = []
   }
 
   function close(): void {
-    void send()
+    if (editing && editing.pending.length > 0) send()
     selected.value = null
   }
 
-  return { layout, selected, step, saving, aside, undoable, redoable, open, close, apply, undo, redo }
+  return {
+    layout,
+    selected,
+    step,
+    saving,
+    stopped,
+    aside,
+    undoable,
+    redoable,
+    open,
+    close,
+    apply,
+    undo,
+    redo,
+    tryAgain,
+    understood,
+  }
 })

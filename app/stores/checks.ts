@@ -31,17 +31,26 @@ export const useChecks = defineStore('checks', () => {
   const site = useSite()
   const design = useDesign()
   const map = useMap()
-  const findings = shallowRef<Finding[] | null>(null)
+  const drawn = shallowRef<Finding[] | null>(null)
+  /** What the server could not read or draw stands with what the design itself is found to lack. */
+  const findings = computed<Finding[] | null>(
+    () =>
+      drawn.value && [
+        ...[...site.spoilt, ...design.spoilt].map((s): Finding => ({ kind: 'spoilt', ...s })),
+        ...design.faults.map(({ layout, node, why }): Finding => ({ kind: 'undrawn', layout, node, why })),
+        ...drawn.value,
+      ],
+  )
   let timer: ReturnType<typeof setTimeout> | undefined
 
   watch(
     [() => site.text, () => design.design, () => map.request],
-    ([content, drawn]) => {
+    ([content, asked]) => {
       clearTimeout(timer)
       if (!content || !design.loaded) return
       timer = setTimeout(async () => {
-        const found = await checkAside(content, drawn, map.request)
-        if (drawn === design.design) findings.value = found
+        const found = await checkAside(content, asked, map.request)
+        if (asked === design.design) drawn.value = found
       }, PAUSE)
     },
     { immediate: true },

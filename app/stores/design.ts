@@ -5,13 +5,18 @@ import type { Layout } from '#core/layouts'
 import type { Id } from '#core/site'
 import { type HouseStyle, PLAIN_HOUSE } from '#core/styles'
 import { nanoid } from 'nanoid'
+import type { Spoilt } from '#core/documents'
+import type { Fault } from '#core/render'
 import type {
+  BringBack,
+  BringBackAnswer,
   Change,
   DesignAnswer,
   FrameState,
   LayoutState,
   ReleaseNote,
   ReleasesAnswer,
+  RemovedAnswer,
   StaleFrameAnswer,
 } from '#shared/api/types'
 
@@ -25,6 +30,10 @@ export const useDesign = defineStore('design', () => {
   const waiting = ref<Change[]>([])
   const releases = ref<ReleaseNote[]>([])
   const loaded = ref(false)
+  /** Stored documents of the design that cannot be read, and what of the released one could not be drawn. */
+  const spoilt = shallowRef<Spoilt[]>([])
+  const faults = shallowRef<Fault[]>([])
+  const removed = shallowRef<RemovedAnswer>({ layouts: [], frames: [] })
 
   const design = computed<Design>(() => ({
     format: 1,
@@ -45,14 +54,34 @@ export const useDesign = defineStore('design', () => {
     layouts.value = answer.layouts
     frames.value = answer.frames
     house.value = answer.house
+    spoilt.value = answer.spoilt
     loaded.value = true
-    await loadReleases()
+    await Promise.all([loadReleases(), loadRemoved()])
   }
 
   async function loadReleases(): Promise<void> {
     const answer = await useApi<ReleasesAnswer>('GET', '/releases')
     waiting.value = answer.waiting
     releases.value = answer.releases
+    faults.value = answer.faults
+  }
+
+  async function loadRemoved(): Promise<void> {
+    removed.value = await useApi<RemovedAnswer>('GET', '/removed')
+  }
+
+  /** Takes away for good what was removed. */
+  async function clearRemoved(): Promise<number> {
+    const { cleared } = await useApi<{ cleared: number }>('DELETE', '/removed')
+    await loadRemoved()
+    return cleared
+  }
+
+  /** Brings a release, or one thing of it, back into the draft. */
+  async function bringBack(number: number, what: BringBack): Promise<Change[]> {
+    const { changes } = await useApi<BringBackAnswer>('POST', `/releases/${number}/bring-back`, { what })
+    await load()
+    return changes
   }
 
   /** What an open bench knows better than the last answer of the server. */
@@ -72,14 +101,14 @@ export const useDesign = defineStore('design', () => {
     const state = layoutById.value.get(id)
     await useApi('DELETE', `/layouts/${id}`)
     layouts.value = layouts.value.filter((l) => l.layout.id !== id)
-    await loadReleases()
+    await Promise.all([loadReleases(), loadRemoved()])
     return state
   }
 
   async function restoreLayout(state: LayoutState): Promise<void> {
     await useApi('POST', `/layouts/${state.layout.id}/restore`)
     layouts.value = [...layouts.value, state].sort((a, b) => a.created - b.created)
-    await loadReleases()
+    await Promise.all([loadReleases(), loadRemoved()])
   }
 
   function noteFrame(state: FrameState): void {
@@ -94,6 +123,10 @@ export const useDesign = defineStore('design', () => {
     else frames.value = frames.value.filter((f) => f.frame.id !== id)
   }
 
+  /** The revision from which a frame can be stored: where it stands, on the ladder or under what was removed; 0 for none. */
+  const revisionOf = (id: Id): number =>
+    frameById.value.get(id)?.revision ?? removed.value.frames.find((f) => f.frame.id === id)?.revision ?? 0
+
   async function putFrame(frame: Frame, revision: number): Promise<void> {
     try {
       noteFrame(await useApi<FrameState>('PUT', `/frames/${frame.id}`, { revision, frame }))
@@ -101,7 +134,7 @@ export const useDesign = defineStore('design', () => {
       noteStale(error, frame.id)
       throw error
     }
-    await loadReleases()
+    await Promise.all([loadReleases(), loadRemoved()])
   }
 
   /** Gives the frame and the revision from which it can be put back. */
@@ -111,7 +144,7 @@ export const useDesign = defineStore('design', () => {
     try {
       const removed = await useApi<FrameState>('DELETE', `/frames/${id}?revision=${state.revision}`)
       frames.value = frames.value.filter((f) => f.frame.id !== id)
-      await loadReleases()
+      await Promise.all([loadReleases(), loadRemoved()])
       return removed
     } catch (error) {
       noteStale(error, id)
@@ -139,11 +172,17 @@ export const useDesign = defineStore('design', () => {
     tintOf,
     layoutName,
     load,
+    spoilt,
+    faults,
+    removed,
     loadReleases,
+    clearRemoved,
+    bringBack,
     noteLayout,
     createLayout,
     removeLayout,
     restoreLayout,
+    revisionOf,
     putFrame,
     removeFrame,
     release,

@@ -7,8 +7,11 @@ import {
   type Impact,
   type OutcomeTable,
   type Request,
+  type Rivals,
   type Say,
+  checkFrame,
   compareTables,
+  frameLabels,
   frameReach,
   groupPages,
   layoutReach,
@@ -16,6 +19,7 @@ import {
   newFrame,
   rulesOf,
   targetsFor,
+  usesOfLayouts,
 } from '#core/frames'
 import type { Region } from '#core/layouts'
 import type { Id } from '#core/site'
@@ -65,13 +69,17 @@ export const useMap = defineStore('map', () => {
 
   const names = computed(() => (site.catalogue ? namesFrom(site.catalogue) : null))
   const groups = computed(() => (site.catalogue ? groupPages(site.catalogue) : []))
-  const table = computed(() => tried.value ?? kept.value)
-  const reachOfLayout = computed(() => (kept.value ? layoutReach(kept.value) : new Map<Id, number>()))
+  /** Of which state of the content a table speaks: pages stand at other places in another. */
+  const contentOf = new WeakMap<OutcomeTable, string>()
+  const isOfNow = (table: OutcomeTable | null): boolean => table !== null && contentOf.get(table) === site.text
+  const comparable = () => isOfNow(kept.value) && isOfNow(tried.value)
+  const table = computed(() => [tried.value, kept.value].find(isOfNow) ?? null)
+  const reachOfLayout = computed(() => (isOfNow(kept.value) ? layoutReach(kept.value!) : new Map<Id, number>()))
   const reachOfFrame = computed(() => (table.value ? frameReach(table.value) : new Map<Id, number>()))
   const impact = shallowRef<Impact[]>([])
   // Compared a frame later, when the strips have been drawn: in between the interface answers.
   watch([kept, tried], () =>
-    setTimeout(() => (impact.value = kept.value && tried.value ? compareTables(kept.value, tried.value) : []), FRAME),
+    setTimeout(() => (impact.value = comparable() ? compareTables(kept.value!, tried.value!) : []), FRAME),
   )
 
   /** The frames with the edit that is open in the place of the one it edits. */
@@ -96,23 +104,52 @@ export const useMap = defineStore('map', () => {
       const frames = design.design.frames
       const asked = request.value
       const result = await tabulateAside(content, design.rules, asked)
-      if (frames === design.design.frames && asked === request.value) kept.value = result
+      if (frames === design.design.frames && asked === request.value && content === site.text) {
+        contentOf.set(result, content)
+        kept.value = result
+      }
     },
     { immediate: true },
   )
 
   watch(
-    [edit, () => design.design.frames, request],
-    async ([open]) => {
-      if (!open || !site.text) {
+    [edit, () => design.design.frames, regionsOfLayouts, () => site.text, request],
+    async ([open, , , content]) => {
+      if (!open || !content) {
         tried.value = null
         return
       }
       const rules = triedRules.value
-      const result = await tabulateAside(site.text, rules, request.value)
-      if (edit.value && rules === triedRules.value) tried.value = result
+      const result = await tabulateAside(content, rules, request.value)
+      // Tables of two states of the content have other pages at the same places.
+      if (edit.value && rules === triedRules.value && content === site.text) {
+        contentOf.set(result, content)
+        tried.value = result
+      }
     },
     { deep: true },
+  )
+
+  /** How the frame being edited stands to the others; null while it is worked out, or none is edited. */
+  const rivals = shallowRef<Rivals | null>(null)
+  watch(tried, async (table) => {
+    const open = edit.value
+    if (!table || !open || !site.text) {
+      rivals.value = null
+      return
+    }
+    const rules = triedRules.value
+    const found = await rivalsAside(site.text, rules, open.frame.id)
+    if (edit.value && rules === triedRules.value) rivals.value = found
+  })
+
+  /** What each frame is called beside all others, the one being edited included. */
+  const labels = computed(() =>
+    names.value ? frameLabels(triedFrames.value, names.value, design.layoutName) : new Map<Id, string>(),
+  )
+  const labelOf = (id: Id): string => labels.value.get(id) ?? 'a frame that is gone'
+  const usesOfLayout = computed(() =>
+    isOfNow(kept.value) ? usesOfLayouts(kept.value!) : new Map<Id, { frame: Id; pages: number }[]>(),
   )
 
   /** Whether an edit has come to anything yet: one that was only opened need not be opened again. */
@@ -131,7 +168,7 @@ export const useMap = defineStore('map', () => {
   /** Opens again the edit that was open when this window was left; asked once, before anything else is opened. */
   function restore(): Promise<void> {
     restored ??= unkept.take().then((was) => {
-      if (!was || !session.mayDesign) return
+      if (!was || !session.mayDesign || checkFrame(was.frame).length > 0) return
       const now = design.frameById.get(was.frame.id)
       const theirs = now && was.revision > 0 && now.revision !== was.revision ? now.frame : null
       edit.value = { frame: was.frame, revision: now?.revision ?? 0, theirs }
@@ -139,6 +176,15 @@ export const useMap = defineStore('map', () => {
     })
     return restored
   }
+
+  const { undo, redo, noteKept } = useMapUndo(edit, {
+    stored: (id) => design.frameById.get(id)?.frame ?? null,
+    nameOf: labelOf,
+    async put(id, frame) {
+      if (frame === null) await design.removeFrame(id)
+      else await design.putFrame(frame, design.revisionOf(id))
+    },
+  })
 
   const nextOrder = () => Math.max(0, ...design.design.frames.map((f) => f.order)) + 1
   const firstOrder = () => Math.min(0, ...design.design.frames.map((f) => f.order)) - 1
@@ -194,6 +240,7 @@ export const useMap = defineStore('map', () => {
     const before = design.frameById.get(open.frame.id)?.frame ?? null
     try {
       await design.putFrame(open.frame, open.revision)
+      noteKept(open.frame.id, before)
       edit.value = null
       return before
     } catch (error) {
@@ -220,10 +267,15 @@ export const useMap = defineStore('map', () => {
     reachOfLayout,
     reachOfFrame,
     impact,
+    rivals,
+    labelOf,
+    usesOfLayout,
     triedFrames,
     triedRules,
     triedCompiled,
     visitorIsPlain,
+    undo,
+    redo,
     restore,
     beginNew,
     beginEdit,

@@ -17,16 +17,19 @@ export const useNotices = defineStore('notices', () => {
     notices.value = notices.value.filter((n) => n.id !== id)
   }
 
+  /** The latest that say something else: the same is not said twice at once. */
+  const others = (text: string): Notice[] => notices.value.filter((n) => n.text !== text).slice(-2)
+
   function say(text: string, action?: Notice['action']): void {
     const id = ++count
-    notices.value = [...notices.value.slice(-2), { id, text, kind: 'said', action }]
+    notices.value = [...others(text), { id, text, kind: 'said', action }]
     setTimeout(() => drop(id), action ? 12_000 : 5_000)
   }
 
   /** Failures stay until they are put away. */
   function fail(error: unknown): void {
     const text = error instanceof Error ? error.message : String(error)
-    notices.value = [...notices.value.slice(-2), { id: ++count, text, kind: 'failed' }]
+    notices.value = [...others(text), { id: ++count, text, kind: 'failed' }]
   }
 
   /** Runs something and says so if it fails; gives undefined then. */

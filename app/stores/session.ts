@@ -29,5 +29,15 @@ export const useSession = defineStore('session', () => {
     user.value = null
   }
 
-  return { user, site, secure, asked, mayDesign, load, signIn, signOut }
+  async function changePassword(current: string, next: string): Promise<void> {
+    await useApi('PUT', '/password', { current, next })
+  }
+
+  /** Ends one's own sessions everywhere, or everybody's. */
+  async function endSessions(of: 'me' | 'everybody'): Promise<void> {
+    await useApi('DELETE', '/sessions', { of })
+    user.value = null
+  }
+
+  return { user, site, secure, asked, mayDesign, load, signIn, signOut, changePassword, endSessions }
 })

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import type { Spoilt } from '#core/documents'
 import { Formats } from '#core/render'
 import { Catalogue, type Entry, type HomeChoice, type Id, type Site } from '#core/site'
 import { CONTENT_LATER, type ContentAnswer, type EntryAnswer, type SiteAnswer } from '#shared/api/types'
@@ -15,6 +16,8 @@ export const useSite = defineStore('site', () => {
   const formats = shallowRef(new Formats(EMPTY_SETTINGS))
   /** Rises whenever the content of an entry has arrived. */
   const contentArrived = ref(0)
+  /** Stored documents of the site that cannot be read. */
+  const spoilt = shallowRef<Spoilt[]>([])
   const ready = computed(() => catalogue.value !== null)
   const asked = new Set<Id>()
 
@@ -23,6 +26,7 @@ export const useSite = defineStore('site', () => {
     const answer = await useApi<SiteAnswer>('GET', '/site', undefined, (came) => (heard = came))
     text.value = heard
     site.value = answer.site
+    spoilt.value = answer.spoilt
     catalogue.value = new Catalogue(answer.site)
     formats.value = new Formats(answer.site.settings)
     asked.clear()
@@ -34,11 +38,9 @@ export const useSite = defineStore('site', () => {
     return true
   }
 
-  /** Stores an entry; the whole site is read again, since its pages may have changed. */
-  async function putEntry(entry: Entry, revision: number): Promise<EntryAnswer> {
-    const answer = await useApi<EntryAnswer>('PUT', `/entries/${encodeURIComponent(entry.id)}`, { entry, revision })
-    await load()
-    return answer
+  /** Stores an entry. Its pages may have changed, so the site is to be read again by `load`, which may fail by itself. */
+  function putEntry(entry: Entry, revision: number): Promise<EntryAnswer> {
+    return useApi<EntryAnswer>('PUT', `/entries/${encodeURIComponent(entry.id)}`, { entry, revision })
   }
 
   const isLater = (entry: Entry): boolean => JSON.stringify(entry.content) === JSON.stringify(CONTENT_LATER)
@@ -57,5 +59,5 @@ export const useSite = defineStore('site', () => {
     }
   }
 
-  return { site, text, catalogue, formats, ready, contentArrived, load, needContent, setHome, putEntry }
+  return { site, spoilt, text, catalogue, formats, ready, contentArrived, load, needContent, setHome, putEntry }
 })

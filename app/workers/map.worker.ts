@@ -5,9 +5,11 @@ import {
   type Frame,
   type OutcomeTable,
   type Request,
+  type Rivals,
   type Rules,
   pagesCovered,
   retabulate,
+  rivalsOf,
   tabulate,
 } from '#core/frames'
 import type { LayoutRegion } from '#core/layouts'
@@ -20,10 +22,14 @@ export type ToMap =
   | { kind: 'site'; text: string }
   | { kind: 'tabulate'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; request: Request }
   | { kind: 'check'; call: number; design: Design; request: Request }
+  | { kind: 'rivals'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; frame: Id }
   | { kind: 'cover'; call: number; conditions: Pick<Frame, 'covers' | 'except'> }
 
 export type FromMap =
-  { call: number; table: OutcomeTable } | { call: number; findings: Finding[] } | { call: number; covered: number }
+  | { call: number; table: OutcomeTable }
+  | { call: number; findings: Finding[] }
+  | { call: number; covered: number }
+  | { call: number; rivals: Rivals }
 
 interface Kept {
   compiled: CompiledRules
@@ -68,6 +74,10 @@ function answerTo(question: Exclude<ToMap, { kind: 'site' }>, site: Catalogue): 
     }
     case 'check':
       return { call, findings: checkDesign(question.design, site, question.request) }
+    case 'rivals': {
+      const rules = { frames: question.frames, layoutRegions: new Map(question.layoutRegions) }
+      return { call, rivals: rivalsOf(new CompiledRules(rules, site), question.frame) }
+    }
     case 'cover':
       return { call, covered: pagesCovered(question.conditions, site).length }
   }

@@ -7,7 +7,12 @@ defineEmits<{ keys: [] }>()
 
 const bench = useBench()
 const path = computed(() => (bench.layout && bench.selected ? pathTo(bench.layout, bench.selected) : []))
-const SAVE = { saved: 'Saved', saving: 'Saving…', waiting: 'Waiting for the server; your work is kept here' }
+const SAVE = {
+  saved: 'Saved',
+  saving: 'Saving…',
+  waiting: 'Waiting for the server; your work is kept here',
+  stopped: 'Not saved; your work is kept here',
+}
 const HINTS = [
   { keys: ['A'], does: 'add' },
   { keys: ['D'], does: 'duplicate' },
@@ -27,6 +32,14 @@ function nameOf(node: TreeNode, i: number): string {
 
 <template>
   <footer class="shrink-0 bg-ink text-[#d5d3cc]">
+    <div
+      v-if="bench.saving === 'stopped'"
+      class="flex items-center gap-4 border-b border-[#44484f] px-3.5 py-1.5"
+      role="alert"
+    >
+      <p class="min-w-0 flex-1">{{ bench.stopped }}</p>
+      <button type="button" class="underline" @click="bench.tryAgain">Try again</button>
+    </div>
     <div v-if="bench.aside.length" class="flex items-center gap-4 border-b border-[#44484f] px-3.5 py-1.5" role="alert">
       <p class="min-w-0 flex-1">
         {{ bench.aside.length === 1 ? 'One edit' : `${bench.aside.length} edits` }} could not be kept:
@@ -34,7 +47,7 @@ function nameOf(node: TreeNode, i: number): string {
           >{{ i ? '; ' : '' }}{{ describeEdit(a.edit, bench.layout!) }} ({{ a.problem.sentence }})</span
         >
       </p>
-      <button type="button" class="underline" @click="bench.aside = []">Understood</button>
+      <button type="button" class="underline" @click="bench.understood">Understood</button>
     </div>
     <div class="flex h-7 items-center gap-4 px-3.5 text-xs">
       <nav
@@ -67,7 +80,7 @@ function nameOf(node: TreeNode, i: number): string {
       <span
         role="status"
         class="shrink-0 max-lg:ml-auto"
-        :class="bench.saving === 'waiting' && 'font-semibold text-white'"
+        :class="(bench.saving === 'waiting' || bench.saving === 'stopped') && 'font-semibold text-white'"
         >{{ SAVE[bench.saving] }}</span
       >
     </div>

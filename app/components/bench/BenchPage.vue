@@ -8,6 +8,7 @@ import { stepAt } from '#core/styles'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
+import { useSession } from '~/stores/session'
 
 /** The real page at a width, with the layout in hand bright and the rest dimmed around it. */
 const props = defineProps<{ page: Page }>()
@@ -20,6 +21,7 @@ const EMPTY = `<!DOCTYPE html><html><head><meta http-equiv="Content-Security-Pol
 
 const bench = useBench()
 const design = useDesign()
+const session = useSession()
 const map = useMap()
 const { draw } = useDrawing()
 const stage = ref<HTMLElement>()
@@ -58,7 +60,7 @@ const step = computed(() => stepAt(width.value))
 watch(step, (value) => (bench.step = value), { immediate: true })
 
 const { begin, move, finish, dragging } = useDragging({
-  nodeAt: (event) => surface.nodeAt(event.clientX, event.clientY),
+  nodeAt: (event) => (session.mayDesign ? surface.nodeAt(event.clientX, event.clientY) : null),
   over(id, event) {
     const node = find(layout.value, id)?.node
     drop.value = node ? dropAt(layout.value, surface.boxes.value, { x: event.clientX, y: event.clientY }, node) : null
@@ -95,6 +97,13 @@ function listen() {
 }
 useEventListener('resize', surface.measure)
 
+/** What is in hand, or under the pointer, named beside the page and never over its words. */
+const inHand = computed(() => {
+  const id = bench.selected ?? hovered.value
+  const box = id ? surface.boxes.value.get(id) : undefined
+  return box ? `${tagOf(id)}, ${Math.round(box.width)} × ${Math.round(box.height)}` : tagOf(id)
+})
+
 function tagOf(id: string | null): string {
   const node = id ? find(layout.value, id)?.node : undefined
   if (!node) return ''
@@ -107,7 +116,7 @@ function tagOf(id: string | null): string {
 
 <template>
   <section class="flex min-h-0 min-w-0 flex-col bg-[#d8d4ca]" aria-label="Page">
-    <PageRuler v-model="width" :scale="scale" />
+    <PageRuler v-model="width" :scale="scale" :in-hand="inHand" />
     <div ref="stage" class="relative min-h-0 flex-1 overflow-hidden">
       <div
         class="absolute left-1/2 top-3 origin-top-left bg-raised"
@@ -128,7 +137,7 @@ function tagOf(id: string | null): string {
           :selected="bench.selected"
           :hovered="dragging ? null : hovered"
           :drop="drop"
-          :tag-of="tagOf"
+          :may-add="session.mayDesign"
           @add="$emit('add')"
         />
         <p

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { type Box, type Drop, dropAt, elementsOf, find, moveTo } from '#core/layouts'
 import { useBench } from '~/stores/bench'
+import { useSession } from '~/stores/session'
 
 /** The schematic of the layout: everything in it, to proportion, always reachable. */
 defineEmits<{ add: [] }>()
 
 const bench = useBench()
+const session = useSession()
 const { addRow } = useBenchActions()
 const plan = ref<HTMLElement>()
 const drop = ref<Drop | null>(null)
@@ -27,7 +29,8 @@ function boxes(): Map<string, Box> {
 }
 
 const { begin, dragging } = useDragging({
-  nodeAt: (event) => (event.target as Element).closest<HTMLElement>('[data-plan]')?.dataset.plan ?? null,
+  nodeAt: (event) =>
+    !session.mayDesign ? null : ((event.target as Element).closest<HTMLElement>('[data-plan]')?.dataset.plan ?? null),
   over(id, event) {
     const node = find(layout.value, id)?.node
     const own = plan.value!.getBoundingClientRect()
@@ -82,7 +85,7 @@ watch(
           }"
         />
       </div>
-      <div class="mt-2 grid grid-cols-2 gap-1.5">
+      <div v-if="session.mayDesign" class="mt-2 grid grid-cols-2 gap-1.5">
         <button
           type="button"
           class="border border-dashed border-edge py-1.5 text-soft hover:border-ink hover:text-ink"

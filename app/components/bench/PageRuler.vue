@@ -3,7 +3,7 @@ import { stepAt } from '#core/styles'
 
 /** A ruler over the page: its end is dragged to change the width; the width steps are marked. */
 const width = defineModel<number>({ required: true })
-const props = defineProps<{ scale: number }>()
+const props = defineProps<{ scale: number; inHand: string }>()
 
 const AT = { narrow: 390, medium: 820, wide: 1240 }
 const STEPS = (['narrow', 'medium', 'wide'] as const).map((value) => ({ value, label: value }))
@@ -55,5 +55,12 @@ function begin(event: PointerEvent) {
       <ToggleRow label="Width step" :options="STEPS" :value="step" @pick="width = AT[$event]" />
       <span class="font-mono text-2xs text-soft">{{ width }} px, {{ Math.round(scale * 100) }}%</span>
     </div>
+    <p
+      v-if="inHand"
+      class="absolute right-2 top-0 flex h-full items-center bg-sheet pl-2 text-2xs"
+      data-testid="in-hand"
+    >
+      <span class="mr-1.5 size-2 border-l-2 border-t-2 border-spot" aria-hidden="true" />{{ inHand }}
+    </p>
   </div>
 </template>

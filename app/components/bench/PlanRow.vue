@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { type Row, moveEdge } from '#core/layouts'
 import { useBench } from '~/stores/bench'
+import { useSession } from '~/stores/session'
 
 const props = defineProps<{ row: Row; level: number }>()
 
 const bench = useBench()
+const session = useSession()
 const selected = computed(() => bench.selected === props.row.id)
 const spans = computed(() => props.row.children.map((c) => c.span).join(' + '))
 const width = computed(() => ({ band: 'full width', full: 'full width' })[String(props.row.styles.width?.wide)] ?? '')
@@ -68,7 +70,7 @@ function beginEdge(index: number, event: PointerEvent) {
       >
         <PlanColumn :column="column" :level="level + 1" />
         <button
-          v-if="i < row.children.length - 1"
+          v-if="session.mayDesign && i < row.children.length - 1"
           type="button"
           data-edge
           tabindex="-1"

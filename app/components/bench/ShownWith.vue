@@ -95,7 +95,8 @@ function stepBy(by: number) {
         :key="a.key"
         type="button"
         class="btn btn-small -ml-px"
-        :class="awkward[a.key]?.key === shown.key && 'bg-board'"
+        :class="awkward[a.key]?.key === shown.key && 'border-ink! bg-ink text-sheet'"
+        :aria-pressed="awkward[a.key]?.key === shown.key"
         :disabled="!awkward[a.key]"
         @click="shown = awkward[a.key]!"
       >

@@ -5,13 +5,14 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 defineProps<{ label: string; placeholder: string; found: readonly T[] }>()
 const emit = defineEmits<{ pick: [choice: T]; leave: [] }>()
 const typed = defineModel<string>('typed', { required: true })
+const box = ref<HTMLElement>()
 const input = ref<{ $el: HTMLInputElement }>()
 onMounted(() => input.value?.$el.focus())
 </script>
 
 <template>
   <Combobox :model-value="null" nullable @update:model-value="(c: T | null) => c && emit('pick', c)">
-    <div class="relative">
+    <div ref="box" class="relative">
       <ComboboxInput
         ref="input"
         class="input"
@@ -21,21 +22,20 @@ onMounted(() => input.value?.$el.focus())
         @change="typed = $event.target.value"
         @keydown.esc.stop="emit('leave')"
       />
-      <ComboboxOptions
-        static
-        class="absolute right-0 top-full z-30 max-h-64 w-60 overflow-y-auto border border-ink bg-raised py-1"
-      >
-        <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">Nothing is called that.</li>
-        <ComboboxOption v-for="(choice, i) in found" :key="i" v-slot="{ active }" :value="choice" as="template">
-          <li
-            class="flex cursor-pointer items-baseline justify-between gap-2 px-2.5 py-0.5"
-            :class="active && 'bg-ink text-sheet'"
-          >
-            <span class="min-w-0 break-words">{{ choice.label }}</span>
-            <span class="shrink-0 text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{ choice.what }}</span>
-          </li>
-        </ComboboxOption>
-      </ComboboxOptions>
+      <FloatingPanel :anchor="box">
+        <ComboboxOptions static class="max-h-64 overflow-y-auto py-1">
+          <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">Nothing is called that.</li>
+          <ComboboxOption v-for="(choice, i) in found" :key="i" v-slot="{ active }" :value="choice" as="template">
+            <li
+              class="flex cursor-pointer items-baseline justify-between gap-2 px-2.5 py-0.5"
+              :class="active && 'bg-ink text-sheet'"
+            >
+              <span class="min-w-0 break-words">{{ choice.label }}</span>
+              <span class="shrink-0 text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{ choice.what }}</span>
+            </li>
+          </ComboboxOption>
+        </ComboboxOptions>
+      </FloatingPanel>
     </div>
   </Combobox>
 </template>

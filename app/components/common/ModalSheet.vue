@@ -8,9 +8,9 @@ defineEmits<{ close: [] }>()
 <template>
   <Dialog :open="true" class="relative z-40 text-ink" @close="$emit('close')">
     <div class="fixed inset-0 bg-ink/50" aria-hidden="true" />
-    <div class="fixed inset-0 grid place-items-center overflow-y-auto p-4">
+    <div class="fixed inset-0 flex items-center justify-center p-4">
       <DialogPanel
-        class="flex max-h-full w-full flex-col border border-ink bg-sheet"
+        class="flex max-h-full min-h-0 w-full flex-col border border-ink bg-sheet"
         :class="full ? 'h-full max-w-[1500px]' : wide ? 'max-w-4xl' : 'max-w-lg'"
       >
         <DialogTitle class="made shrink-0 border-b px-5 py-3.5 text-lg">{{ title }}</DialogTitle>

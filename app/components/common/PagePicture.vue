@@ -25,8 +25,11 @@ const scale = computed(() => width.value / props.at)
       sandbox="allow-same-origin"
       tabindex="-1"
       loading="lazy"
+      scrolling="no"
       class="pointer-events-none absolute left-0 top-0 origin-top-left border-0"
       :style="{ width: `${at}px`, height: `${at * ratio}px`, transform: `scale(${scale})` }"
     />
+    <!-- Frames take the wheel from what they stand in, whether or not they hear the pointer. -->
+    <div class="absolute inset-0" />
   </div>
 </template>

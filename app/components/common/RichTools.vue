@@ -42,7 +42,7 @@ function setLink() {
         :key="tool.label"
         type="button"
         class="h-6 min-w-6 px-1 hover:bg-board"
-        :class="editor?.isActive(tool.active) && 'bg-board font-semibold'"
+        :class="editor?.isActive(tool.active) && 'bg-ink! text-sheet'"
         :aria-label="tool.label"
         :title="tool.label"
         :aria-pressed="editor?.isActive(tool.active) ?? false"
@@ -53,7 +53,7 @@ function setLink() {
       <button
         type="button"
         class="h-6 px-1 hover:bg-board"
-        :class="editor?.isActive('link') && 'bg-board'"
+        :class="editor?.isActive('link') && 'bg-ink! text-sheet'"
         @click="beginLink"
       >
         link

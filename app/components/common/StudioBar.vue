@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useDesign } from '~/stores/design'
+import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
 
-defineEmits<{ signOut: [] }>()
+const emit = defineEmits<{ signOut: [] }>()
 
 const PLACES = [
   { to: '/studio', label: 'Map' },
@@ -18,6 +19,21 @@ const design = useDesign()
 const route = useRoute()
 const releasing = ref(false)
 const waiting = computed(() => design.waiting.length)
+
+const changing = ref(false)
+const notices = useNotices()
+async function endSessions(of: 'me' | 'everybody') {
+  const done = await notices.attempt(async () => (await session.endSessions(of), true))
+  if (done) window.location.assign('/studio/sign-in')
+}
+const ACCOUNT = computed(() => [
+  { label: 'New password…', run: () => void (changing.value = true) },
+  { label: 'Sign out', run: () => emit('signOut') },
+  { label: 'Sign out everywhere', run: () => void endSessions('me') },
+  ...(session.user?.role === 'owner'
+    ? [{ label: 'Sign everybody out', run: () => void endSessions('everybody') }]
+    : []),
+])
 
 const isHere = (to: string) => (to === '/studio' ? route.path === to : route.path.startsWith(to))
 </script>
@@ -73,19 +89,20 @@ const isHere = (to: string) => (to === '/studio' ? route.path === to : route.pat
               >Open the published site</a
             >
           </MenuItem>
-          <MenuItem v-slot="{ active }">
+          <MenuItem v-for="action in ACCOUNT" :key="action.label" v-slot="{ active }">
             <button
               type="button"
               class="block w-full px-3 py-1.5 text-start"
               :class="active && 'bg-board'"
-              @click="$emit('signOut')"
+              @click="action.run"
             >
-              Sign out
+              {{ action.label }}
             </button>
           </MenuItem>
         </MenuItems>
       </Menu>
     </div>
+    <PasswordDialog v-if="changing" @close="changing = false" />
     <ReleaseDialog v-if="releasing" @close="releasing = false" />
   </header>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { nanoid } from 'nanoid'
-import { countNodes } from '#core/layouts'
+import { countNodes, elementsOf } from '#core/layouts'
 import { pagesOfLayout } from '#core/frames'
 import type { LayoutState } from '#shared/api/types'
 import { useChecks } from '~/stores/checks'
@@ -22,6 +22,7 @@ const notices = useNotices()
 const { draw } = useDrawing()
 const router = useRouter()
 const renaming = ref(false)
+const removing = ref(false)
 
 const layout = computed(() => props.state.layout)
 const address = computed(() => `/studio/layouts/${layout.value.id}`)
@@ -72,30 +73,30 @@ const actions = computed(() => [
   { label: 'Open', run: () => router.push(address.value) },
   ...(session.mayDesign
     ? [
-        { label: 'Rename', run: () => (renaming.value = true) },
+        { label: 'Rename', run: () => void (renaming.value = true) },
         { label: 'Duplicate', run: duplicate },
-        { label: 'Remove', run: remove },
+        { label: 'Remove…', run: () => void (removing.value = true) },
       ]
     : []),
 ])
-const users = computed(() =>
-  design.frames.filter((f) =>
+/** The frames that show it, each with on how many pages; those that name it and show it nowhere come last. */
+const uses = computed(() => {
+  const shown = map.usesOfLayout.get(layout.value.id) ?? []
+  const named = design.frames.filter((f) =>
     Object.values(f.frame.regions).some((s) => s.kind === 'use' && s.layout === layout.value.id),
-  ),
+  )
+  const rest = named.filter((f) => !shown.some((u) => u.frame === f.frame.id)).map((f) => f.frame.id)
+  return [...shown, ...rest.map((frame) => ({ frame, pages: 0 }))]
+})
+const MOST_NAMED = 3
+/** Card layouts are drawn by the grids of others. */
+const grids = computed(() =>
+  inCards.value
+    ? design.layouts
+        .filter((l) => elementsOf(l.layout).some((e) => e.props.card === layout.value.id))
+        .map((l) => l.layout.name)
+    : [],
 )
-async function remove() {
-  const { name } = layout.value
-  const state = await notices.attempt(() => design.removeLayout(layout.value.id))
-  if (!state) return
-  const used = users.value.length
-  const after = used
-    ? ` ${used} ${used === 1 ? 'frame that used it has' : 'frames that used it have'} no say there now.`
-    : ''
-  notices.say(`“${name}” is removed from the draft.${after}`, {
-    label: 'Put it back',
-    run: () => void notices.attempt(() => design.restoreLayout(state)),
-  })
-}
 </script>
 
 <template>
@@ -127,6 +128,21 @@ async function remove() {
           <NuxtLink :to="address" class="hover:underline">{{ layout.name }}</NuxtLink>
         </h3>
         <p class="text-xs text-soft">{{ reachWords }} · {{ changed }}</p>
+        <ul v-if="uses.length" class="mt-1 space-y-px text-xs" :aria-label="`Where ${layout.name} shows`">
+          <li v-for="use in uses.slice(0, MOST_NAMED)" :key="use.frame" class="flex items-baseline gap-2">
+            <NuxtLink
+              class="min-w-0 flex-1 break-words hover:underline"
+              :class="use.pages === 0 && 'text-soft'"
+              :to="`/studio?frame=${use.frame}`"
+              >{{ map.labelOf(use.frame) }}</NuxtLink
+            >
+            <span class="shrink-0 font-mono text-2xs text-soft">{{ use.pages || 'nowhere' }}</span>
+          </li>
+          <li v-if="uses.length > MOST_NAMED" class="text-soft">
+            and by {{ uses.length - MOST_NAMED }} more {{ uses.length - MOST_NAMED === 1 ? 'frame' : 'frames' }}
+          </li>
+        </ul>
+        <p v-if="grids.length" class="mt-1 text-xs">in the grids of {{ grids.slice(0, 4).join(', ') }}</p>
         <FindingMarks class="mt-1" :findings="checks.byLayout.get(layout.id)" />
       </div>
       <span class="tinted mt-1 size-3 shrink-0 border" :class="design.tintOf(layout.id)" title="Its tint on the Map" />
@@ -146,5 +162,6 @@ async function remove() {
         </MenuItems>
       </Menu>
     </div>
+    <RemoveLayoutDialog v-if="removing" :state="state" @close="removing = false" />
   </article>
 </template>

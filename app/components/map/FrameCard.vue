@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Frame, frameName } from '#core/frames'
+import type { Frame } from '#core/frames'
 import { REGIONS } from '#core/layouts'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
@@ -13,7 +13,7 @@ const design = useDesign()
 const checks = useChecks()
 const open = computed(() => map.edit?.frame.id === props.frame.id)
 /** A word joiner keeps the question mark of a parameter and its name on one line. */
-const sentence = computed(() => (map.names ? frameName(props.frame, map.names).replace(/\?(?=\w)/g, '?\u2060') : ''))
+const sentence = computed(() => map.labelOf(props.frame.id).replace(/\?(?=\w)/g, '?\u2060'))
 const reach = computed(() => map.reachOfFrame.get(props.frame.id) ?? 0)
 const says = computed(() =>
   REGIONS.flatMap((region) => {

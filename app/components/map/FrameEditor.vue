@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Circumstance, type Frame, type Target, frameSentence } from '#core/frames'
+import { type Circumstance, type Frame, type Say, type Target, frameSentence } from '#core/frames'
 import { REGIONS, type Region } from '#core/layouts'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -41,11 +41,48 @@ const isGone = (region: Region) => {
   return say.kind === 'use' && !layoutsFor(region).some((l) => l.id === say.layout)
 }
 
+/** The say that each region had before it was taken off, or left empty: it comes back in one press. */
+const before = reactive<Partial<Record<Region, Say>>>({})
+function keepSay(region: Region) {
+  const say = frame.value.regions[region]
+  if (say.kind === 'use' || (say.kind === 'empty' && before[region]?.kind !== 'use')) before[region] = { ...say }
+}
+for (const region of REGIONS) {
+  keepSay(region)
+  const stored = design.frameById.get(frame.value.id)?.frame.regions[region]
+  if (!before[region] && stored && stored.kind !== 'pass') before[region] = stored
+}
+/** Takes a region off, or brings back what it said. */
+function toggle(region: Region) {
+  const say = frame.value.regions[region]
+  const kept = before[region]
+  keepSay(region)
+  const first = layoutsFor(region)[0]
+  if (say.kind === 'use') frame.value.regions[region] = { kind: 'pass' }
+  else if (kept && kept.kind !== say.kind) frame.value.regions[region] = { ...kept }
+  else if (say.kind === 'empty') frame.value.regions[region] = { kind: 'pass' }
+  else frame.value.regions[region] = first ? { kind: 'use', layout: first.id } : { kind: 'empty' }
+}
+/** What the toggle of a region would bring. */
+function toggleWords(region: Region): string {
+  const say = frame.value.regions[region]
+  const kept = before[region]
+  if (say.kind === 'use' || (say.kind === 'empty' && kept?.kind !== 'use')) return 'off'
+  return 'on'
+}
+function toggleTitle(region: Region): string {
+  const kept = before[region]
+  if (toggleWords(region) === 'off') return `Take the ${region} off: no say`
+  if (kept?.kind === 'use') return `Use ${design.layoutName(kept.layout)} again`
+  return kept?.kind === 'empty' ? `Leave the ${region} empty again` : `Have a say on the ${region}`
+}
+
 function sayValue(region: Region): string {
   const say = frame.value.regions[region]
   return say.kind === 'use' ? `use:${say.layout}` : say.kind
 }
 function setSay(region: Region, value: string) {
+  keepSay(region)
   frame.value.regions[region] = value.startsWith('use:')
     ? { kind: 'use', layout: value.slice(4) }
     : { kind: value as 'empty' | 'pass' }
@@ -62,10 +99,11 @@ function setCircumstances(list: Circumstance[]) {
 
 async function remove() {
   const { id } = frame.value
+  const name = map.labelOf(id)
   map.drop()
   const removed = await notices.attempt(() => design.removeFrame(id))
   if (!removed) return
-  notices.say('The frame is removed from the draft.', {
+  notices.say(`The frame “${name}” is removed from the draft. It waits under Removed, below the ladder.`, {
     label: 'Put it back',
     run: () => void notices.attempt(() => design.putFrame(removed.frame, removed.revision)),
   })
@@ -83,7 +121,7 @@ async function remove() {
     />
     <CircumstanceList :circumstances="frame.onlyWhen" @set="setCircumstances" />
     <div class="space-y-1 border-t pt-2">
-      <div v-for="region in REGIONS" :key="region" class="grid grid-cols-[62px_1fr] items-center gap-x-1">
+      <div v-for="region in REGIONS" :key="region" class="grid grid-cols-[62px_1fr_34px] items-center gap-x-1">
         <span class="text-xs text-soft">{{ REGION_NAMES[region] }}</span>
         <select
           class="input"
@@ -98,6 +136,15 @@ async function remove() {
             {{ layout.name }}
           </option>
         </select>
+        <button
+          type="button"
+          class="btn btn-small h-7! justify-center px-0!"
+          :aria-label="toggleTitle(region)"
+          :title="toggleTitle(region)"
+          @click="toggle(region)"
+        >
+          {{ toggleWords(region) }}
+        </button>
       </div>
     </div>
     <div class="space-y-1 border-t pt-2 text-xs text-soft">

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { GROUPS, type Frame, type Group, groupOf } from '#core/frames'
-import { useDesign } from '~/stores/design'
+import { type Frame, type Group, equalsOf, ladderOf } from '#core/frames'
 import { useMap } from '~/stores/map'
 import { useSession } from '~/stores/session'
 
@@ -15,20 +14,20 @@ const HEADINGS: Record<Group, string> = {
 }
 
 const map = useMap()
-const design = useDesign()
 const session = useSession()
 const dragged = ref<string | null>(null)
 const over = ref<string | null>(null)
-const byOrder = (a: Frame, b: Frame) => a.order - b.order || (a.id < b.id ? -1 : 1)
-const groups = computed(() =>
-  GROUPS.map((group) => ({ group, frames: map.triedFrames.filter((f) => groupOf(f) === group).sort(byOrder) })).filter(
-    (g) => g.frames.length > 0,
-  ),
-)
+const groups = computed(() => ladderOf(map.triedFrames))
+/** Those that a frame can be dragged among: nothing but their order decides between them. */
+const equals = (id: string | null): Frame[] => {
+  const frame = map.triedFrames.find((f) => f.id === id)
+  const ranked = groups.value.flatMap((g) => g.frames)
+  return frame ? equalsOf(frame, ranked) : []
+}
 const isNew = computed(() => map.edit?.revision === 0)
 const box = ref<HTMLElement>()
 
-/** Puts a frame before another of its heading (or last), as an edit whose impact is seen before it is kept. */
+/** Puts a frame before another of its equals (or last), as an edit whose impact is seen before it is kept. */
 function place(id: string, frames: readonly Frame[], before: string | null) {
   const rest = frames.filter((f) => f.id !== id)
   const at = before === null ? rest.length : rest.findIndex((f) => f.id === before)
@@ -38,16 +37,19 @@ function place(id: string, frames: readonly Frame[], before: string | null) {
   if (!map.edit) map.beginEdit(id)
   if (map.edit?.frame.id === id) map.edit.frame.order = order
 }
-function drop(frames: readonly Frame[], before: string | null) {
-  if (dragged.value && dragged.value !== before) place(dragged.value, frames, before)
+function drop(before: string | null) {
+  if (dragged.value && dragged.value !== before) place(dragged.value, equals(dragged.value), before)
   dragged.value = over.value = null
 }
-function nudge(frame: Frame, frames: readonly Frame[], by: number) {
+function nudge(frame: Frame, by: number) {
+  const frames = equals(frame.id)
   const at = frames.findIndex((f) => f.id === frame.id)
   const target = frames[by < 0 ? at - 1 : at + 2]
   if (by < 0 ? at > 0 : at < frames.length - 1) place(frame.id, frames, target?.id ?? null)
 }
-const mayDrag = (id: string) => session.mayDesign && (map.edit === null || map.edit.frame.id === id)
+const mayDrag = (id: string) =>
+  session.mayDesign && (map.edit === null || map.edit.frame.id === id) && equals(id).length > 1
+const isLastEqual = (id: string) => equals(dragged.value).at(-1)?.id === id
 
 watch(
   () => map.edit?.frame.id,
@@ -84,26 +86,28 @@ watch(
           :key="frame.id"
           class="pb-1.5"
           :class="over === frame.id && dragged !== frame.id && 'border-t-2 border-spot'"
-          :draggable="mayDrag(frame.id) && map.edit?.frame.id !== frame.id && design.frames.length > 1"
+          :draggable="mayDrag(frame.id) && map.edit?.frame.id !== frame.id"
+          :title="mayDrag(frame.id) ? 'Drag it above or below its equals' : undefined"
           @dragstart="dragged = frame.id"
           @dragend="dragged = over = null"
-          @dragover="frames.some((f) => f.id === dragged) && ($event.preventDefault(), (over = frame.id))"
-          @drop.prevent="drop(frames, frame.id)"
+          @dragover="equals(dragged).some((f) => f.id === frame.id) && ($event.preventDefault(), (over = frame.id))"
+          @drop.prevent="drop(frame.id)"
         >
           <FrameCard
             v-if="!(isNew && frame.id === map.edit?.frame.id)"
             :frame="frame"
-            :equals="frames.length > 1"
-            @nudge="nudge(frame, frames, $event)"
+            :equals="equals(frame.id).length > 1"
+            @nudge="nudge(frame, $event)"
+          />
+          <div
+            v-if="dragged && dragged !== frame.id && isLastEqual(frame.id)"
+            class="-mb-1.5 h-3"
+            @dragover.prevent.stop="over = null"
+            @drop.prevent.stop="drop(null)"
           />
         </div>
-        <div
-          v-if="dragged && frames.some((f) => f.id === dragged)"
-          class="-mt-1.5 h-3"
-          @dragover.prevent="over = null"
-          @drop.prevent="drop(frames, null)"
-        />
       </template>
+      <RemovedFrames />
     </div>
   </aside>
 </template>

@@ -38,6 +38,29 @@ const detail = computed(() => {
   return onlySometimes.value ? 'for whoever is looking now; choose another visitor above' : 'nothing looks different'
 })
 
+const named = (id: string) => `“${map.labelOf(id)}”`
+/** What the edit comes to beside other frames, where that is not what was meant. */
+const standing = computed<string[]>(() => {
+  const { rivals } = map
+  const open = map.edit?.frame
+  if (!rivals || !open) return []
+  const ties = rivals.ties
+    .slice(0, 3)
+    .map((t) => `It ties with ${named(t.frame)} on ${plural(t.pages, 'page')}; their order on the ladder decides.`)
+  if (!open.on) return ['It is switched off, so it decides nothing.']
+  if (rivals.decides) return ties
+  if (!REGIONS.some((r) => open.regions[r].kind !== 'pass'))
+    return ['It decides nothing, because it has no say on any region.']
+  if (!rivals.covers) return ['It decides nothing, because no page fits its conditions.']
+  const by = rivals.shadowedBy.slice(0, 3).map(named).join(', ')
+  const more = rivals.shadowedBy.length > 3 ? ` and ${rivals.shadowedBy.length - 3} more` : ''
+  if (!by) return ['It decides nothing, because the layouts it names cannot be used there.']
+  return [
+    `It decides nothing, because ${by}${more} ${rivals.shadowedBy.length === 1 ? 'stands' : 'stand'} before it everywhere.`,
+    ...ties,
+  ]
+})
+
 async function keep() {
   const open = map.edit
   if (!open) return
@@ -46,7 +69,8 @@ async function keep() {
   busy.value = false
   if (before === undefined) return
   const { id } = open.frame
-  notices.say(before ? 'The frame is changed in the draft.' : 'The frame stands in the draft.', {
+  const name = map.labelOf(id)
+  notices.say(before ? `The frame “${name}” is changed in the draft.` : `The frame “${name}” stands in the draft.`, {
     label: 'Undo',
     run: () =>
       void notices.attempt(async () =>
@@ -71,9 +95,12 @@ async function keep() {
       <button type="button" class="btn btn-small text-ink" @click="map.takeTheirs">Take theirs</button>
     </div>
     <div class="flex items-center gap-2 px-3.5 py-2 max-md:flex-wrap">
-      <p class="mr-auto min-w-0 leading-snug" role="status">
-        <strong class="font-semibold">{{ sentence }}</strong> <span class="ml-2 text-[#c5c3bc]">{{ detail }}</span>
-      </p>
+      <div class="mr-auto min-w-0 leading-snug" role="status">
+        <p>
+          <strong class="font-semibold">{{ sentence }}</strong> <span class="ml-2 text-[#c5c3bc]">{{ detail }}</span>
+        </p>
+        <p v-for="line in standing" :key="line" class="text-[#f0c9bb]">{{ line }}</p>
+      </div>
       <button
         type="button"
         class="btn border-[#5a5e65] bg-transparent text-sheet hover:border-white! disabled:text-[#a9a79f]!"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import type { Device, Request } from '#core/frames'
+import { momentIn, readParameters } from '#core/site'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
 
@@ -20,12 +21,12 @@ function setRole(role: string) {
 }
 function setQuery(text: string) {
   query.value = text
-  set({ parameters: Object.fromEntries(new URLSearchParams(text.replace(/^\?/, ''))) })
+  set({ parameters: readParameters(text.trim().replace(/^\?/, '')) })
 }
 /** A time as it is on the clocks of the site. */
 function setWhen(text: string) {
   when.value = text
-  set({ at: text ? momentIn(text, site.catalogue!.site.settings.timeZone) : Date.now() })
+  set({ at: momentIn(text, site.catalogue!.site.settings.timeZone) ?? Date.now() })
 }
 function reset() {
   query.value = ''

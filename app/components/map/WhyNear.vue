@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type NearMiss, frameName, nearWords } from '#core/frames'
+import { type NearMiss, nearWords } from '#core/frames'
 import { useMap } from '~/stores/map'
 
 defineProps<{ near: NearMiss[] }>()
@@ -11,7 +11,7 @@ const map = useMap()
     <h3 class="text-soft">Nearly</h3>
     <ul v-if="map.names">
       <li v-for="n in near" :key="n.frame.id" class="mt-1">
-        <span class="font-medium">{{ frameName(n.frame, map.names) }}</span>
+        <span class="font-medium">{{ map.labelOf(n.frame.id) }}</span>
         <span class="text-soft">: {{ nearWords(n, map.names) }}</span>
       </li>
     </ul>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type Why, resolveFully, whyOf } from '#core/frames'
 import { REGIONS } from '#core/layouts'
+import { writeParameters } from '#core/site'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -35,7 +36,7 @@ const layouts = computed(() =>
 )
 /** The published page as this visitor would ask for it. */
 const address = computed(() => {
-  const query = new URLSearchParams(map.request.parameters).toString().replace(/=(?=&|$)/g, '')
+  const query = writeParameters(map.request.parameters)
   return page.value?.address ? page.value.address + (query && `?${query}`) : ''
 })
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type RegionOutcome, type Say, type Standing, frameName, lossWords } from '#core/frames'
+import { type RegionOutcome, type Say, type Standing, lossWords } from '#core/frames'
 import type { Region } from '#core/layouts'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -16,7 +16,7 @@ const choosing = ref(false)
 const winner = computed(() => props.outcome.standings.find((s) => s.loss === null))
 const losers = computed(() => props.outcome.standings.filter((s) => s.loss !== null && s.loss.kind !== 'passed'))
 const sayName = (s: Standing) => (s.say.kind === 'use' ? design.layoutName(s.say.layout) : 'left empty')
-const name = (s: Standing) => (map.names ? frameName(s.candidate.frame, map.names) : '')
+const name = (s: Standing) => map.labelOf(s.candidate.frame.id)
 const words = (s: Standing) => (map.names ? lossWords(s, winner.value ?? s, map.names) : '')
 const inHand = computed(() => map.selection?.region === props.region)
 const others = computed(() => design.layouts.filter((l) => l.layout.region === props.region).map((l) => l.layout))

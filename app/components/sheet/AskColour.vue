@@ -16,6 +16,7 @@ const name = computed(() => {
   const own = props.value.startsWith('@') ? design.house.palette.find((c) => c.id === props.value!.slice(1)) : undefined
   return own?.name ?? props.value
 })
+const button = ref<{ $el: HTMLElement }>()
 const refused = ref('')
 
 /** Text on what is behind it, as the browser draws them now. */
@@ -51,7 +52,7 @@ function type(text: string) {
 
 <template>
   <Popover class="relative min-w-0">
-    <PopoverButton class="input flex items-center gap-2" :aria-label="`${label}: ${name}`">
+    <PopoverButton ref="button" class="input flex items-center gap-2" :aria-label="`${label}: ${name}`">
       <span
         class="size-3.5 shrink-0 border border-edge"
         :class="!hex && 'hatched'"
@@ -59,45 +60,47 @@ function type(text: string) {
       />
       <span class="truncate" :class="!value && 'text-soft'">{{ name }}</span>
     </PopoverButton>
-    <PopoverPanel class="absolute right-0 top-full z-30 mt-px w-60 border border-ink bg-raised p-3">
-      <p class="mb-1.5 text-xs text-soft">House palette</p>
-      <div class="grid grid-cols-4 gap-1.5">
-        <button
-          v-for="c in design.house.palette"
-          :key="c.id"
-          type="button"
-          class="text-center"
-          :aria-pressed="value === `@${c.id}`"
-          @click="set(`@${c.id}`)"
-        >
-          <span
-            class="block h-7 border"
-            :class="value === `@${c.id}` ? 'cornered border-ink' : 'border-edge'"
-            :style="{ backgroundColor: c.value }"
+    <PopoverPanel>
+      <FloatingPanel :anchor="button?.$el" class="p-3">
+        <p class="mb-1.5 text-xs text-soft">House palette</p>
+        <div class="grid grid-cols-4 gap-1.5">
+          <button
+            v-for="c in design.house.palette"
+            :key="c.id"
+            type="button"
+            class="text-center"
+            :aria-pressed="value === `@${c.id}`"
+            @click="set(`@${c.id}`)"
+          >
+            <span
+              class="block h-7 border"
+              :class="value === `@${c.id}` ? 'cornered border-ink' : 'border-edge'"
+              :style="{ backgroundColor: c.value }"
+            />
+            <span class="block truncate text-2xs">{{ c.name }}</span>
+          </button>
+        </div>
+        <div class="mt-2.5 flex items-center gap-1.5">
+          <input
+            type="color"
+            class="h-7 w-9 shrink-0 border bg-raised"
+            :value="hex?.slice(0, 7) ?? '#000000'"
+            :aria-label="`Choose ${label.toLowerCase()}`"
+            @change="type(($event.target as HTMLInputElement).value)"
           />
-          <span class="block truncate text-2xs">{{ c.name }}</span>
-        </button>
-      </div>
-      <div class="mt-2.5 flex items-center gap-1.5">
-        <input
-          type="color"
-          class="h-7 w-9 shrink-0 border bg-raised"
-          :value="hex?.slice(0, 7) ?? '#000000'"
-          :aria-label="`Choose ${label.toLowerCase()}`"
-          @change="type(($event.target as HTMLInputElement).value)"
-        />
-        <input
-          class="input font-mono text-xs"
-          :value="hex ?? ''"
-          placeholder="#hex"
-          :aria-label="`${label} as a hex code`"
-          @change="type(($event.target as HTMLInputElement).value)"
-        />
-      </div>
-      <p v-if="refused" class="mt-1 bg-wash p-1.5 text-xs" role="alert">{{ refused }}</p>
-      <p v-if="contrast !== null" class="mt-2 text-xs" :class="contrast < 4.5 ? 'bg-wash p-1.5' : 'text-soft'">
-        Text on its background: {{ contrast }} to 1{{ contrast < 4.5 ? '. Less than 4.5 is hard to read.' : '' }}
-      </p>
+          <input
+            class="input font-mono text-xs"
+            :value="hex ?? ''"
+            placeholder="#hex"
+            :aria-label="`${label} as a hex code`"
+            @change="type(($event.target as HTMLInputElement).value)"
+          />
+        </div>
+        <p v-if="refused" class="mt-1 bg-wash p-1.5 text-xs" role="alert">{{ refused }}</p>
+        <p v-if="contrast !== null" class="mt-2 text-xs" :class="contrast < 4.5 ? 'bg-wash p-1.5' : 'text-soft'">
+          Text on its background: {{ contrast }} to 1{{ contrast < 4.5 ? '. Less than 4.5 is hard to read.' : '' }}
+        </p>
+      </FloatingPanel>
     </PopoverPanel>
   </Popover>
 </template>

@@ -15,6 +15,7 @@ interface Choice {
 }
 
 const site = useSite()
+const box = ref<HTMLElement>()
 const typed = ref('')
 const shown = computed(() => {
   const { value } = props
@@ -42,7 +43,7 @@ const found = computed<Choice[]>(() => {
 
 <template>
   <Combobox :model-value="null" nullable @update:model-value="(c: Choice | null) => c && emit('set', c.value)">
-    <div class="relative min-w-0 flex-1">
+    <div ref="box" class="relative min-w-0 flex-1">
       <ComboboxInput
         class="input"
         :aria-label="label"
@@ -52,20 +53,22 @@ const found = computed<Choice[]>(() => {
         @change="typed = $event.target.value"
         @focus="$event.target.select()"
       />
-      <ComboboxOptions
-        class="absolute right-0 top-full z-30 max-h-64 w-60 overflow-y-auto border border-ink bg-raised py-1"
-      >
-        <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">
-          No page is called that, and a link begins with /, https://, mailto: or tel:
-        </li>
-        <ComboboxOption v-for="(c, i) in found" :key="i" v-slot="{ active }" :value="c" as="template">
-          <li class="cursor-pointer px-2.5 py-0.5" :class="active && 'bg-ink text-sheet'">
-            <span class="block truncate">{{ c.label }}</span>
-            <span class="block truncate font-mono text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{
-              c.detail
-            }}</span>
-          </li>
-        </ComboboxOption>
+      <ComboboxOptions as="div">
+        <FloatingPanel :anchor="box">
+          <ul class="max-h-64 overflow-y-auto py-1" role="presentation">
+            <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">
+              No page is called that, and a link begins with /, https://, mailto: or tel:
+            </li>
+            <ComboboxOption v-for="(c, i) in found" :key="i" v-slot="{ active }" :value="c" as="template">
+              <li class="cursor-pointer px-2.5 py-0.5" :class="active && 'bg-ink text-sheet'">
+                <span class="block truncate">{{ c.label }}</span>
+                <span class="block truncate font-mono text-2xs" :class="active ? 'text-sheet' : 'text-soft'">{{
+                  c.detail
+                }}</span>
+              </li>
+            </ComboboxOption>
+          </ul>
+        </FloatingPanel>
       </ComboboxOptions>
     </div>
   </Combobox>

@@ -40,7 +40,13 @@ const named = computed(() => {
       return null
   }
 })
-const wide = computed(() => props.property.kind === 'rich' || isDynamic.value)
+/** What needs the whole width: text, fields with their parts, and choices whose words are long. */
+const LONG = 20
+const wide = computed(() => {
+  const { property } = props
+  if (property.kind === 'choice') return property.options.some((o) => o.label.length > LONG)
+  return property.kind === 'rich' || isDynamic.value
+})
 
 function set(value: Value | undefined) {
   refused.value = value === undefined ? '' : (refuseProperty(props.property, value) ?? '')

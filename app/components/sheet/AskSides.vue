@@ -65,8 +65,8 @@ function reset() {
       />
       <button
         type="button"
-        class="col-start-2 row-start-2 h-7 border bg-board text-xs"
-        :class="linked ? 'border-ink font-semibold' : 'border-rule'"
+        class="col-start-2 row-start-2 h-7 border text-xs"
+        :class="linked ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-raised'"
         :aria-pressed="linked"
         :title="linked ? 'All four change together. Click to part them' : 'Click to change all four together'"
         @click="linked = !linked"

@@ -52,7 +52,7 @@ function pick(choice: FieldChoice | null) {
       {{ words ?? 'field' }}
     </button>
     <Combobox v-if="open" :model-value="null" nullable @update:model-value="pick">
-      <div class="absolute right-0 top-0 z-30 w-60 border border-ink bg-raised">
+      <FloatingPanel :anchor="root">
         <ComboboxInput
           ref="input"
           class="h-8 w-full border-b px-2.5"
@@ -80,7 +80,7 @@ function pick(choice: FieldChoice | null) {
             </ul>
           </li>
         </ComboboxOptions>
-      </div>
+      </FloatingPanel>
     </Combobox>
   </div>
 </template>

@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { elementSpec } from '#core/elements'
-import { type Step, type TreeNode, find, pathTo } from '#core/layouts'
-import type { Page } from '#core/site'
+import { BOX_PROPERTIES, type Step, type TreeNode, find, pathTo } from '#core/layouts'
+import { type Page, findByWords } from '#core/site'
+import { STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
 import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
+import { useSession } from '~/stores/session'
 
 /** Everything that can be said about the thing in hand, as one list that can be searched. */
 defineProps<{ page: Page }>()
 
 const bench = useBench()
 const checks = useChecks()
+const session = useSession()
 const typed = ref('')
 const root = ref<HTMLElement>()
 const node = computed<TreeNode | undefined>(() =>
@@ -28,6 +31,21 @@ const whereabouts = computed(() => {
   if (row?.kind !== 'row') return ''
   const number = row.children.findIndex((c) => c.id === (column?.id ?? node.value!.id)) + 1
   return `in ${row.name ?? 'a row'}, column ${number}`
+})
+/** A search that finds nothing says so. */
+const nothingFound = computed(() => {
+  if (!node.value || !typed.value.trim()) return false
+  const says = node.value.kind === 'element' ? (elementSpec(node.value.type)?.props ?? {}) : BOX_PROPERTIES
+  const styles = stylePropertiesOn(node.value.kind)
+  return (
+    findByWords(Object.values(says), typed.value, (p) => p.label).length === 0 &&
+    findByWords(
+      styles,
+      typed.value,
+      (p) => p.label,
+      (p) => `${STYLE_GROUPS[p.group]} ${p.also ?? ''}`,
+    ).length === 0
+  )
 })
 const notes = computed(() => checks.byNode.get(bench.selected ?? ''))
 const STEP_WORDS: Record<Step, string> = { wide: 'wide screens', medium: 'medium screens', narrow: 'narrow screens' }
@@ -57,10 +75,18 @@ defineExpose({ focusFirst })
         aria-label="Find a property"
       />
     </div>
-    <div :key="bench.selected ?? 'layout'" class="min-h-0 flex-1 overflow-y-auto px-3.5 pb-10">
+    <p v-if="!session.mayDesign" class="border-y bg-board px-3.5 py-1.5 text-xs text-soft" role="note">
+      You may look at this layout. Designers and owners change it.
+    </p>
+    <fieldset
+      :key="bench.selected ?? 'layout'"
+      class="min-h-0 min-w-0 flex-1 overflow-y-auto px-3.5 pb-10"
+      :disabled="!session.mayDesign"
+    >
       <SheetLayout v-if="!node" :typed="typed" />
       <template v-else>
         <FindingMarks class="mb-2" :findings="notes" />
+        <p v-if="nothingFound" class="border-t py-2.5 text-soft">Nothing here is called “{{ typed.trim() }}”.</p>
         <SheetSays :node="node" :typed="typed" :page="page" data-says />
         <SheetStyles
           :styles="node.styles"
@@ -72,6 +98,6 @@ defineExpose({ focusFirst })
           @set="(property, value) => bench.apply({ kind: 'setStyle', id: node!.id, property, step: bench.step, value })"
         />
       </template>
-    </div>
+    </fieldset>
   </aside>
 </template>

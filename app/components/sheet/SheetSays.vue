@@ -47,7 +47,7 @@ const isPreset = (list: number[]) =>
 </script>
 
 <template>
-  <section class="border-t py-2.5">
+  <section v-if="showRest || found.length" class="border-t py-2.5">
     <h3 v-if="node.kind === 'element'" class="mb-1.5 font-semibold">Says</h3>
     <div v-if="node.kind === 'row' && showRest" class="mb-2">
       <h3 class="mb-1.5 font-semibold">Columns</h3>

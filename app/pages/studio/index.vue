@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { useMap } from '~/stores/map'
+import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 
 definePageMeta({ layout: 'studio' })
@@ -8,6 +10,18 @@ useHead({ title: 'Map' })
 const map = useMap()
 const route = useRoute()
 const site = useSite()
+const notices = useNotices()
+
+/** Undo and redo wherever nothing is being typed. */
+useEventListener('keydown', (event) => {
+  const key = event.key.toLowerCase()
+  const typing =
+    event.target instanceof Element && event.target.closest('input:not([type=checkbox]), textarea, [role=dialog]')
+  if (!(event.ctrlKey || event.metaKey) || typing || (key !== 'z' && key !== 'y')) return
+  event.preventDefault()
+  const again = key === 'y' || event.shiftKey
+  void notices.attempt(again ? map.redo : map.undo).then((said) => said && notices.say(said))
+})
 
 /** Links from elsewhere name a frame to open or a page to explain. */
 onMounted(async () => {

@@ -1,14 +1,33 @@
 <script setup lang="ts">
 import { useDesign } from '~/stores/design'
+import type { BringBack, ReleaseNote } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
+import { useSession } from '~/stores/session'
 
 definePageMeta({ layout: 'studio' })
 useHead({ title: 'Releases' })
 
 const design = useDesign()
 const notices = useNotices()
+const session = useSession()
 const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'long', timeStyle: 'short' })
 onMounted(() => notices.attempt(design.loadReleases))
+
+const bringing = ref<ReleaseNote | null>(null)
+async function bringBack(what: BringBack) {
+  const { number } = bringing.value!
+  bringing.value = null
+  const changes = await notices.attempt(() => design.bringBack(number, what))
+  if (!changes) return
+  const n = changes.length
+  notices.say(
+    n === 0
+      ? 'The draft stands so already.'
+      : `${n} ${n === 1 ? 'thing' : 'things'} in the draft ${n === 1 ? 'is' : 'are'} as in release ${number} again. Visitors see it with the next release.`,
+  )
+}
+/** Layouts and frames that a release touched, to be brought back one by one. */
+const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what !== 'house' && c.how !== 'removed')
 </script>
 
 <template>
@@ -30,6 +49,15 @@ onMounted(() => notices.attempt(design.loadReleases))
                 >Release {{ release.number }}<template v-if="release.note">: {{ release.note }}</template></span
               >
               <span class="shrink-0 text-xs text-soft">{{ time.format(release.at) }}, {{ release.by }}</span>
+              <button
+                v-if="session.mayDesign"
+                type="button"
+                class="btn btn-small shrink-0"
+                :aria-label="`Bring back release ${release.number}`"
+                @click="bringing = release"
+              >
+                Bring back…
+              </button>
             </p>
             <details class="mt-1">
               <summary class="text-soft">
@@ -44,5 +72,32 @@ onMounted(() => notices.attempt(design.loadReleases))
         </p>
       </section>
     </div>
+    <ModalSheet v-if="bringing" :title="`Bring back release ${bringing.number}`" @close="bringing = null">
+      <p class="mb-3">
+        The draft is put back to what was released then, and visitors see it with the next release. Layouts are changed
+        by edits that can be undone; what was made since waits under Removed.
+      </p>
+      <button type="button" class="btn btn-spot" @click="bringBack({ kind: 'all' })">
+        Bring back all of release {{ bringing.number }}
+      </button>
+      <template v-if="oneByOne(bringing).length">
+        <p class="mb-1 mt-5 text-soft">Or one thing that this release changed:</p>
+        <ul class="border-t">
+          <li v-for="c in oneByOne(bringing)" :key="c.what + c.id" class="flex items-baseline gap-3 border-b py-1.5">
+            <span class="w-14 shrink-0 text-soft">{{ c.what }}</span>
+            <span class="made min-w-0 flex-1 break-words text-base leading-snug">{{ c.name }}</span>
+            <button
+              type="button"
+              class="btn btn-small"
+              :aria-label="`Bring back ${c.name}`"
+              @click="bringBack({ kind: c.what as 'layout' | 'frame', id: c.id })"
+            >
+              Bring back
+            </button>
+          </li>
+        </ul>
+      </template>
+      <template #actions><button type="button" class="btn" @click="bringing = null">Leave the draft</button></template>
+    </ModalSheet>
   </div>
 </template>

@@ -10,6 +10,8 @@ const mail = ref('')
 const password = ref('')
 const failed = ref('')
 const busy = ref(false)
+const first = ref<HTMLInputElement>()
+onMounted(() => first.value?.focus())
 
 async function signIn() {
   busy.value = true
@@ -48,6 +50,7 @@ async function signIn() {
         <label class="block font-medium">
           Mail address
           <input
+            ref="first"
             v-model="mail"
             class="input mt-1 h-9! font-normal"
             type="email"

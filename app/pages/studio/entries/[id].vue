@@ -68,12 +68,25 @@ function toggleTerm(term: string, on: boolean) {
   const { terms } = entry.value!
   entry.value!.terms = on ? [...terms, term] : terms.filter((t) => t !== term)
 }
+/** What was written while it was being stored stays, on top of what is stored now. */
+function takeStored(answer: EntryAnswer, sent: string) {
+  if (JSON.stringify(entry.value) === sent) return take(answer)
+  revision.value = answer.revision
+  kept.value = JSON.stringify(answer.entry)
+  void unstored.keep({ entry: entry.value!, revision: answer.revision })
+}
 async function save() {
-  if (!entry.value || problem.value) return
+  if (!entry.value || problem.value || busy.value) return
   busy.value = true
+  const sent = JSON.stringify(entry.value)
   try {
-    take(await site.putEntry(entry.value, revision.value))
-    notices.say('The entry is stored, and visitors see it.')
+    takeStored(await site.putEntry(JSON.parse(sent) as Entry, revision.value), sent)
+    notices.say(
+      changed.value
+        ? 'The entry is stored as it was when you pressed the button. What you wrote since is not stored yet.'
+        : 'The entry is stored, and visitors see it.',
+    )
+    await notices.attempt(site.load)
   } catch (error) {
     if (error instanceof Refusal && error.problem.code === 'stale-revision')
       theirs.value = (error.body as StaleEntryAnswer).current

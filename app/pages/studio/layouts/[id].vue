@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import type { Page } from '#core/site'
 import { useBench } from '~/stores/bench'
 import { useMap } from '~/stores/map'
+import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 
 definePageMeta({ layout: 'studio' })
@@ -11,6 +12,7 @@ const route = useRoute()
 const bench = useBench()
 const site = useSite()
 const map = useMap()
+const session = useSession()
 const failed = ref('')
 const adding = ref(false)
 const keys = ref(false)
@@ -47,7 +49,7 @@ watch(
 onBeforeUnmount(bench.close)
 
 const onKey = useBenchKeys({
-  add: () => (adding.value = true),
+  add: () => (adding.value = session.mayDesign),
   editText: () => sheet.value?.focusFirst(),
   showKeys: () => (keys.value = true),
 })

@@ -56,6 +56,7 @@ const shelves = computed(() =>
           <span>There is none yet.</span><span class="font-medium text-ink">Make one</span>
         </button>
       </section>
+      <RemovedLayouts />
     </div>
     <NewLayoutDialog v-if="adding" :region="adding" @close="adding = null" />
   </div>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { type Impact, type OutcomeTable, compareTables, rulesOf } from '#core/frames'
+import type { LayoutState } from '#shared/api/types'
+import { useDesign } from '~/stores/design'
+import { useMap } from '~/stores/map'
+import { useNotices } from '~/stores/notices'
+import { useSite } from '~/stores/site'
+
+/** Removing a layout says first what would change: on which pages, and which frames have no say there any more. */
+const props = defineProps<{ state: LayoutState }>()
+const emit = defineEmits<{ close: [] }>()
+
+const design = useDesign()
+const site = useSite()
+const map = useMap()
+const notices = useNotices()
+const shownName = useShownName()
+const impact = shallowRef<Impact[] | null>(null)
+const busy = ref(false)
+const id = computed(() => props.state.layout.id)
+const frames = computed(() =>
+  design.frames.filter((f) => Object.values(f.frame.regions).some((s) => s.kind === 'use' && s.layout === id.value)),
+)
+
+onMounted(async () => {
+  const before = map.kept
+  if (!before) return
+  const layouts = design.design.layouts.filter((l) => l.id !== id.value)
+  const after: OutcomeTable = await tabulateAside(site.text, rulesOf({ ...design.design, layouts }), map.request)
+  impact.value = compareTables(before, after)
+})
+/** What the region shows instead, most pages first. */
+const instead = computed(() => {
+  const counts = new Map<string, number>()
+  for (const { to } of impact.value ?? []) counts.set(shownName(to), (counts.get(shownName(to)) ?? 0) + 1)
+  return [...counts].sort((a, b) => b[1] - a[1])
+})
+const count = (n: number, word: string) => `${n.toLocaleString('en')} ${n === 1 ? word : `${word}s`}`
+
+async function remove() {
+  busy.value = true
+  const { name } = props.state.layout
+  const state = await notices.attempt(() => design.removeLayout(id.value))
+  busy.value = false
+  emit('close')
+  if (!state) return
+  notices.say(`“${name}” is removed from the draft. It waits under Removed, at the end of the shelf.`, {
+    label: 'Put it back',
+    run: () => void notices.attempt(() => design.restoreLayout(state)),
+  })
+}
+</script>
+
+<template>
+  <ModalSheet :title="`Remove “${state.layout.name}”`" @close="$emit('close')">
+    <p v-if="impact === null" class="text-soft" role="status">Looking at what would change…</p>
+    <template v-else>
+      <p v-if="impact.length === 0">It shows on no page, so visitors will see no difference.</p>
+      <template v-else>
+        <p class="mb-2">
+          <strong>{{ count(impact.length, 'page') }}</strong> would show something else with the next release:
+        </p>
+        <ul class="mb-3 border-t">
+          <li v-for="[name, pages] in instead" :key="name" class="flex justify-between gap-4 border-b py-1">
+            <span class="made min-w-0 break-words text-base">{{ name }}</span>
+            <span class="shrink-0 text-soft">on {{ count(pages, 'page') }}</span>
+          </li>
+        </ul>
+      </template>
+      <template v-if="frames.length">
+        <p class="mb-1">
+          {{ frames.length === 1 ? 'One frame names it and has' : `${frames.length} frames name it and have` }} no say
+          there any more:
+        </p>
+        <ul class="list-disc pl-5">
+          <li v-for="f in frames" :key="f.frame.id">{{ map.labelOf(f.frame.id) }}</li>
+        </ul>
+      </template>
+      <p class="mt-3 text-soft">It waits under Removed, at the end of the shelf, until the owner clears it.</p>
+    </template>
+    <template #actions>
+      <button type="button" class="btn" @click="$emit('close')">Keep it</button>
+      <button type="button" class="btn btn-spot" :disabled="busy || impact === null" @click="remove">
+        Remove from the draft
+      </button>
+    </template>
+  </ModalSheet>
+</template>
