@@ -62,6 +62,18 @@ export class Client {
     this.token = token
   }
 
+  get csrf(): string {
+    return this.token
+  }
+
+  allCookies(): [string, string][] {
+    return [...this.cookies]
+  }
+
+  setCookie(name: string, value: string): void {
+    this.cookies.set(name, value)
+  }
+
   cookie(name: string): string | undefined {
     return this.cookies.get(name)
   }

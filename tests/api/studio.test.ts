@@ -224,7 +224,7 @@ describe('edits', () => {
     [
       'the prototype',
       422,
-      '{"revision":1,"edits":[{"id":"x","does":"edit","edit":{"kind":"setProperty","id":"house-header-3","property":"__proto__","value":{"x":1}}}]}',
+      '{"revision":1,"edits":[{"id":"x","does":"edit","edit":{"kind":"setProperty","id":"house-header-3","property":"__proto__","value":"x"}}]}',
       'not a property',
     ],
   ])('%s is refused and nothing is lost', async (_, status, body, sentence) => {

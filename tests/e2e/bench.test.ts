@@ -102,7 +102,7 @@ test('two windows edit one layout: both keep their work', async ({ page, context
   await saved(other)
   await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
   await page.keyboard.press('x')
-  await expect(page.getByText('This layout was changed in another window. Both changes are kept.')).toBeVisible()
+  await expect(page.getByText('This layout was changed in another window meanwhile.')).toBeVisible()
   await expect(page.locator(plan).getByText('Divider')).toBeVisible()
   await saved(page)
   await other.reload()

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, test } from './studio'
+import { benchPage, expect, signIn, test } from './studio'
 
 /** What a browser makes of the CSS: measured on published pages of the demo. */
 
@@ -133,4 +133,33 @@ test('nothing on a published page is refused by its own content policy', async (
     expect(family).toBe(true)
   }
   expect(refused).toEqual([])
+})
+
+test('in a row that is taller than what stands in it, things stand where it says: at the top, in the middle, at the bottom', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, server)
+  await page.goto(`${server.origin}/studio/layouts/slim-footer`)
+  await page.getByRole('treeitem', { name: /^Line/ }).click({ position: { x: 20, y: 8 } })
+  const height = page.getByLabel('Minimum height', { exact: true })
+  await height.fill('500')
+  await height.press('Enter')
+  const inner = benchPage(page).locator('footer .in').first()
+  const column = benchPage(page).locator('footer .col').first()
+  const places: [string, (top: number, height: number, all: number) => number][] = [
+    ['start', () => 0],
+    ['center', (_, own, all) => (all - own) / 2],
+    ['end', (_, own, all) => all - own],
+  ]
+  for (const [value, expected] of places) {
+    await page.getByLabel('Vertical align', { exact: true }).selectOption(value)
+    await expect
+      .poll(async () => {
+        const [row, own] = [(await inner.boundingBox())!, (await column.boundingBox())!]
+        return Math.abs(own.y - row.y - expected(0, own.height, row.height))
+      })
+      .toBeLessThan(2)
+  }
+  expect((await inner.boundingBox())!.height).toBeGreaterThan(200)
 })

@@ -253,7 +253,12 @@ test('checks stand on their screen and beside what they concern, with what to do
   await page.getByRole('link', { name: 'Map' }).click()
   await makeFrame(page, ['Talks'], { Body: 'Story page' })
   await keep(page)
-  await openFrame(page, /^Talks 12/)
+  // Two frames of the same words are told apart by what they say.
+  await expect(ladder(page).getByRole('button', { name: /^Talks \(body: Story page\)/ })).toBeVisible()
+  await openFrame(page, /^Talks \(body: Talk page\)/)
+  await expect(impact(page)).toContainText(
+    'It ties with “Talks (body: Story page)” on 12 pages; their order on the ladder decides.',
+  )
   await page.getByRole('button', { name: 'Remove', exact: true }).click()
   await page.getByRole('link', { name: 'Layouts' }).click()
   await expect(page.getByText('1 note').first()).toBeVisible()

@@ -215,7 +215,7 @@ test('from a bare site to a released one', async ({ page, browser, server }) => 
 
   await test.step('signed out, the studio is closed', async () => {
     await page.getByRole('button', { name: /^Ada/ }).click()
-    await page.getByRole('menuitem', { name: 'Sign out' }).click()
+    await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click()
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
     await page.goto(`${server.origin}/studio/layouts`)
     await settled(page)

@@ -30,17 +30,33 @@ describe('deviceOf', () => {
 
 describe('readAsking', () => {
   test('a visitor on a desktop now, unless said otherwise', () => {
-    expect(readAsking({}, {})).toMatchObject({ role: 'visitor', signedIn: false, device: 'desktop', parameters: {} })
-    expect(readAsking({ role: 'member' }, {}).signedIn).toBe(true)
-    expect(readAsking({ role: 'member', signedIn: 'no' }, {}).signedIn).toBe(false)
-    expect(readAsking({ at: '2026-03-29' }, { kiosk: '' })).toMatchObject({
-      at: Date.parse('2026-03-29'),
-      parameters: { kiosk: '' },
+    expect(readAsking({}, {}, 'UTC')).toMatchObject({
+      role: 'visitor',
+      signedIn: false,
+      device: 'desktop',
+      parameters: {},
     })
+    expect(readAsking({ role: 'member' }, {}, 'UTC').signedIn).toBe(true)
+    expect(readAsking({ role: 'member', signedIn: 'no' }, {}, 'UTC').signedIn).toBe(false)
+    expect(readAsking({}, { kiosk: [''] }, 'UTC').parameters).toEqual({ kiosk: [''] })
   })
 
-  test.each([[{ role: 'king' }], [{ device: 'fridge' }], [{ at: 'soon' }]])('%j is refused in a sentence', (asking) => {
-    expect(() => readAsking(asking, {})).toThrow(/is one of|is written as/)
+  test('days and times are those of the site, wherever the machine stands', () => {
+    const at = (text: string) => new Date(readAsking({ at: text }, {}, 'Pacific/Auckland').at).toISOString()
+    expect(at('2026-03-29')).toBe('2026-03-28T11:00:00.000Z')
+    expect(at('2026-07-01T09:30')).toBe('2026-06-30T21:30:00.000Z')
+    expect(at('2026-07-01T09:30Z')).toBe('2026-07-01T09:30:00.000Z')
+  })
+
+  test.each([
+    [{ role: 'king' }],
+    [{ device: 'fridge' }],
+    [{ at: 'soon' }],
+    [{ at: '2026-02-30' }],
+    [{ at: '1' }],
+    [{ signedIn: 'maybe' }],
+  ])('%j is refused in a sentence', (asking) => {
+    expect(() => readAsking(asking, {}, 'UTC')).toThrow(/is one of|is written as|yes or no/)
   })
 })
 
@@ -49,7 +65,7 @@ describe('explain', () => {
   const catalogue = new Catalogue(site)
   const why = (address: string, asking = {}) => {
     const { page, parameters } = pageFor(catalogue, address)
-    return explain(design, 'draft', catalogue, page, readAsking(asking, parameters))
+    return explain(design, 'draft', catalogue, page, readAsking(asking, parameters, 'Europe/London'))
   }
 
   test('names who decided, who lost and why, and who nearly matched', () => {
@@ -61,10 +77,18 @@ describe('explain', () => {
       losers: [{ frame: 'site', rule: 'narrowness', why: 'Every page is broader than Exhibits in Tower Room' }],
     })
     expect(regions.intro.says).toBe('left empty')
+    // Programs are told of every candidate in rank order, those that passed too, and what each said.
+    expect(regions.header.candidates.map((c) => [c.frame, c.say.kind, c.rule])).toEqual([
+      ['tower', 'use', null],
+      ['exhibits', 'pass', 'passed'],
+      ['site', 'use', 'narrowness'],
+    ])
     expect(near).toMatchObject([{ frame: 'kiosk' }])
     expect(why('/exhibits/the-night-regulator').near).toContainEqual({
       frame: 'tower',
       name: 'Exhibits in Tower Room, except The Night Regulator',
+      code: 'excepted',
+      target: 0,
       why: 'excepts The Night Regulator',
     })
   })
@@ -74,6 +98,6 @@ describe('explain', () => {
     expect(why('/no/such').page.key).toBe('not-found')
     expect(why('/welcome').page.key).toBe('home')
     expect(why('https://elsewhere.example.org/visit/').page.key).toBe('entry:visit')
-    expect(() => pageFor(catalogue, '/%E0%A4%A')).toThrow('cannot be read')
+    expect(pageFor(catalogue, '/%E0%A4%A').page.kind).toBe('not-found')
   })
 })

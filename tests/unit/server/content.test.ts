@@ -1,5 +1,6 @@
 import type { Parcel } from '#core/formats'
 import type { Entry } from '#core/site'
+import { jobsOver } from '../../../server/aside/jobs'
 import { Content } from '../../../server/services/content'
 import { Draft } from '../../../server/services/draft'
 import { Entries } from '../../../server/services/entries'
@@ -15,12 +16,12 @@ let entries: Entries
 let parcels: Parcels
 
 beforeAll(async () => {
-  await seedDemo(db(), false, async () => 'hashed')
+  await seedDemo(db(), false, { hash: async () => 'hashed' })
   content = new Content(db())
   await content.reload()
   draft = new Draft(db())
-  entries = new Entries(db(), draft, () => content.catalogue)
-  parcels = new Parcels(db(), draft, () => content.catalogue)
+  entries = new Entries(db(), draft, content)
+  parcels = new Parcels(db(), draft, () => content.catalogue, jobsOver(db()))
 })
 
 describe('entries', () => {
@@ -47,7 +48,7 @@ describe('entries', () => {
     ['a person who is not there', (e) => ({ ...e, person: 'nobody' }), 'no such person'],
     ['a term that is not there', (e) => ({ ...e, terms: ['nowhere'] }), 'no such term'],
     ['a date that is none', (e) => ({ ...e, date: '2026-13-40' }), 'A date is written'],
-    ['content that is none', (e) => ({ ...e, content: '<p>' }), 'content cannot be read'],
+    ['content that is none', (e) => ({ ...e, content: '<p>' }), 'must be rich text'],
     [
       'a field that its type does not have',
       (e) => ({ ...e, fields: { ...e.fields, secret: 1 } }),
@@ -56,7 +57,7 @@ describe('entries', () => {
     ['a number that is text', (e) => ({ ...e, fields: { ...e.fields, height: 'tall' } }), 'Height cannot hold'],
     ['a choice that is none', (e) => ({ ...e, fields: { ...e.fields, mechanism: 'steam' } }), 'Mechanism cannot hold'],
     ['another page type', (e) => ({ ...e, type: 'page', fields: {}, terms: [] }), 'keeps its page type'],
-    ['to stand below itself', (e) => ({ ...e, parent: e.id }), 'to stand below'],
+    ['to stand below itself', (e) => ({ ...e, parent: e.id }), 'stand below itself'],
     ['a frame that is not offered', (e) => ({ ...e, chosenFrame: 'site' }), 'not offered'],
     ['a page type that is not there', (e) => ({ ...e, type: 'planet' }), 'no such page type'],
   ])('%s is refused, and nothing is stored', async (_, spoil, sentence) => {

@@ -1,13 +1,14 @@
-import { chmodSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { makeDemo } from '#demo/index'
 import type { Circumstance } from '#core/frames'
-import type { Pending } from '#core/layouts'
-import { Catalogue } from '#core/site'
+import { EditSession, type Pending, emptyLayout } from '#core/layouts'
+import { Catalogue, readAddress } from '#core/site'
 import { readSite } from '../../../server/database/content'
 import { StartError, openDatabase, prepareFolder } from '../../../server/database/open'
 import { readLatestRelease } from '../../../server/database/releases'
+import { jobsOver } from '../../../server/aside/jobs'
 import { Content } from '../../../server/services/content'
 import { Draft } from '../../../server/services/draft'
 import { Published } from '../../../server/services/published'
@@ -16,10 +17,11 @@ import { searchEntries } from '../../../server/services/search'
 import { ensureSecrets } from '../../../server/services/secrets'
 import { seedDemo } from '../../../server/services/seed'
 import { AttemptLimit } from '../../../server/services/sign-in'
-import { VISITOR, frame } from '../../fixtures'
+import { Formats } from '#core/render'
+import { VISITOR, column, element, frame, layout, row } from '../../fixtures'
 import { freshDatabase } from './database'
 
-const hash = async () => 'hashed'
+const hash = { hash: async () => 'hashed' }
 const rename = (id: string, name: string): Pending => ({
   id,
   edit: { kind: 'rename', id: 'house-header', name },
@@ -33,7 +35,7 @@ describe('over the demo', () => {
   test('the demo is written once and read back as it was made', async () => {
     expect(await seedDemo(db(), false, hash)).toBe(true)
     expect(await seedDemo(db(), false, hash)).toBe(false)
-    const { site } = (await readSite(db()))!
+    const { site } = (await readSite(db(), makeDemo().site.settings))!
     const made = makeDemo().site
     expect({ ...site, pictures: site.pictures.length }).toEqual({ ...made, pictures: made.pictures.length })
   })
@@ -70,12 +72,46 @@ describe('over the demo', () => {
     expect((await draft().layout('house-header')).layout.name).toBe('B')
   })
 
-  test('a revision from the future is stale too', async () => {
-    expect(await draft().applyEdits('house-header', 99, [rename('five', 'E')], 'Ada')).toMatchObject({
-      kind: 'stale',
-      revision: 3,
-      between: [],
+  test('a revision from the future, or one far behind, is told the layout as it stands and what of it was taken', async () => {
+    const future = await draft().applyEdits('house-header', 99, [rename('two', 'B'), rename('five', 'E')], 'Ada')
+    expect(future).toMatchObject({ kind: 'far', state: { revision: 3, layout: { name: 'B' } }, taken: ['two'] })
+  })
+
+  test('far behind, the layout is told as it stands, and an edit that it has already is not made again', async () => {
+    await draft().createLayout({ id: 'busy', name: 'Busy', region: 'footer' }, 'Ada')
+    const name = (n: number): Pending => ({
+      id: `n${n}`,
+      edit: { kind: 'rename', id: 'busy', name: `Name ${n}` },
+      does: 'edit',
     })
+    for (let at = 1; at <= 1101; at += 100) {
+      const edits = Array.from({ length: 100 }, (_, i) => name(at + i))
+      expect(await draft().applyEdits('busy', at, edits, 'Ada')).toMatchObject({ kind: 'done' })
+    }
+    const late = new EditSession({ layout: emptyLayout('busy', 'Busy', 'footer'), revision: 1, log: [] }, [name(1)])
+    late.apply(
+      { id: 'mine', edit: { kind: 'setDefault', of: 'row', property: 'gap', step: 'wide', value: 7 }, does: 'edit' },
+      0,
+    )
+    const far = await draft().applyEdits('busy', 1, late.pending, 'Wim')
+    if (far.kind !== 'far') throw new Error(far.kind)
+    expect(far.taken).toEqual(['n1'])
+    late.begunAnew(far.state, far.taken)
+    const piece = late.nextPiece()!
+    expect(piece.edits.map((e) => e.id)).toEqual(['mine'])
+    expect(await draft().applyEdits('busy', piece.revision, piece.edits, 'Wim')).toMatchObject({ kind: 'done' })
+    const stored = await draft().layout('busy')
+    expect(stored.layout).toMatchObject({ name: 'Name 1200', defaults: { row: { gap: { wide: 7 } } } })
+    await draft().setLayoutRemoved('busy', true, 'Ada')
+  })
+
+  test('an edit that was sent before, or twice at once, is refused in a sentence', async () => {
+    for (const edits of [[rename('one', 'Z')], [rename('six', 'A'), rename('six', 'B')]]) {
+      expect(await draft().applyEdits('house-header', 3, edits, 'Ada')).toMatchObject({
+        kind: 'refused',
+        problem: { code: 'edit-repeated' },
+      })
+    }
   })
 
   test('layouts are made, copied with new ids, removed and put back', async () => {
@@ -114,7 +150,7 @@ describe('over the demo', () => {
   test('a release freezes the draft; nothing changed is nothing to release; a release never changes', async () => {
     const content = new Content(db())
     await content.reload()
-    const releases = new Releases(db(), draft(), () => content.catalogue)
+    const releases = new Releases(db(), draft(), () => content.catalogue, jobsOver(db()))
     const { waiting } = await releases.list()
     expect(waiting).toEqual([
       { what: 'layout', how: 'changed', id: 'house-header', name: 'B' },
@@ -140,7 +176,7 @@ describe('over the demo', () => {
     expect(first).toMatchObject({ status: 200, headers: { 'cache-control': 'public, max-age=0, must-revalidate' } })
     expect(published.readyAt('/visit')).toBe(first)
     expect(published.draw(page, '/visit', VISITOR).etag).toBe(first.etag)
-    expect(published.draw(page, '/visit', { ...VISITOR, parameters: { kiosk: '' } }).body.toString()).not.toContain(
+    expect(published.draw(page, '/visit', { ...VISITOR, parameters: { kiosk: [''] } }).body.toString()).not.toContain(
       '<header>',
     )
     expect(published.readyAt('/visit')!.body.toString()).toContain('<header>')
@@ -202,10 +238,40 @@ describe('over the demo', () => {
     const content = new Content(db())
     await content.reload()
     const published = new Published(content)
-    expect(published.find('/visit/')).toEqual({ redirect: '/visit' })
-    expect(published.find('/welcome')).toEqual({ redirect: '/' })
-    expect(published.find('/nowhere/')).toMatchObject({ page: { kind: 'not-found' } })
-    expect(published.find('/')).toMatchObject({ page: { kind: 'home' } })
+    const find = (address: string) => published.find(readAddress(address))
+    expect(find('/visit/')).toEqual({ redirect: '/visit' })
+    expect(find('/welcome')).toEqual({ redirect: '/' })
+    expect(find('/nowhere/')).toMatchObject({ page: { kind: 'not-found' } })
+    expect(find('/')).toMatchObject({ page: { kind: 'home' } })
+  })
+
+  test('pages with letters beyond ASCII in their address are kept ready as browsers ask for them', async () => {
+    const { site } = makeDemo()
+    const entries = site.entries.map((e) => (e.id === 'visit' ? { ...e, slug: 'zürich-été' } : e))
+    const catalogue = new Catalogue({ ...site, entries })
+    const published = new Published({ catalogue, formats: new Formats(site.settings) } as Content)
+    published.swap(makeDemo().design)
+    const { path } = readAddress('/z%C3%BCrich-%C3%A9t%C3%A9')
+    const page = catalogue.pageAt(path!)!
+    published.draw(page, path, VISITOR)
+    expect(published.readyAt('/z%C3%BCrich-%C3%A9t%C3%A9')?.status).toBe(200)
+  })
+
+  test('only pages that may show a layout which reads the visitor are private', async () => {
+    const { site, design } = makeDemo()
+    const greeting = layout(
+      'greet',
+      'header',
+      row(column(12, element('heading', { text: { kind: 'field', of: 'visitor', field: 'name', fallback: 'Guest' } }))),
+    )
+    const covers = [{ kind: 'type' as const, type: 'talk' }]
+    const frames = [...design.frames, frame('greeting', covers, { header: { kind: 'use', layout: 'greet' } })]
+    const content = { catalogue: new Catalogue(site), formats: new Formats(site.settings) } as Content
+    const published = new Published(content)
+    published.swap({ ...design, layouts: [...design.layouts, greeting], frames })
+    const needs = (key: string) => published.needs(content.catalogue.page(key)!)
+    expect(needs(content.catalogue.pages.find((p) => p.type === 'talk' && p.entry)!.key).session).toBe(true)
+    expect(needs('entry:visit').session).toBe(false)
   })
 
   test('the search finds words anywhere, and nothing for nothing', async () => {
@@ -231,7 +297,9 @@ describe('over the demo', () => {
     const other = join(folder, 'broken')
     mkdirSync(other)
     writeFileSync(join(other, 'outer-frame.sqlite'), 'this is a shopping list, and rather a long one'.repeat(100))
-    await expect(openDatabase(other)).rejects.toThrow(/cannot be opened/)
+    await expect(openDatabase(other)).rejects.toThrow(
+      /is damaged .* Put a backup of it in its place, or save what can be read/,
+    )
   })
 
   test('a data folder that is a file cannot be used', () => {
@@ -245,17 +313,19 @@ describe('over the demo', () => {
     mkdirSync(other)
     const before = { ...process.env }
     try {
-      delete process.env.NUXT_SESSION_PASSWORD
       process.env.NUXT_CSURF_ENCRYPT_SECRET = 'x'.repeat(32)
       ensureSecrets(other)
       const file = join(other, 'secrets.json')
       const first = readFileSync(file, 'utf8')
-      expect(process.env.NUXT_SESSION_PASSWORD).toHaveLength(64)
       expect(process.env.NUXT_CSURF_ENCRYPT_SECRET).toBe('x'.repeat(32))
       expect(statSync(file).mode & 0o777).toBe(0o600)
       ensureSecrets(other)
       expect(readFileSync(file, 'utf8')).toBe(first)
-      chmodSync(file, 0o600)
+      for (const spoilt of ['{', '[]', '{"NUXT_CSURF_ENCRYPT_SECRET":7}', '{"NUXT_CSURF_ENCRYPT_SECRET":"short"}']) {
+        writeFileSync(file, spoilt)
+        expect(() => ensureSecrets(other)).toThrow(/cannot be read .*Restore the file from a backup, or remove it/)
+        expect(readFileSync(file, 'utf8')).toBe(spoilt)
+      }
     } finally {
       process.env = before
     }
@@ -288,28 +358,52 @@ describe('changesBetween', () => {
 })
 
 describe('AttemptLimit', () => {
+  const tries = (limit: AttemptLimit, n: number, mail: (i: number) => string) =>
+    Array.from({ length: n }, (_, i) => limit.begin(mail(i), 'here'))
+
   test('few attempts for one mail address, and time heals', () => {
     let now = 0
     const limit = new AttemptLimit(() => now)
-    for (let i = 0; i < 8; i++) {
-      expect(limit.waitFor('ada@x', 'here')).toBe(0)
-      limit.noteFailure('ada@x', 'here')
-    }
-    expect(limit.waitFor(' ADA@x ', 'here')).toBe(15)
-    expect(limit.waitFor('ada@x', 'there')).toBe(0)
-    expect(limit.waitFor('wim@x', 'here')).toBe(0)
+    expect(tries(limit, 8, () => 'ada@x')).toEqual(Array(8).fill(0))
+    expect(limit.begin(' ADA@x ', 'here')).toBe(15)
+    expect(limit.begin('ada@x', 'there')).toBe(0)
+    expect(limit.begin('wim@x', 'here')).toBe(0)
     now += 15 * 60_000 + 1
-    expect(limit.waitFor('ada@x', 'here')).toBe(0)
+    expect(limit.begin('ada@x', 'here')).toBe(0)
+  })
+
+  test('guesses made side by side are counted before any is answered', () => {
+    const limit = new AttemptLimit(() => 0)
+    expect(tries(limit, 300, () => 'ada@x').filter((minutes) => minutes === 0)).toHaveLength(8)
   })
 
   test('many names tried from one place are limited together; success forgets', () => {
     const limit = new AttemptLimit(() => 0)
-    for (let i = 0; i < 40; i++) limit.noteFailure(`user${i}@x`, 'here')
-    expect(limit.waitFor('new@x', 'here')).toBe(15)
+    tries(limit, 40, (i) => `user${i}@x`)
+    expect(limit.begin('new@x', 'here')).toBe(15)
     const other = new AttemptLimit(() => 0)
-    for (let i = 0; i < 7; i++) other.noteFailure('ada@x', 'here')
-    other.noteSuccess('ada@x', 'here')
-    other.noteFailure('ada@x', 'here')
-    expect(other.waitFor('ada@x', 'here')).toBe(0)
+    tries(other, 8, () => 'ada@x')
+    other.succeed('ada@x', 'here')
+    expect(other.begin('ada@x', 'here')).toBe(0)
+  })
+
+  test('so many places that the oldest must be forgotten free nobody who was counted just now', () => {
+    const limit = new AttemptLimit(() => 0)
+    for (let i = 0; i < 12_000; i++) limit.begin('x@x', `place${i}`)
+    for (let i = 0; i < 8; i++) limit.begin('x@x', 'place11999')
+    expect(limit.begin('x@x', 'place11999')).toBe(15)
+  })
+
+  test('a clock set back lengthens nothing', () => {
+    const limit = new AttemptLimit()
+    const day = Date.now() - 86_400_000
+    const real = Date.now
+    try {
+      tries(limit, 8, () => 'ada@x')
+      Date.now = () => day
+      expect(limit.begin('ada@x', 'here')).toBe(15)
+    } finally {
+      Date.now = real
+    }
   })
 })

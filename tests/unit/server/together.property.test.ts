@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { type Layout, type LogRecord, type Pending, applyEdit, checkLayout, emptyLayout, rebase } from '#core/layouts'
+import { EditSession, type Layout, applyEdit, checkLayout, emptyLayout, historyOf } from '#core/layouts'
 import { insertLayout } from '../../../server/database/layouts'
 import { Draft } from '../../../server/services/draft'
 import { diceOf, randomEdit, seeds } from '../core/layouts/random'
@@ -7,58 +7,50 @@ import { freshDatabase } from './database'
 
 const { db } = freshDatabase()
 
-/** A window of the studio, as far as edits go: applies at once, sends in order, rebases when it was late. */
+/** A window of the studio: the protocol of the bench itself, over a server whose answers may be lost. */
 class Window {
-  private base: Layout
-  private revision: number
-  layout: Layout
-  pending: Pending[] = []
-  aside = 0
+  readonly session: EditSession
   made = 0
+  private inHand = 0
 
   constructor(
     private readonly name: string,
     private readonly draft: Draft,
     state: { layout: Layout; revision: number },
   ) {
-    this.base = this.layout = state.layout
-    this.revision = state.revision
+    this.session = new EditSession({ ...state, log: [] })
   }
 
   edit(seed: number): void {
-    const edit = randomEdit(this.layout, diceOf(seed))
-    const result = applyEdit(this.layout, edit)
-    if (!result.ok || result.layout === this.layout) return
-    this.layout = result.layout
-    this.pending.push({ id: `${this.name}${++this.made}`, edit, does: 'edit' })
+    const edit = randomEdit(this.session.layout, diceOf(seed))
+    const before = this.session.pending.length
+    this.session.apply({ id: `${this.name}${++this.inHand}`, edit, does: 'edit' }, 0)
+    this.made += this.session.pending.length - before
   }
 
-  private take(records: readonly LogRecord[], revision: number): void {
-    const { layout } = rebase(this.base, records, [])
-    this.base = layout
-    this.revision = revision
-    const rebased = rebase(
-      layout,
-      [],
-      this.pending.filter((p) => !records.some((r) => r.id === p.id)),
-    )
-    this.layout = rebased.layout
-    this.pending = rebased.pending
-    this.aside += rebased.aside.length
+  /** Takes back the latest step, which may be anybody's. */
+  undo(): void {
+    const last = historyOf(this.session.records).undo.at(-1)
+    if (!last) return
+    const before = this.session.pending.length
+    this.session.apply({ id: `${this.name}${++this.inHand}`, edit: last.edit, does: 'undo', of: last.of }, 0)
+    this.made += this.session.pending.length - before
   }
 
-  /** Sends what is pending. With `lose`, the answer never arrives: the window will send the same again. */
+  /** Sends a piece of what is pending. With `lose`, the answer never arrives: the same is sent again. */
   async send(lose = false): Promise<void> {
-    if (this.pending.length === 0) return
-    const answer = await this.draft.applyEdits(this.base.id, this.revision, this.pending, this.name)
+    const piece = this.session.nextPiece()
+    if (!piece) return
+    const answer = await this.draft.applyEdits(this.session.layout.id, piece.revision, piece.edits, this.name)
     if (lose) return
-    if (answer.kind === 'done') this.take(answer.records, answer.revision)
-    else if (answer.kind === 'stale') this.take(answer.between, answer.revision)
-    else throw new Error(answer.problem.sentence)
+    if (answer.kind === 'done') this.session.taken(answer.revision, answer.records)
+    else if (answer.kind === 'stale') this.session.overtaken(answer.revision, answer.between)
+    else if (answer.kind === 'far') this.session.begunAnew(answer.state, answer.taken)
+    else this.session.refused(answer.problem, piece.edits)
   }
 
   async settle(): Promise<void> {
-    for (let i = 0; i < 50 && this.pending.length > 0; i++) await this.send()
+    for (let i = 0; i < 200 && this.session.pending.length > 0; i++) await this.send()
   }
 }
 
@@ -67,7 +59,11 @@ test('two windows over one layout, with answers lost on the way: in the end the 
   await fc.assert(
     fc.asyncProperty(
       fc.array(
-        fc.record({ who: fc.nat(1), what: fc.constantFrom('edit', 'edit', 'edit', 'send', 'lose'), seed: seeds }),
+        fc.record({
+          who: fc.nat(1),
+          what: fc.constantFrom('edit', 'edit', 'edit', 'undo', 'send', 'lose'),
+          seed: seeds,
+        }),
         { minLength: 8, maxLength: 40 },
       ),
       async (steps) => {
@@ -77,12 +73,13 @@ test('two windows over one layout, with answers lost on the way: in the end the 
         for (const { who, what, seed } of steps) {
           const window = windows[who]!
           if (what === 'edit') window.edit(seed)
+          else if (what === 'undo') window.undo()
           else await window.send(what === 'lose')
         }
         for (const window of [...windows, ...windows]) await window.settle()
         const stored = await draft.layout(state.layout.id)
         expect(checkLayout(stored.layout)).toEqual([])
-        expect(stored.log).toHaveLength(windows.reduce((n, w) => n + w.made - w.aside, 0))
+        expect(stored.log).toHaveLength(windows.reduce((n, w) => n + w.made - w.session.unkept.length, 0))
         expect(new Set(stored.log.map((r) => r.id)).size).toBe(stored.log.length)
         // The log, replayed from the beginning, gives the very document that is stored.
         let replayed = state.layout
@@ -92,6 +89,10 @@ test('two windows over one layout, with answers lost on the way: in the end the 
           replayed = result.layout
         }
         expect(replayed).toEqual(stored.layout)
+        for (const { session } of windows) {
+          expect(session.pending).toEqual([])
+          if (session.revision === stored.revision) expect(session.layout).toEqual(stored.layout)
+        }
       },
     ),
     { numRuns: 60 },

@@ -157,7 +157,7 @@ describe('drawing', () => {
     ['works', {}, 'Yes'],
     ['works', { format: { yes: 'It does' } }, 'It does'],
     ['kind', {}, 'Refractor'],
-    ['terms:dome', {}, 'East dome'],
+    ['terms:dome', {}, '<a href="/domes/east">East dome</a>'],
     ['person', {}, '<a href="/people/nell">Nell &lt;Ash&gt;</a>'],
     ['twin', {}, '<a href="/tools/mirror">Mirror</a>'],
   ])('field %s %j', (name, more, expected) => {

@@ -34,7 +34,11 @@ function randomEntry(dice: Dice, id: string, ids: string[]): Entry {
     date: dice.yes() ? `2025-0${1 + dice.below(6)}-10` : null,
     published: dice.below(8) > 0,
     chosenFrame: dice.below(5) === 0 ? `f${dice.below(6)}` : null,
-    fields: { width: dice.below(5), works: dice.yes(), kind: dice.pick(['lens', 'mirror']) },
+    fields: {
+      width: dice.below(5),
+      ...dice.pick([{}, { works: true }, { works: false }]),
+      kind: dice.pick(['lens', 'mirror']),
+    },
   })
 }
 
@@ -59,6 +63,7 @@ function randomRefinement(dice: Dice, catalogue: Catalogue): Refinement {
     const [name, op, value] = dice.pick<[string, FieldTestOp, string | number | boolean | null]>([
       ['width', 'at-least', 2],
       ['works', 'is', true],
+      ['works', 'is', false],
       ['kind', 'is-not', 'lens'],
       ['picture', 'is-empty', null],
       ['gone', 'is-empty', null],
@@ -140,7 +145,7 @@ export function randomRequest(dice: Dice): Request {
     role: dice.pick(['visitor', 'member']),
     signedIn: dice.yes(),
     device: dice.pick(['phone', 'tablet', 'desktop']),
-    parameters: dice.yes() ? { kiosk: '' } : {},
+    parameters: dice.yes() ? { kiosk: [''] } : {},
     at: Date.parse(dice.pick(['2026-03-29T12:00:00Z', '2025-12-30T12:00:00Z', '2026-03-30T12:00:00Z'])),
   }
 }

@@ -64,7 +64,7 @@ describe('applyEdit', () => {
     ['a row moved into itself', { kind: 'move', id: 'ROW', parent: 'LEFT', index: 0 }, 'into-itself'],
     ['spans that do not add up', { kind: 'setSpans', row: 'ROW', spans: [4, 4] }, 'spans-sum'],
     ['too few spans', { kind: 'setSpans', row: 'ROW', spans: [12] }, 'edit-shape'],
-    ['a span of nothing', { kind: 'setSpans', row: 'ROW', spans: [0, 12] }, 'span-form'],
+    ['a span of nothing', { kind: 'setSpans', row: 'ROW', spans: [0, 12] }, 'edit-shape'],
     ['a column taken from its row', { kind: 'remove', id: 'LEFT' }, 'spans-sum'],
     ['an unknown property', { kind: 'setProperty', id: 'h', property: 'onclick', value: 'x' }, 'property-unknown'],
     ['the prototype as a property', { kind: 'setProperty', id: 'h', property: '__proto__', value: 'x' }, 'edit-shape'],
@@ -86,7 +86,7 @@ describe('applyEdit', () => {
     [
       'a width step there is none of',
       { kind: 'setStyle', id: 'h', property: 'size', step: 'huge', value: 20 },
-      'style-value',
+      'edit-shape',
     ],
     [
       'a colour that is CSS',

@@ -1,4 +1,4 @@
-import { type Edit, type LogRecord, applyEdit, describeEdit, historyOf } from '#core/layouts'
+import { type Edit, type LogRecord, applyEdit, describeEdit, historyOf, sameTarget } from '#core/layouts'
 import { column, element, layout, row } from '../../../fixtures'
 
 const text = (value: string): Edit => ({ kind: 'setProperty', id: 'h', property: 'text', value })
@@ -15,21 +15,25 @@ const record = (revision: number, edit: Edit, inverse: Edit, at: number, more: P
 describe('historyOf', () => {
   test('typing in one go is one step, taken back as a whole', () => {
     const log = [
-      record(2, text('A'), text(''), 0),
-      record(3, text('AB'), text('A'), 400),
-      record(4, text('ABC'), text('AB'), 900),
+      record(2, text('A'), text(''), 0, { run: 'x2' }),
+      // However long the run and whatever the clocks say, and its oldest inverse is all that is kept.
+      record(3, text('AB'), text('A'), 90_000, { run: 'x2' }),
+      record(4, text('ABC'), text('AB'), 5, { run: 'x2' }),
     ]
     const { undo } = historyOf(log)
-    expect(undo).toHaveLength(1)
+    expect(undo).toEqual([{ of: 2, edit: text(''), label: text('ABC') }])
     const root = layout('root', 'body', row(column(12, element('heading', { text: 'ABC' }, 'h'))))
     const result = applyEdit(root, undo[0]!.edit)
     expect(result.ok && JSON.stringify(result.layout)).toContain('"text":""')
   })
 
   test('after a pause, or elsewhere, a new step begins', () => {
-    expect(historyOf([record(2, text('A'), text(''), 0), record(3, text('AB'), text('A'), 5000)]).undo).toHaveLength(2)
+    const next = (run?: string) => record(3, text('AB'), text('A'), 1, { run })
+    expect(historyOf([record(2, text('A'), text(''), 0, { run: 'x2' }), next('x3')]).undo).toHaveLength(2)
+    expect(historyOf([record(2, text('A'), text(''), 0), next()]).undo).toHaveLength(2)
     const other: Edit = { kind: 'setProperty', id: 'other', property: 'text', value: 'x' }
-    expect(historyOf([record(2, text('A'), text(''), 0), record(3, other, other, 10)]).undo).toHaveLength(2)
+    expect(sameTarget(text('A'), text('B'))).toBe(true)
+    expect(sameTarget(text('A'), other)).toBe(false)
   })
 
   test('a new edit after an undo leaves nothing to redo', () => {

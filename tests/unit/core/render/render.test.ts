@@ -144,7 +144,7 @@ describe('compiling', () => {
     const drawWith = (ids: boolean) => {
       const compiled = new CompiledDesign(
         { format: 1, layouts: [made], frames: [], house: PLAIN_HOUSE },
-        ids ? 'b' : undefined,
+        { withIds: ids ? 'b' : undefined },
       )
       const found = catalogue.page('entry:refractor')!
       const outcome = resolveInTurn(
@@ -175,7 +175,7 @@ describe('compiling', () => {
       row(column(12, element('heading', { text: { kind: 'field', of: 'visitor', field: 'name', fallback: 'Guest' } }))),
     )
     const reads = (target: Layout) =>
-      new CompiledDesign({ format: 1, layouts: [target], frames: [], house: PLAIN_HOUSE }).readsVisitor
+      new CompiledDesign({ format: 1, layouts: [target], frames: [], house: PLAIN_HOUSE }).isPersonal(target.id)
     expect(reads(made)).toBe(true)
     expect(reads(layout('b', 'body', row(column(12, element('text')))))).toBe(false)
   })
@@ -231,4 +231,44 @@ describe('Formats', () => {
 test('escaping leaves nothing that could end a text or an attribute', () => {
   expect(escapeHtml('plain')).toBe('plain')
   expect(escapeHtml('<a href="x" id=\'y\'>&</a>')).toBe('&lt;a href=&quot;x&quot; id=&#39;y&#39;&gt;&amp;&lt;/a&gt;')
+})
+
+describe('what cannot be drawn', () => {
+  /** A catalogue whose menus cannot be asked for, as an error of ours would have it. */
+  const broken = () => {
+    const made = observatory()
+    return Object.assign(Object.create(made) as typeof made, {
+      menus: {
+        get() {
+          throw new Error('menus are broken')
+        },
+      },
+    })
+  }
+  const made = layout(
+    'h',
+    'header',
+    row(column(12, element('menu', { menu: 'main' }, 'm'), element('heading', { text: 'Still here' }, 'x'))),
+  )
+  const none = { shown: { kind: 'none' as const }, by: null }
+  const header = { shown: { kind: 'layout' as const, layout: 'h' }, by: null }
+  const drawWith = (options: { strict?: boolean; faults?: unknown[] }) => {
+    const at = broken()
+    const design = { format: 1 as const, layouts: [made], frames: [], house: PLAIN_HOUSE }
+    const compiled = new CompiledDesign(design, { strict: options.strict, fault: (f) => options.faults?.push(f) })
+    const scene = sceneOf(at, new Formats(at.site.settings), at.page('entry:refractor')!, {})
+    return compiled.draw(scene, { regions: { header, intro: none, body: none, footer: none } }).html
+  }
+
+  test('is left out and told, and all else is drawn', () => {
+    const faults: unknown[] = []
+    const html = drawWith({ faults })
+    expect(html).toContain('Still here')
+    expect(html).not.toContain('<nav')
+    expect(faults).toEqual([{ layout: 'h', node: 'm', page: 'entry:refractor', why: 'menus are broken' }])
+  })
+
+  test('is an error where nothing may be left out', () => {
+    expect(() => drawWith({ strict: true })).toThrow('menus are broken')
+  })
 })

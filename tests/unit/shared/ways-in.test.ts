@@ -1,0 +1,39 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { INPUTS } from '#shared/api/schemas'
+
+/** Every way in over HTTP asks a shape for what it takes, and stands in the one list of them. */
+
+const API = join('server', 'api')
+const files = readdirSync(API, { recursive: true, encoding: 'utf8' }).filter((f) =>
+  /\.(post|put|patch|delete)\.ts$/.test(f),
+)
+const text = (file: string) => readFileSync(join(API, file), 'utf8')
+/** Those that take no body: what they do is said by their address. */
+const BODILESS = [
+  'frames/[id].delete.ts',
+  'layouts/[id]/index.delete.ts',
+  'layouts/[id]/restore.post.ts',
+  'removed/index.delete.ts',
+  'session.delete.ts',
+]
+
+test('every handler that changes something reads its body by a shape, or takes none', () => {
+  for (const file of files) {
+    const takes = /readInput<\w+>\(event, '(\w+)'\)/.exec(text(file))?.[1]
+    expect([file, takes !== undefined]).toEqual([file, !BODILESS.includes(file.replaceAll('\\', '/'))])
+    if (takes) expect(Object.keys(INPUTS)).toContain(takes)
+    expect(text(file)).not.toMatch(/readBody|readRawBody|JSON\.parse/)
+  }
+})
+
+test('every shape is asked by some way in, and stands in the list of the docs', () => {
+  const asked = new Set(
+    files.flatMap((f) => [...text(f).matchAll(/readInput<\w+>\(event, '(\w+)'\)/g)].map((m) => m[1])),
+  )
+  const listed = readFileSync(join('docs', 'documents.md'), 'utf8')
+  for (const name of Object.keys(INPUTS)) {
+    expect(asked).toContain(name)
+    expect(listed).toContain(`\`INPUTS.${name}\``)
+  }
+})
