@@ -1,5 +1,5 @@
 import { type Frame, type Request, type Rules, type Target, newFrame } from '../core/frames'
-import type { LayoutRegion } from '../core/layouts'
+import type { LayoutRegion } from '../core/tree'
 import { Catalogue, type Entry, type Site } from '../core/site'
 import { chanceOf } from '../demo/pictures/chance'
 import { makeDemo } from '../demo'

@@ -1,7 +1,7 @@
 import Handlebars from 'handlebars'
 import { createSSRApp } from 'vue'
 import { renderToString } from 'vue/server-renderer'
-import { escapeHtml } from '../core/render'
+import { escapeHtml } from '../core/drawing'
 import type { Field } from '../core/site'
 import { ROWS, catalogue, css, entry, fieldsOfRow, page, rowClass } from './exhibit'
 

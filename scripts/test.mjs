@@ -38,6 +38,11 @@ const jest = (project) => [
 
 const STEPS = [
   ['Lint', ['npx', ['eslint', '.']], readStep],
+  [
+    'Rooms',
+    ['npx', ['depcruise', '--config', '.dependency-cruiser.mjs', 'core', 'server', 'shared', 'app', 'demo']],
+    readStep,
+  ],
   ['Format', ['npx', ['prettier', '--check', '--log-level', 'warn', '.']], readStep],
   ['Types of the core, by itself', ['npx', ['tsc', '-p', 'tsconfig.core.json']], readStep],
   ['Types of core and tests', ['npx', ['tsc', '-p', 'tsconfig.jest.json']], readStep],

@@ -9,8 +9,9 @@ import {
   type Row,
   type Value,
   emptyLayout,
-} from '#core/layouts'
-import { CompiledDesign, Formats, type SceneOptions, sceneOf } from '#core/render'
+} from '#core/tree'
+import { CompiledDesign } from '#core/render'
+import { Formats, type SceneOptions, sceneOf } from '#core/drawing'
 import { Catalogue, type Entry, type PageType, type RichDoc, type Site } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 
@@ -239,10 +240,10 @@ export function drawElement(
   })
   const html = compiled.draw(scene, {
     regions: {
-      header: { shown: { kind: 'none' }, by: null },
-      intro: { shown: { kind: 'none' }, by: null },
-      body: { shown: { kind: 'layout', layout: 'body' }, by: null },
-      footer: { shown: { kind: 'none' }, by: null },
+      header: { shown: { kind: 'none' } },
+      intro: { shown: { kind: 'none' } },
+      body: { shown: { kind: 'layout', layout: 'body' } },
+      footer: { shown: { kind: 'none' } },
     },
   }).html
   return /<div class="col n12">(.*)<\/div><\/div><\/div><\/div><\/main>/s.exec(html)?.[1] ?? html

@@ -1,19 +1,7 @@
 import { nanoid } from 'nanoid'
 import { newElement } from '#core/elements'
-import {
-  type TreeNode,
-  duplicateNode,
-  emptyRow,
-  find,
-  insertElement,
-  nodeShape,
-  placeAfter,
-  removeNode,
-  step,
-  walk,
-  widen,
-  withNewIds,
-} from '#core/layouts'
+import { type TreeNode, emptyRow, find, nodeShape, walk, withNewIds } from '#core/tree'
+import { duplicateNode, insertElement, placeAfter, removeNode, step, widen } from '#core/layouts'
 import { refuse } from '#core/shape'
 import type { Id } from '#core/site'
 import { useBench } from '~/stores/bench'

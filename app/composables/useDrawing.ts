@@ -1,6 +1,7 @@
 import { type Design, type Request, type Rules, resolveInTurn } from '#core/frames'
-import { REGIONS, type LayoutRegion } from '#core/layouts'
-import { CompiledDesign, sceneOf } from '#core/render'
+import { REGIONS, type LayoutRegion } from '#core/tree'
+import { CompiledDesign } from '#core/render'
+import { sceneOf } from '#core/drawing'
 import type { Id, Page } from '#core/site'
 import { useSite } from '~/stores/site'
 

@@ -1,5 +1,5 @@
 import { type Names, elementSpec } from '#core/elements'
-import { type LayoutElement, type Value, isFieldValue } from '#core/layouts'
+import { type LayoutElement, type Value, isFieldValue } from '#core/tree'
 import { fieldLabel } from '#core/site'
 import { useSite } from '~/stores/site'
 

@@ -1,5 +1,5 @@
 import { Node, mergeAttributes } from '@tiptap/core'
-import type { FieldValue } from '#core/layouts'
+import type { FieldValue } from '#core/tree'
 
 /** A dynamic field inside rich text: one piece that is moved and removed as a whole. */
 export function fieldNode(labelOf: (value: FieldValue) => string) {

@@ -1,7 +1,7 @@
 import type { Finding, FindingKind } from '#core/checks'
 import type { DocumentKind } from '#core/documents'
 import { elementSpec } from '#core/elements'
-import { find } from '#core/layouts'
+import { find } from '#core/tree'
 import { type Id, fieldLabel } from '#core/site'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

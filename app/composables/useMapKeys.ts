@@ -1,5 +1,5 @@
 import type { Ref } from 'vue'
-import type { MapRow } from '#core/frames'
+import type { MapRow } from '#core/map'
 
 interface Hooks {
   select(row: MapRow, extend: boolean): void

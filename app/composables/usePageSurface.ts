@@ -1,6 +1,7 @@
 import morphdom from 'morphdom'
 import type { Ref } from 'vue'
-import type { Box, LayoutRegion } from '#core/layouts'
+import type { Box } from '#core/layouts'
+import type { LayoutRegion } from '#core/tree'
 import type { Id } from '#core/site'
 
 const REGION_SELECTORS: Record<string, string> = {

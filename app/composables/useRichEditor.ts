@@ -1,7 +1,6 @@
 import StarterKit from '@tiptap/starter-kit'
 import { type AnyExtension, useEditor } from '@tiptap/vue-3'
-import type { RichDoc } from '#core/site'
-import { safeAddress } from '#core/site'
+import { type RichDoc, safeAddress } from '#core/site'
 
 export interface RichOptions {
   doc(): RichDoc

@@ -1,5 +1,5 @@
 import { type OutcomeTable, pagesOfLayout } from '#core/frames'
-import type { Layout } from '#core/layouts'
+import type { Layout } from '#core/tree'
 import type { Catalogue, Page } from '#core/site'
 
 /** The page that a layout is first shown with: one on which it shows, else one that suits its region. */

@@ -1,4 +1,4 @@
-import type { Step, Stepped, StyleValue } from '#core/layouts'
+import type { Step, Stepped, StyleValue } from '#core/tree'
 
 export interface Origin {
   /** What holds at this width step, or undefined when only the house style says. */

@@ -4,17 +4,15 @@ import { nanoid } from 'nanoid'
 import {
   type Edit,
   EditSession,
-  type Layout,
   type LogRecord,
   type Pending,
-  type Step,
   type Unkept,
   describeEdit,
-  find,
   historyOf,
   pendingShape,
   sameTarget,
 } from '#core/layouts'
+import { type Layout, type Step, find } from '#core/tree'
 import { type Problem, problem } from '#core/problems'
 import { list, refuse } from '#core/shape'
 import type { Id } from '#core/site'

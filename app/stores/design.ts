@@ -1,12 +1,12 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { type Design, type Frame, rulesOf } from '#core/frames'
-import type { Layout } from '#core/layouts'
+import type { Layout } from '#core/tree'
 import type { Id } from '#core/site'
 import { type HouseStyle, PLAIN_HOUSE } from '#core/styles'
-import { nanoid } from 'nanoid'
 import type { Spoilt } from '#core/documents'
 import type { Fault } from '#core/render'
+import { nanoid } from 'nanoid'
 import type {
   BringBack,
   BringBackAnswer,

@@ -13,15 +13,14 @@ import {
   compareTables,
   frameLabels,
   frameReach,
-  groupPages,
   layoutReach,
   namesFrom,
   newFrame,
   rulesOf,
-  targetsFor,
   usesOfLayouts,
 } from '#core/frames'
-import type { Region } from '#core/layouts'
+import { groupPages, targetsFor } from '#core/map'
+import type { Region } from '#core/tree'
 import type { Id } from '#core/site'
 import { useDesign } from './design'
 import { useNotices } from './notices'

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Spoilt } from '#core/documents'
-import { Formats } from '#core/render'
+import { Formats } from '#core/drawing'
 import { Catalogue, type Entry, type HomeChoice, type Id, type Site } from '#core/site'
 import { CONTENT_LATER, type ContentAnswer, type EntryAnswer, type SiteAnswer } from '#shared/api/types'
 

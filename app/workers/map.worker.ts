@@ -12,7 +12,7 @@ import {
   rivalsOf,
   tabulate,
 } from '#core/frames'
-import type { LayoutRegion } from '#core/layouts'
+import type { LayoutRegion } from '#core/tree'
 import { Catalogue, type Id } from '#core/site'
 import type { SiteAnswer } from '#shared/api/types'
 

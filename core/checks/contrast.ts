@@ -9,7 +9,7 @@ import {
   type TreeNode,
   childrenOf,
   isFieldValue,
-} from '../layouts'
+} from '../tree'
 import { type Catalogue, type RichNode, fieldKind, isRichDoc } from '../site'
 import { type HouseStyle, cascade, colourHex } from '../styles'
 import type { Finding } from './types'

@@ -6,7 +6,7 @@ import {
   compareCandidates,
   factsOfAll,
 } from '../frames'
-import { REGIONS, type Region } from '../layouts/types'
+import { REGIONS, type Region } from '../tree'
 import type { Catalogue, Id } from '../site'
 import type { Finding } from './types'
 

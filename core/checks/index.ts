@@ -1,2 +1,5 @@
 export * from './types'
 export { checkDesign } from './check'
+/** The checks of single documents, for whoever judges one before it is part of a design. */
+export { checkReferences } from './frames'
+export { checkThings } from './layouts'

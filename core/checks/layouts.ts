@@ -1,5 +1,5 @@
 import { elementSpec } from '../elements'
-import { BOX_PROPERTIES, type FieldValue, type Layout, type TreeNode, elementsOf, isFieldValue, walk } from '../layouts'
+import { BOX_PROPERTIES, type FieldValue, type Layout, type TreeNode, elementsOf, isFieldValue, walk } from '../tree'
 import { isRecord } from '../shape'
 import { BUILT_IN, type Catalogue, type Id, type PageType, type RichNode, isRichDoc } from '../site'
 import type { Finding } from './types'

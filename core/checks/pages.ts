@@ -1,5 +1,5 @@
 import { type CompiledRules, type OutcomeTable, shownAt } from '../frames'
-import { REGIONS, type Layout } from '../layouts'
+import { REGIONS, type Layout } from '../tree'
 import { type Catalogue, type Id, type Page, type PageType, isEmpty } from '../site'
 import { gridsOf, showsContent, titlesIn } from './layouts'
 import type { Finding } from './types'

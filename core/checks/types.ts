@@ -1,5 +1,5 @@
 import type { DocumentKind } from '../documents'
-import type { Region, Step } from '../layouts/types'
+import type { Region, Step } from '../tree'
 import type { Id } from '../site'
 
 /** Something that stands between the thing it names and what was meant. The core gives ids; the interface words them. */

@@ -1,8 +1,7 @@
 import { refuse } from '../shape'
-import { valueShape } from '../layouts/shapes'
-import { type FieldValue, type Value, isFieldValue } from '../layouts/types'
+import { valueShape } from '../tree'
+import { type FieldValue, type Value, isFieldValue, type Property, type PropertyKind } from '../tree'
 import { type RichNode, isRichDoc, safeAddress } from '../site'
-import type { Property, PropertyKind } from './spec'
 
 type Refuse<K extends PropertyKind> = (property: Extract<Property, { kind: K }>, value: Value) => string | null
 

@@ -1,5 +1,4 @@
-import { both } from '../render/piece'
-import { hrefPiece, textPiece } from '../render/values'
+import { both, hrefPiece, textPiece } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 

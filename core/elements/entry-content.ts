@@ -1,4 +1,4 @@
-import { contentPiece } from '../render/rich'
+import { contentPiece } from '../drawing'
 import { RICH_CSS } from './text'
 import type { ElementSpec } from './spec'
 

@@ -1,10 +1,6 @@
 import { type Entry, entryName, entrySubject } from '../site'
-import { attribute, escapeHtml } from '../render/escape'
-import { wrapFilled } from '../render/piece'
-import { draw } from '../render/program'
-import { type Scene, about } from '../render/scene'
-import { textPiece } from '../render/values'
-import { PICTURE_CSS, img } from './pictures'
+import { attribute, escapeHtml, wrapFilled, type Scene, about, textPiece, img } from '../drawing'
+import { PICTURE_CSS } from './pictures'
 import { type ElementSpec, prop } from './spec'
 
 /** Entries the grid shows: the newest of a type, or those that the page itself lists. Never the page's own. */
@@ -93,7 +89,7 @@ export const entryGrid: ElementSpec = {
       let html = ''
       for (const entry of entries) {
         const subject = entrySubject(scene.catalogue, entry)
-        html += `<li>${card ? draw(card, about(scene, subject)) : plainCard(entry, scene, tag)}</li>`
+        html += `<li>${card ? card(about(scene, subject)) : plainCard(entry, scene, tag)}</li>`
       }
       return `<ul${attributes}>${html}</ul>`
     }

@@ -1,12 +1,19 @@
-import { type FieldValue, isFieldValue } from '../layouts/types'
+import { type FieldValue, isFieldValue } from '../tree'
 import { type Reading, type Term, fieldReader, isRichDoc, safeAddress } from '../site'
-import { attribute, escapeHtml } from '../render/escape'
-import { AS_USUAL, writeReading } from '../render/format'
-import { type Piece, both } from '../render/piece'
-import { contentPiece } from '../render/rich'
-import type { Scene } from '../render/scene'
-import { plainText, readingAddress, textPiece } from '../render/values'
-import { img } from './pictures'
+import {
+  attribute,
+  escapeHtml,
+  AS_USUAL,
+  writeReading,
+  type Piece,
+  both,
+  contentPiece,
+  type Scene,
+  plainText,
+  readingAddress,
+  textPiece,
+  img,
+} from '../drawing'
 import { type ElementSpec, prop } from './spec'
 import { RICH_CSS } from './text'
 import { describe } from './words'

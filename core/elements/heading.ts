@@ -1,5 +1,4 @@
-import { both, wrapFilled } from '../render/piece'
-import { hrefPiece, textPiece } from '../render/values'
+import { both, wrapFilled, hrefPiece, textPiece } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 

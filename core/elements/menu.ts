@@ -1,7 +1,5 @@
 import type { MenuItem } from '../site'
-import { attribute, escapeHtml } from '../render/escape'
-import type { Scene } from '../render/scene'
-import { linkAddress } from '../render/values'
+import { attribute, escapeHtml, type Scene, linkAddress } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 
 /** Items without a place to go keep their label when they have items below them, and are left out otherwise. */

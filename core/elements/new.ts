@@ -1,8 +1,7 @@
-import type { LayoutElement } from '../layouts/types'
+import { type LayoutElement, copyOf } from '../tree'
 import type { Id } from '../site'
-import { copyOf } from '../layouts/copy'
 import { fail } from '../problems'
-import { elementSpec } from './index'
+import { elementSpec } from './list'
 
 /** A new element of a type with its default looks; properties not set have the defaults of its spec. */
 export function newElement(type: string, id: Id): LayoutElement {

@@ -1,10 +1,5 @@
-import { pictureAddress } from '../render/compile'
-import { attribute, escapeHtml } from '../render/escape'
-import { linkAddress, pictureOf, plainText } from '../render/values'
-import type { Piece } from '../render/piece'
-import type { Value } from '../layouts/types'
-import type { Picture } from '../site'
-import type { Property } from './spec'
+import { img, attribute, linkAddress, pictureOf, plainText, type Piece } from '../drawing'
+import type { Value, Property } from '../tree'
 
 /** Shapes a picture can be cropped to, as CSS aspect ratios. */
 export const SHAPE: Extract<Property, { kind: 'choice' }> = {
@@ -23,13 +18,6 @@ export const SHAPE: Extract<Property, { kind: 'choice' }> = {
 export const PICTURE_CSS =
   '.pic img{border-radius:inherit}.square img,.standing img,.lying img,.broad img{width:100%;object-fit:cover}' +
   '.square img{aspect-ratio:1}.standing img{aspect-ratio:3/4}.lying img{aspect-ratio:4/3}.broad img{aspect-ratio:16/9}'
-
-/** An `img` with its own size, so that nothing jumps while it loads. */
-export function img(picture: Picture, alt: string, eager = false): string {
-  const src = escapeHtml(pictureAddress(picture))
-  const size = ` width="${picture.width}" height="${picture.height}"`
-  return `<img src="${src}" alt="${escapeHtml(alt)}"${size}${eager ? '' : ' loading="lazy"'} decoding="async">`
-}
 
 /** A figure with a picture, linked or not; nothing when there is no picture. */
 export function figure(options: {

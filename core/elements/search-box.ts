@@ -1,6 +1,4 @@
-import { escapeHtml } from '../render/escape'
-import { join } from '../render/piece'
-import { textPiece } from '../render/values'
+import { escapeHtml, join, textPiece } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 
 export const searchBox: ElementSpec = {

@@ -1,5 +1,4 @@
-import { escapeHtml } from '../render/escape'
-import { img } from './pictures'
+import { escapeHtml, img } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 
 export const siteName: ElementSpec = {

@@ -1,6 +1,5 @@
-import { richPiece } from '../render/rich'
+import { richPiece, wrapFilled } from '../drawing'
 import { isRichDoc } from '../site'
-import { wrapFilled } from '../render/piece'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 

@@ -1,7 +1,5 @@
 import { type Page, entryName } from '../site'
-import { attribute, escapeHtml } from '../render/escape'
-import type { Scene } from '../render/scene'
-import { plainText } from '../render/values'
+import { attribute, escapeHtml, type Scene, plainText } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 
 interface Stop {

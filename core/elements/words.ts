@@ -1,4 +1,4 @@
-import { type Value, isFieldValue } from '../layouts/types'
+import { type Value, isFieldValue } from '../tree'
 import { isRichDoc, richText } from '../site'
 import type { Names } from './spec'
 

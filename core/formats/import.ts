@@ -1,8 +1,16 @@
-import type { Dangling } from '../checks'
-import { checkReferences, checkThings } from '../checks/references'
+import { type Dangling, checkReferences, checkThings } from '../checks'
 import { CompiledRules, type Design, type Frame, type Refinement, type Target, rulesOf } from '../frames'
-import { type PropertyKind, elementSpec, refuseProperty } from '../elements'
-import { BOX_PROPERTIES, type FieldValue, type Layout, type TreeNode, type Value, isFieldValue, walk } from '../layouts'
+import {
+  type PropertyKind,
+  BOX_PROPERTIES,
+  type FieldValue,
+  type Layout,
+  type TreeNode,
+  type Value,
+  isFieldValue,
+  walk,
+} from '../tree'
+import { elementSpec, refuseProperty } from '../elements'
 import { isRecord } from '../shape'
 import { type Catalogue, type Id, type RichNode, isRichDoc } from '../site'
 import type { Parcel } from './parcel'

@@ -1,5 +1,6 @@
 import { type Design, type Frame, checkFrame } from '../frames'
-import { type Layout, checkLayout } from '../layouts'
+import type { Layout } from '../tree'
+import { checkLayout } from '../layouts'
 import { type Problem, problem } from '../problems'
 import type { Id } from '../site'
 import { exact, isRecord, judged, list, never, oneOf, refuse, text } from '../shape'

@@ -1,4 +1,4 @@
-import { REGIONS, type LayoutRegion } from '../layouts/types'
+import { REGIONS, type LayoutRegion } from '../tree'
 import type { Catalogue, Id, Page } from '../site'
 import { holds } from './circumstances'
 import { type Facts, factsOf, narrownessOf, refinementsOf } from './match'
@@ -6,7 +6,8 @@ import { compareCandidates } from './rank'
 import { reachable, targetTest } from './target-test'
 import { WayIndex } from './way-index'
 import { type Rules, outcomeOf, unusable } from './resolve'
-import type { Candidate, Circumstance, Frame, Outcome, RegionOutcome, Request, Shown } from './types'
+import type { Candidate, Circumstance, Frame, Outcome, RegionOutcome, Request } from './types'
+import type { Shown } from '../render'
 
 /** One covering target of one frame, with its place in the total order of all of them. */
 export interface Way {

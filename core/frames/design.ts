@@ -1,4 +1,4 @@
-import type { Layout } from '../layouts/types'
+import type { Layout } from '../tree'
 import type { HouseStyle } from '../styles'
 import type { Frame } from './types'
 import type { Rules } from './resolve'

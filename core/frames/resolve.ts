@@ -1,21 +1,10 @@
-import { REGIONS, type LayoutRegion, type Region } from '../layouts/types'
+import { REGIONS, type LayoutRegion, type Region } from '../tree'
 import type { Catalogue, Id, Page } from '../site'
 import { holds } from './circumstances'
 import { type Facts, factsOf, matches, nearlyMatches } from './match'
 import { compareCandidates, coverage, decidingRule } from './rank'
-import type {
-  Candidate,
-  Frame,
-  Loss,
-  NearMiss,
-  Outcome,
-  RegionOutcome,
-  Request,
-  Say,
-  Shown,
-  Standing,
-  Why,
-} from './types'
+import type { Candidate, Frame, Loss, NearMiss, Outcome, RegionOutcome, Request, Say, Standing, Why } from './types'
+import type { Shown } from '../render'
 
 /** The part of a design that decides: its frames, and the region of every layout that exists. */
 export interface Rules {

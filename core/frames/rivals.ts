@@ -1,4 +1,4 @@
-import { REGIONS } from '../layouts/types'
+import { REGIONS } from '../tree'
 import type { Id } from '../site'
 import { type CompiledRules, factsOfAll } from './compiled'
 import { decidingRule } from './rank'

@@ -1,4 +1,4 @@
-import { REGIONS } from '../layouts/types'
+import { REGIONS } from '../tree'
 import {
   KEY,
   type Shape,

@@ -1,9 +1,10 @@
-import { REGIONS, type Region } from '../layouts/types'
+import { REGIONS, type Region } from '../tree'
 import type { Catalogue, Id, Page } from '../site'
 import { type CompiledRules, factsOfAll } from './compiled'
 import { compareCandidates } from './rank'
 import { reachable } from './target-test'
-import type { Candidate, Frame, Request, Shown } from './types'
+import type { Candidate, Frame, Request } from './types'
+import type { Shown } from '../render'
 
 /** By what a frame came to decide; enough to rank it again. */
 export interface Decider {

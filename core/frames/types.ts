@@ -1,4 +1,5 @@
-import type { Region } from '../layouts/types'
+import type { Region } from '../tree'
+import type { Shown } from '../render'
 import type { Id, Parameters } from '../site'
 
 /** What a frame says about one region: use a layout, leave the region empty, or pass (no say). */
@@ -89,9 +90,6 @@ export interface Standing {
   /** Null for the winner. */
   loss: Loss | null
 }
-
-/** What a region shows: a layout, nothing because a frame says so, nothing because all pass, or the plain body. */
-export type Shown = { kind: 'layout'; layout: Id } | { kind: 'empty' } | { kind: 'none' } | { kind: 'plain' }
 
 export interface RegionOutcome {
   shown: Shown

@@ -1,4 +1,4 @@
-import { REGIONS, type Region } from '../layouts/types'
+import { REGIONS, type Region } from '../tree'
 import type { Catalogue, Id } from '../site'
 import type { Circumstance, FieldTestOp, Frame, Refinement, Target } from './types'
 

@@ -2,12 +2,11 @@ import equal from 'fast-deep-equal'
 import { type Problem, ProblemError, fail, problem } from '../problems'
 import { isRecord, refuse } from '../shape'
 import { checkRules } from './check'
-import { copyOf } from './copy'
+import { copyOf, countNodes, mayHold, type Layout, type Styles, type TreeNode } from '../tree'
 import { LayoutDraft } from './draft'
 import { type Edit, type EditKind, withStep } from './edits'
-import { MOST_EDITS, MOST_NODES, editShape } from './shapes'
-import { countNodes, mayHold } from './tree'
-import type { Layout, Styles, TreeNode } from './types'
+import { MOST_EDITS, editShape } from './shapes'
+import { MOST_NODES } from '../tree'
 
 export type EditResult = { ok: true; layout: Layout; inverse: Edit } | { ok: false; problem: Problem }
 

@@ -1,10 +1,9 @@
-import { type ElementSpec, type Property, elementSpec, refuseMeaning } from '../elements'
+import { type ElementSpec, elementSpec, refuseMeaning } from '../elements'
+import { type Property, BOX_PROPERTIES, type Layout, type Row, type Styles, type TreeNode, type Value } from '../tree'
 import { type Problem, problem } from '../problems'
 import { isRecord, refuse } from '../shape'
 import { type Owner, refuseStyle, styleProperty } from '../styles'
-import { BOX_PROPERTIES } from './boxes'
-import { MOST_NODES, layoutShape } from './shapes'
-import type { Layout, Row, Styles, TreeNode, Value } from './types'
+import { MOST_NODES, layoutShape } from '../tree'
 
 export const MOST_DEPTH = 4
 

@@ -1,7 +1,18 @@
 import type { Id } from '../site'
 import type { Edit } from './edits'
-import { childrenOf, emptyColumn, find, findParent, mayHold, withNewIds } from './tree'
-import type { Column, Layout, LayoutElement, Row, TreeNode } from './types'
+import {
+  childrenOf,
+  emptyColumn,
+  find,
+  findParent,
+  mayHold,
+  withNewIds,
+  type Column,
+  type Layout,
+  type LayoutElement,
+  type Row,
+  type TreeNode,
+} from '../tree'
 
 /**
  * What a hand at the bench does, put into edits. Each gives the edit, or null when there is nothing to do;

@@ -1,6 +1,5 @@
 import type { Id } from '../site'
-import { type Parent, walk } from './tree'
-import type { Layout, TreeNode } from './types'
+import { type Parent, walk, type Layout, type TreeNode } from '../tree'
 
 interface Place {
   node: TreeNode

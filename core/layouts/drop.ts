@@ -1,6 +1,5 @@
 import type { Id } from '../site'
-import { type Parent, mayHold, pathTo } from './tree'
-import type { Layout, TreeNode } from './types'
+import { type Parent, mayHold, pathTo, type Layout, type TreeNode } from '../tree'
 
 export interface Box {
   x: number

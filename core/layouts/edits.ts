@@ -1,5 +1,5 @@
 import type { Id } from '../site'
-import type { Stepped, Step, StyleValue, TreeNode, Value } from './types'
+import type { Stepped, Step, StyleValue, TreeNode, Value } from '../tree'
 
 /**
  * The edits of a layout, as plain data. Each can be stored, sent, replayed and inverted. `null` for a value

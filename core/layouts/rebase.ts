@@ -2,7 +2,7 @@ import type { Problem } from '../problems'
 import type { Id } from '../site'
 import { applyEdit } from './apply'
 import type { Edit } from './edits'
-import type { Layout } from './types'
+import type { Layout } from '../tree'
 
 /** An edit that has been made here but that the server has not answered yet. */
 export interface Pending {

@@ -1,5 +1,5 @@
 import type { Edit } from './edits'
-import { type Layout, type Styles, STEPS } from './types'
+import { type Layout, type Styles, STEPS } from '../tree'
 
 function defaultsEdits(defaults: Record<string, Styles>, take: boolean): Edit[] {
   return Object.entries(defaults).flatMap(([of, styles]) =>

@@ -5,7 +5,7 @@ import type { Edit } from './edits'
 import type { LogRecord } from './history'
 import { type Pending, rebase } from './rebase'
 import { MOST_EDITS_SENT } from './shapes'
-import type { Layout } from './types'
+import type { Layout } from '../tree'
 
 /** A layout as the server tells it, with the latest of the edits that led to it. */
 export interface Told {

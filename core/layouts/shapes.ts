@@ -7,132 +7,23 @@ import {
   id,
   isRecord,
   judged,
-  key,
   kinds,
   list,
   never,
-  numeric,
   oneOf,
   optional,
-  record,
   text,
   whole,
   yesNo,
 } from '../shape'
-import { linkShape, richShape } from '../site'
-import { LAYOUT_REGIONS, STEPS } from './types'
+import { MOST_NAME, nodeShape, styleValue, valueShape, STEPS } from '../tree'
 
-/**
- * The shapes of layouts and of their edits. What a property accepts, which looks stand where and what may stand in
- * what is said by the specs and judged by `checkLayout`.
- */
+/** The shapes of edits, and of edits on their way. */
 
-export const MOST_NAME = 120
-export const MOST_NODES = 1000
-/** How many things are looked at in one list before they are counted. */
-const MOST_LISTED = 3000
 /** How many things one edit may do at once, however they are nested. */
 export const MOST_EDITS = 5000
 /** How many edits may be sent together. */
 export const MOST_EDITS_SENT = 200
-/** How deep a chain of fallbacks is followed. */
-export const MOST_FALLBACKS = 4
-
-const LONG = text(20_000)
-const NUMBER = numeric()
-const YES_NO = yesNo()
-const words = (most: number) => optional(text(most))
-
-const format = exact({
-  date: optional(oneOf(['full', 'long', 'medium', 'short', 'year', 'month', 'time'])),
-  digits: optional(whole(0, 10, 'choose 0 to 10 digits')),
-  unit: optional(oneOf(['short', 'long', 'hidden'])),
-  list: optional(oneOf(['and', 'comma'])),
-  yes: words(200),
-  no: words(200),
-})
-
-const field = (depth: number): Shape =>
-  exact({
-    kind: oneOf(['field']),
-    of: oneOf(
-      ['page', 'person', 'term', 'reference', 'site', 'visitor'],
-      'a field is read from one of page, person, term, reference, site, visitor',
-    ),
-    via: optional(key('choose where the field is read')),
-    field: key('choose a field'),
-    format: optional(format),
-    before: words(200),
-    after: words(200),
-    fallback: fallback(depth),
-  })
-
-function fallback(depth: number): Shape {
-  const next =
-    depth < MOST_FALLBACKS ? field(depth + 1) : never(`fallbacks can follow one another ${MOST_FALLBACKS} deep`)
-  return byValue((value) => {
-    if (value === undefined) return ABSENT
-    return isRecord(value) && value.kind === 'field' ? next : literal
-  })
-}
-
-/** Rich text of an element: fields may stand in it. Asked for when it is needed, since fields hold values too. */
-const rich = byValue(() => richOfElement)
-
-/** A value that is written out: its property says which of these it takes. */
-const literal = byValue((value) => {
-  if (value === null) return NOTHING
-  if (typeof value === 'string') return LONG
-  if (typeof value === 'number') return NUMBER
-  if (typeof value === 'boolean') return YES_NO
-  if (isRecord(value) && value.type === 'doc') return rich
-  return linkShape
-})
-export const fieldShape: Shape = field(1)
-const richOfElement = richShape(fieldShape)
-
-export const valueShape = byValue((value) => (isRecord(value) && value.kind === 'field' ? fieldShape : literal))
-
-const SHORT = text(120)
-const styleValue = byValue((value) => (typeof value === 'number' ? NUMBER : SHORT))
-const styleOrNone = byValue((value) => (value === undefined ? ABSENT : styleValue))
-const stepped = exact(Object.fromEntries(STEPS.map((step) => [step, styleOrNone])))
-
-/** Looks by the name of the property, each at the width steps at which it is set. */
-const styles = record(/^[A-Za-z]{1,40}$/, stepped, 100)
-const props = record(/^[A-Za-z]{1,40}$/, valueShape, 60)
-
-const node = { id: id(), name: optional(text(MOST_NAME)), props, styles }
-
-const element = exact({ kind: oneOf(['element']), ...node, type: text(40) })
-const column: Shape = exact({
-  kind: oneOf(['column']),
-  ...node,
-  span: whole(1, 12, 'the span of a column is a whole number from 1 to 12'),
-  children: byValue(() => inColumn),
-})
-const row: Shape = exact({
-  kind: oneOf(['row']),
-  ...node,
-  children: list(kinds({ column }, 'kind', 'thing in a row'), 12),
-})
-
-const inColumn = list(kinds({ element, row }, 'kind', 'thing in a column'), MOST_LISTED)
-
-/** A row, column or element with all that is in it. */
-export const nodeShape = kinds({ row, column, element }, 'kind', 'thing in a layout')
-
-const defaults = record(/^[a-z-]{1,40}$/, styles, 100)
-
-export const layoutShape = exact({
-  kind: oneOf(['layout']),
-  format: oneOf([1]),
-  id: id(),
-  name: text(MOST_NAME),
-  region: oneOf(LAYOUT_REGIONS, 'there is no such region'),
-  defaults,
-  children: list(kinds({ row }, 'kind', 'thing in a layout'), MOST_LISTED),
-})
 
 const named = (most = 200) => text(most)
 const step = oneOf(STEPS)

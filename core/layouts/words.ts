@@ -1,8 +1,7 @@
 import { elementSpec } from '../elements'
 import { styleProperty } from '../styles'
 import type { Edit } from './edits'
-import { find } from './tree'
-import type { Layout, TreeNode } from './types'
+import { find, type Layout, type TreeNode } from '../tree'
 
 function what(node: TreeNode | undefined): string {
   if (!node) return 'something'

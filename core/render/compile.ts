@@ -1,13 +1,19 @@
 import { type ElementSpec, elementSpec } from '../elements'
-import { ROW_PROPS } from '../layouts/boxes'
-import type { Column, Layout, LayoutElement, LayoutRegion, Row, TreeNode, Value } from '../layouts/types'
-import { isFieldValue } from '../layouts/types'
+import {
+  ROW_PROPS,
+  type Column,
+  type Layout,
+  type LayoutElement,
+  type LayoutRegion,
+  type Row,
+  type TreeNode,
+  type Value,
+  isFieldValue,
+} from '../tree'
 import { ProblemError, problem } from '../problems'
 import { type Rule, cascade, ruleOf } from '../styles'
-import { escapeHtml } from './escape'
-import { type Piece, join, merge } from './piece'
+import { escapeHtml, type Piece, join, merge, type Compile, pictureAddress, pictureOf } from '../drawing'
 import type { Program } from './program'
-import { pictureOf } from './values'
 
 /** Told of an element that cannot be drawn, and left out for it. */
 export type OnFault = (node: TreeNode, error: unknown) => void
@@ -17,15 +23,6 @@ export interface CompileOptions {
   guard?: OnFault
   /** The bench asks for the ids of rows, columns and elements on what they draw; nothing else differs. */
   ids?: boolean
-}
-
-/** What an element sees while it is compiled. */
-export interface Compile {
-  region: LayoutRegion
-  /** The opening attributes of a thing: its classes and, for the bench, its id. */
-  attributes(node: TreeNode, ...classes: string[]): string
-  /** A card layout that is drawn inside this one. */
-  usesCard(layout: string): void
 }
 
 class Compiler implements Compile {
@@ -104,11 +101,6 @@ class Compiler implements Compile {
       return ''
     }
   }
-}
-
-/** The address of a picture's file. */
-export function pictureAddress(picture: { id: string; fileName: string }): string {
-  return `/pictures/${encodeURIComponent(picture.id)}/${encodeURIComponent(picture.fileName)}`
 }
 
 function readsVisitor(values: readonly unknown[]): boolean {

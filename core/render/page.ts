@@ -1,13 +1,12 @@
 import { ELEMENTS } from '../elements'
-import type { Design, Outcome } from '../frames'
-import { REGIONS, elementsOf, type Layout, type Region } from '../layouts'
+import { type HouseStyle, baseCss, rulesCss } from '../styles'
+import type { ShownRegions } from './shown'
+import { REGIONS, elementsOf, type Layout, type Region } from '../tree'
 import type { Id, Page, SiteSettings } from '../site'
-import { baseCss, rulesCss } from '../styles'
 import { type CompileOptions, compileLayout } from './compile'
-import { attribute, escapeHtml } from './escape'
+import { attribute, escapeHtml, type Fill, type Scene } from '../drawing'
 import { type PlainKind, plainKind, plainLayout } from './plain'
 import { type Program, draw } from './program'
-import type { Scene } from './scene'
 
 const PROGRAMS = { plain: new WeakMap<Layout, Program>(), ids: new WeakMap<Layout, Program>() }
 
@@ -31,6 +30,12 @@ export interface DrawnPage {
 }
 
 type Regions = Partial<Record<Region, Program>>
+
+/** What of a design is drawn. */
+export interface Drawable {
+  layouts: readonly Layout[]
+  house: HouseStyle
+}
 
 /** Something that could not be drawn and was left out: an element, or a whole layout where `node` is null. */
 export interface Fault {
@@ -56,19 +61,21 @@ const reason = (error: unknown): string => (error instanceof Error ? error.messa
  * A design compiled for drawing pages. What cannot be drawn is left out and told, and takes nothing else with it:
  * an element where one fails, a layout where none of it can be compiled.
  */
-export class CompiledDesign {
-  readonly cards: ReadonlyMap<Id, Program>
+export class CompiledDesign<D extends Drawable = Drawable> {
+  /** Card layouts, ready to be drawn; part of every scene. */
+  readonly cards: ReadonlyMap<Id, Fill>
   private readonly programs = new Map<Id, Program>()
   private readonly titled = new Set<Id>()
   private readonly plain = new Map<string, Program>()
   private readonly css = new Map<string, string>()
 
   constructor(
-    readonly design: Design,
+    readonly design: D,
     private readonly options: DesignOptions = {},
   ) {
     for (const layout of design.layouts) this.compile(layout)
-    this.cards = new Map([...this.programs].filter(([, p]) => p.region === 'card'))
+    const cards = [...this.programs].filter(([, p]) => p.region === 'card')
+    this.cards = new Map(cards.map(([id, program]) => [id, (scene) => draw(program, scene)]))
   }
 
   private compile(layout: Layout): void {
@@ -114,7 +121,7 @@ export class CompiledDesign {
   }
 
   /** Draws a page of which some region has failed, region by region. */
-  private drawSound(scene: Scene, outcome: Pick<Outcome, 'regions'>): DrawnPage {
+  private drawSound(scene: Scene, outcome: ShownRegions): DrawnPage {
     const programs = this.regionsOf(scene.page, outcome)
     const css = this.cssFor(REGIONS.flatMap((r) => programs[r] ?? []))
     for (const region of REGIONS) {
@@ -127,7 +134,7 @@ export class CompiledDesign {
   /** True when a layout, or a card that its grids draw, reads the visitor. */
   isPersonal(layout: Id): boolean {
     const program = this.programs.get(layout)
-    return program !== undefined && (program.personal || [...program.cards].some((c) => this.cards.get(c)?.personal))
+    return program !== undefined && (program.personal || [...program.cards].some((c) => this.programs.get(c)?.personal))
   }
 
   program(layout: Id): Program | undefined {
@@ -142,7 +149,7 @@ export class CompiledDesign {
   }
 
   /** The program of each region of a page; none where the region is empty. */
-  regionsOf(page: Page, outcome: Pick<Outcome, 'regions'>): Partial<Record<Region, Program>> {
+  regionsOf(page: Page, outcome: ShownRegions): Partial<Record<Region, Program>> {
     const found: Partial<Record<Region, Program>> = {}
     for (const region of REGIONS) {
       const { shown } = outcome.regions[region]
@@ -167,8 +174,8 @@ export class CompiledDesign {
     const all = new Set(programs)
     for (const program of programs) {
       for (const id of program.cards) {
-        const card = this.cards.get(id)
-        if (card) all.add(card)
+        const card = this.programs.get(id)
+        if (card?.region === 'card') all.add(card)
       }
     }
     const used = [...all]
@@ -179,7 +186,7 @@ export class CompiledDesign {
   }
 
   /** Draws a whole page. */
-  draw(scene: Scene, outcome: Pick<Outcome, 'regions'>): DrawnPage {
+  draw(scene: Scene, outcome: ShownRegions): DrawnPage {
     if (this.options.strict) return this.drawWhole(scene, outcome)
     try {
       return this.drawWhole(scene, outcome)
@@ -189,7 +196,7 @@ export class CompiledDesign {
     }
   }
 
-  private drawWhole(scene: Scene, outcome: Pick<Outcome, 'regions'>): DrawnPage {
+  private drawWhole(scene: Scene, outcome: ShownRegions): DrawnPage {
     const programs = this.regionsOf(scene.page, outcome)
     const list = REGIONS.flatMap((r) => programs[r] ?? [])
     const css = this.cssFor(list)

@@ -1,6 +1,13 @@
 import { newElement } from '../elements'
-import { emptyLayout, emptyRow } from '../layouts/tree'
-import type { Column, FieldValue, Layout, LayoutElement, Value } from '../layouts/types'
+import {
+  emptyLayout,
+  emptyRow,
+  type Column,
+  type FieldValue,
+  type Layout,
+  type LayoutElement,
+  type Value,
+} from '../tree'
 import { ARCHIVE_KINDS, type Page } from '../site'
 
 /**

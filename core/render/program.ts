@@ -1,8 +1,7 @@
 import type { Id } from '../site'
-import type { LayoutRegion } from '../layouts/types'
+import type { LayoutRegion } from '../tree'
 import type { Rule } from '../styles'
-import { type Piece, fill } from './piece'
-import type { Scene } from './scene'
+import { type Piece, fill, type Scene } from '../drawing'
 
 /** A layout compiled for drawing: what is known already, what is filled in, and the CSS that it needs. */
 export interface Program {

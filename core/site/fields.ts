@@ -1,7 +1,6 @@
-import type { FieldRef } from '../layouts/types'
 import type { Catalogue } from './catalogue'
 import { entryName } from './pages'
-import type { Entry, Field, FieldKind, Id, Page, PageType, Person, Term } from './types'
+import type { Entry, Field, FieldKind, FieldRef, Id, Page, PageType, Person, Term } from './types'
 
 /** What a page, a card or a shared piece is about. */
 export type Subject =

@@ -155,13 +155,16 @@ export const taxonomyShape = exact({
   pages: yesNo(),
 })
 
+const UNIT = known(
+  (v) => new Intl.NumberFormat('en', { style: 'unit', unit: v }),
+  'a unit is a name such as centimeter',
+)
+
 const fieldShape = exact({
   id: key(),
   label: name('A field has a label'),
   kind: oneOf(Object.keys(FIELD_SHAPES)),
-  unit: optional(
-    known((v) => new Intl.NumberFormat('en', { style: 'unit', unit: v }), 'a unit is a name such as centimeter'),
-  ),
+  unit: byValue((v) => (v === undefined ? ABSENT : UNIT)),
   choices: optional(list(exact({ id: key(), label: name('A choice has a label') }), 500)),
   of: optional(key()),
 })

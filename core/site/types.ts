@@ -202,3 +202,14 @@ export interface Page {
   person?: Id
   month?: string
 }
+
+/**
+ * Where a dynamic field is read: on the page's own subject, on what the subject belongs to (its person, its
+ * first term in the taxonomy `via`, the entry or person referred to by the field `via`), on the site, or on
+ * the visitor.
+ */
+export interface FieldRef {
+  of: 'page' | 'person' | 'term' | 'reference' | 'site' | 'visitor'
+  via?: Id
+  field: Id
+}

@@ -1,4 +1,4 @@
-import type { StyleValue } from '../layouts/types'
+import type { StyleValue } from '../tree'
 import { ARRANGEMENT } from './arrangement'
 import { BACKGROUND } from './background'
 import { FAMILIES } from './fonts'

@@ -1,4 +1,4 @@
-import type { StyleValue } from '../layouts/types'
+import type { StyleValue } from '../tree'
 
 /** What a look property may stand on. */
 export type Owner = 'row' | 'column' | 'element'

@@ -1,5 +1,4 @@
-import type { Step, Styles } from '../layouts/types'
-import { STEPS } from '../layouts/types'
+import { type Step, type Styles, STEPS } from '../tree'
 import type { Target } from './property'
 import { STYLE_PROPERTIES } from './properties'
 

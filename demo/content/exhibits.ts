@@ -1,5 +1,4 @@
-import type { Entry } from '../../core/site'
-import { slugOf } from '../../core/site'
+import { type Entry, slugOf } from '../../core/site'
 import { chanceOf } from '../pictures/chance'
 import type { ClockKind } from '../pictures/clocks'
 import { rich } from '../rich'

@@ -1,4 +1,4 @@
-import type { Layout } from '../../core/layouts'
+import type { Layout } from '../../core/tree'
 import { column, element, field, layout, line, row, withPicture } from './make'
 
 const body = { paddingTop: { wide: 40, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }

@@ -1,4 +1,4 @@
-import type { Layout } from '../../core/layouts'
+import type { Layout } from '../../core/tree'
 import { column, element, field, layout, line, row, withPicture } from './make'
 
 const quiet = { paddingTop: 18, paddingBottom: 18 }

@@ -1,4 +1,4 @@
-import type { Layout } from '../../core/layouts'
+import type { Layout } from '../../core/tree'
 import { column, element, field, layout, line, row } from './make'
 
 const body = { paddingTop: { wide: 44, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }

@@ -9,7 +9,7 @@ import type {
   StyleValue,
   Styles,
   Value,
-} from '../../core/layouts'
+} from '../../core/tree'
 
 type Looks = Record<string, StyleValue | { wide?: StyleValue; medium?: StyleValue; narrow?: StyleValue }>
 

@@ -1,7 +1,7 @@
 import { type Command, Option } from 'commander'
 import Papa from 'papaparse'
 import { CompiledRules, deciderAt, frameName, namesFrom, rulesOf, shownAt, tabulate } from '../../core/frames'
-import { REGIONS } from '../../core/layouts'
+import { REGIONS } from '../../core/tree'
 import { readParameters } from '../../core/site'
 import type { WhyAnswer } from '../../shared/api/types'
 import { explain, pageFor } from '../services/explain'

@@ -1,6 +1,6 @@
 import type { Entry, Menu, PageType, Person, Picture, Site, SiteSettings, Taxonomy, Term } from '../../core/site'
-import type { Transaction } from 'kysely'
 import type { DocumentKind, Spoilt } from '../../core/documents'
+import type { Transaction } from 'kysely'
 import type { Database } from './open'
 import { readSound, readSoundList } from './sound'
 import type { Tables } from './schema'

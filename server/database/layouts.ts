@@ -1,5 +1,6 @@
 import type { Spoilt } from '../../core/documents'
-import type { Edit, Layout, LogRecord } from '../../core/layouts'
+import type { Edit, LogRecord } from '../../core/layouts'
+import type { Layout } from '../../core/tree'
 import type { Database } from './open'
 import type { Selectable, Transaction } from 'kysely'
 import type { Tables } from './schema'

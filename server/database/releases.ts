@@ -1,7 +1,7 @@
 import type { Transaction } from 'kysely'
 import type { Spoilt } from '../../core/documents'
 import type { Design, Frame } from '../../core/frames'
-import type { Layout } from '../../core/layouts'
+import type { Layout } from '../../core/tree'
 import { isRecord } from '../../core/shape'
 import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
 import type { Change, ReleaseNote } from '../../shared/api/types'

@@ -1,5 +1,4 @@
-import type { PROBLEMS } from '../../core/problems'
-import { problem } from '../../core/problems'
+import { type PROBLEMS, problem } from '../../core/problems'
 
 /** Errors that the libraries raise before our handlers run are answered in our own words. */
 const BY_STATUS: Record<number, keyof typeof PROBLEMS> = { 403: 'cross-site', 413: 'body-large' }

@@ -1,4 +1,5 @@
-import { type Layout, type LogRecord, type Pending, applyEdit } from '../../core/layouts'
+import type { Layout } from '../../core/tree'
+import { type LogRecord, type Pending, applyEdit } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { LayoutState } from '../../shared/api/types'
 import { takeTurns } from './turns'

@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib'
-import { Formats } from '../../core/render'
+import { Formats } from '../../core/drawing'
 import type { Spoilt } from '../../core/documents'
 import { Catalogue, type Site } from '../../core/site'
 import { CONTENT_LATER, type SiteAnswer } from '../../shared/api/types'

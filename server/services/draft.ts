@@ -1,9 +1,10 @@
 import { type Frame, type Design, checkFrame } from '../../core/frames'
-import { type Layout, type LogRecord, type Pending, checkLayout, emptyLayout, withNewIds } from '../../core/layouts'
+import { type Layout, emptyLayout, withNewIds } from '../../core/tree'
+import { type LogRecord, type Pending, checkLayout } from '../../core/layouts'
 import { type Problem, fail, problem } from '../../core/problems'
 import { PLAIN_HOUSE } from '../../core/styles'
-import type { Transaction } from 'kysely'
 import type { Spoilt } from '../../core/documents'
+import type { Transaction } from 'kysely'
 import type {
   DesignAnswer,
   FrameState,

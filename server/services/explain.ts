@@ -12,7 +12,7 @@ import {
   rulesOf,
   whyOf,
 } from '../../core/frames'
-import { REGIONS } from '../../core/layouts'
+import { REGIONS } from '../../core/tree'
 import { type Catalogue, type Page, type Parameters, readAddress, readParameters } from '../../core/site'
 import type { WhyAnswer, WhyRegionAnswer } from '../../shared/api/types'
 

@@ -8,7 +8,8 @@ import {
   planImport,
 } from '../../core/formats'
 import { type Design, type Frame, checkFrame, frameName, namesFrom } from '../../core/frames'
-import { type Layout, checkLayout } from '../../core/layouts'
+import type { Layout } from '../../core/tree'
+import { checkLayout } from '../../core/layouts'
 import { type Problem, fail } from '../../core/problems'
 import type { Catalogue } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'

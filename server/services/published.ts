@@ -10,7 +10,8 @@ import {
   resolve,
   rulesOf,
 } from '../../core/frames'
-import { CompiledDesign, type Fault, type SceneOptions, sceneOf } from '../../core/render'
+import { CompiledDesign, type Fault } from '../../core/render'
+import { type SceneOptions, sceneOf } from '../../core/drawing'
 import type { AskedAddress, Page } from '../../core/site'
 import { PLAIN_HOUSE } from '../../core/styles'
 import type { Content } from './content'
@@ -94,7 +95,7 @@ function cacheHeaders({ device, session }: Needs): Record<string, string> {
  * visitor gets alike are kept ready as they go out; a release or a change of content drops them all.
  */
 export class Published {
-  private compiled = new CompiledDesign(BARE_DESIGN)
+  private compiled = new CompiledDesign<Design>(BARE_DESIGN)
   private readonly faulty = new Map<string, Fault>()
   private rules: CompiledRules
   private readonly ready = new Map<string, Ready>()
@@ -112,7 +113,9 @@ export class Published {
   /** Swaps the design in one step; answers under way finish with the old one. */
   swap(design: Design | null): void {
     this.faulty.clear()
-    this.compiled = new CompiledDesign(design ?? BARE_DESIGN, { fault: (fault, error) => this.noteFault(fault, error) })
+    this.compiled = new CompiledDesign<Design>(design ?? BARE_DESIGN, {
+      fault: (fault, error) => this.noteFault(fault, error),
+    })
     this.refresh()
   }
 

@@ -1,8 +1,9 @@
 import { DOCUMENTS } from '../../core/documents'
 import { CompiledRules, type Design, type Request, resolve, rulesOf } from '../../core/frames'
-import { REGIONS } from '../../core/layouts'
+import { REGIONS } from '../../core/tree'
 import { type Problem, problem } from '../../core/problems'
-import { CompiledDesign, sceneOf } from '../../core/render'
+import { CompiledDesign } from '../../core/render'
+import { sceneOf } from '../../core/drawing'
 import type { Page } from '../../core/site'
 import type { Content } from './content'
 

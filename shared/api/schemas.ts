@@ -1,4 +1,5 @@
-import { LAYOUT_REGIONS, MOST_EDITS_SENT, pendingEnvelope } from '../../core/layouts'
+import { LAYOUT_REGIONS } from '../../core/tree'
+import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/layouts'
 import {
   type Shape,
   exact,

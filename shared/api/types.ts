@@ -1,9 +1,10 @@
-import type { Design, Frame, Loss, NearMiss, Request, Rule, Say, Shown } from '../../core/frames'
+import type { Design, Frame, Loss, NearMiss, Request, Rule, Say } from '../../core/frames'
+import type { Shown, Fault } from '../../core/render'
 import type { Spoilt } from '../../core/documents'
-import type { Layout, LogRecord, Pending, Region } from '../../core/layouts'
+import type { Layout, Region } from '../../core/tree'
+import type { LogRecord, Pending } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
-import type { Fault } from '../../core/render'
 import type { Entry, HomeChoice, RichDoc, Site } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 

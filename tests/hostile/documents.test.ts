@@ -16,8 +16,10 @@ import {
   rulesOf,
   whyOf,
 } from '#core/frames'
-import { type Edit, type Layout, applyEdit, checkLayout, describeEdit, refuseEdit } from '#core/layouts'
-import { CompiledDesign, Formats, sceneOf } from '#core/render'
+import { type Edit, applyEdit, checkLayout, describeEdit, refuseEdit } from '#core/layouts'
+import type { Layout } from '#core/tree'
+import { CompiledDesign } from '#core/render'
+import { Formats, sceneOf } from '#core/drawing'
 import { Catalogue, type Entry, type Site, checkEntry } from '#core/site'
 import { searchEntries } from '../../server/services/search'
 import { VISITOR } from '../fixtures'
@@ -50,6 +52,7 @@ function drawAll(drawn: Design, over: Site): void {
 
 /** Judges spoilt documents of a kind; what is accepted is used as it would be. Gives how many were. */
 function holds(kind: DocumentKind, documents: readonly unknown[], use: (document: never) => void): number {
+  for (const document of documents) expect(DOCUMENTS[kind](document)).toBeNull()
   let accepted = 0
   fc.assert(
     fc.property(spoiltOf(documents), (document) => {

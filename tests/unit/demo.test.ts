@@ -1,5 +1,6 @@
 import { checkFrame, resolveInTurn, rulesOf } from '#core/frames'
-import { checkLayout, elementsOf } from '#core/layouts'
+import { checkLayout } from '#core/layouts'
+import { elementsOf } from '#core/tree'
 import { hasTitle } from '#core/render'
 import { Catalogue, isSlug } from '#core/site'
 import { DEMO_USERS, PICTURES, makeDemo } from '#demo/index'

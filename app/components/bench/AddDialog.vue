@@ -9,7 +9,7 @@ import {
   DialogTitle,
 } from '@headlessui/vue'
 import { ELEMENTS } from '#core/elements'
-import { elementsOf, find } from '#core/layouts'
+import { elementsOf, find } from '#core/tree'
 import { findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { elementSpec } from '#core/elements'
-import { type TreeNode, describeEdit, pathTo } from '#core/layouts'
+import { type TreeNode, pathTo } from '#core/tree'
+import { describeEdit } from '#core/layouts'
 import { useBench } from '~/stores/bench'
 
 defineEmits<{ keys: [] }>()

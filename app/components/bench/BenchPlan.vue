@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Box, type Drop, dropAt, elementsOf, find, moveTo } from '#core/layouts'
+import { type Box, type Drop, dropAt, moveTo } from '#core/layouts'
+import { elementsOf, find } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useSession } from '~/stores/session'
 

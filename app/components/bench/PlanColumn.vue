@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Column } from '#core/layouts'
+import type { Column } from '#core/tree'
 import { useBench } from '~/stores/bench'
 
 const props = defineProps<{ column: Column; level: number }>()

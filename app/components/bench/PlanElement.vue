@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { elementSpec } from '#core/elements'
-import { type LayoutElement, isFieldValue } from '#core/layouts'
+import { type LayoutElement, isFieldValue } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
 

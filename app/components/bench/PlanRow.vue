@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Row, moveEdge } from '#core/layouts'
+import type { Row } from '#core/tree'
+import { moveEdge } from '#core/layouts'
 import { useBench } from '~/stores/bench'
 import { useSession } from '~/stores/session'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { nanoid } from 'nanoid'
-import { countNodes, elementsOf } from '#core/layouts'
+import { countNodes, elementsOf } from '#core/tree'
 import { pagesOfLayout } from '#core/frames'
 import type { LayoutState } from '#shared/api/types'
 import { useChecks } from '~/stores/checks'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LayoutRegion } from '#core/layouts'
+import type { LayoutRegion } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
 

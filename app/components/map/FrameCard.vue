@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Frame } from '#core/frames'
-import { REGIONS } from '#core/layouts'
+import { REGIONS } from '#core/tree'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

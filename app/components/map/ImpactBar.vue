@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { frameSentence } from '#core/frames'
-import { REGIONS, type Region } from '#core/layouts'
+import { REGIONS, type Region } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type MapRow, frameName } from '#core/frames'
+import type { MapRow } from '#core/map'
+import { frameName } from '#core/frames'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Cell, type MapRow, cellOf, sameShown } from '#core/frames'
+import { type Cell, type MapRow, cellOf } from '#core/map'
+import { sameShown } from '#core/frames'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 

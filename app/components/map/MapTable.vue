@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { type MapRow, mapRows } from '#core/frames'
-import { REGIONS, type Region } from '#core/layouts'
+import { type MapRow, mapRows } from '#core/map'
+import { REGIONS, type Region } from '#core/tree'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
 

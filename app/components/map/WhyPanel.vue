@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Why, resolveFully, whyOf } from '#core/frames'
-import { REGIONS } from '#core/layouts'
+import { REGIONS } from '#core/tree'
 import { writeParameters } from '#core/site'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type RegionOutcome, type Say, type Standing, lossWords } from '#core/frames'
-import type { Region } from '#core/layouts'
+import type { Region } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSession } from '~/stores/session'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type FieldValue, type Format, type Value, isFieldValue } from '#core/layouts'
+import { type FieldValue, type Format, type Value, isFieldValue } from '#core/tree'
 import { type Page, fieldChoices, fieldLabel } from '#core/site'
 import { useSite } from '~/stores/site'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import type { Value } from '#core/layouts'
+import type { Value } from '#core/tree'
 import { findByWords, safeAddress } from '#core/site'
 import { useSite } from '~/stores/site'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Value } from '#core/layouts'
-import { pictureAddress } from '#core/render'
+import type { Value } from '#core/tree'
+import { pictureAddress } from '#core/drawing'
 import { findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { type Property, refuseProperty } from '#core/elements'
-import { type Value, isFieldValue } from '#core/layouts'
+import { type Property, type Value, isFieldValue } from '#core/tree'
+import { refuseProperty } from '#core/elements'
 import type { Page } from '#core/site'
 import { useDesign } from '~/stores/design'
 import { useSite } from '~/stores/site'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { EditorContent } from '@tiptap/vue-3'
-import type { FieldValue, Value } from '#core/layouts'
+import type { FieldValue, Value } from '#core/tree'
 import { type Page, type RichDoc, fieldLabel, isRichDoc } from '#core/site'
 import { useSite } from '~/stores/site'
 

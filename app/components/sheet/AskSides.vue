@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StyleValue, Styles } from '#core/layouts'
+import type { StyleValue, Styles } from '#core/tree'
 import { type StyleProperty, refuseStyle } from '#core/styles'
 import { useBench } from '~/stores/bench'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Stepped, StyleValue } from '#core/layouts'
+import type { Stepped, StyleValue } from '#core/tree'
 import { FAMILIES, type StyleProperty, refuseStyle } from '#core/styles'
 import { useBench } from '~/stores/bench'
 

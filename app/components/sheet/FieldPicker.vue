@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import type { FieldValue } from '#core/layouts'
+import type { FieldValue } from '#core/tree'
 import { type FieldChoice, type Page, fieldChoices, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { elementSpec } from '#core/elements'
-import { BOX_PROPERTIES, type Step, type TreeNode, find, pathTo } from '#core/layouts'
+import { BOX_PROPERTIES, type Step, type TreeNode, find, pathTo } from '#core/tree'
 import { type Page, findByWords } from '#core/site'
 import { STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
 import { useBench } from '~/stores/bench'

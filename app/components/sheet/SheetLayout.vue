@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ELEMENTS } from '#core/elements'
-import { elementsOf } from '#core/layouts'
+import { elementsOf } from '#core/tree'
 import type { Owner } from '#core/styles'
 import { useBench } from '~/stores/bench'
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import { type Property, elementSpec } from '#core/elements'
-import { BOX_PROPERTIES, type Row, type TreeNode, type Value, setColumns } from '#core/layouts'
+import { type Property, BOX_PROPERTIES, type Row, type TreeNode, type Value } from '#core/tree'
+import { elementSpec } from '#core/elements'
+import { setColumns } from '#core/layouts'
 import { type Page, findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
 

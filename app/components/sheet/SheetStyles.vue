@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StyleValue, Styles } from '#core/layouts'
+import type { StyleValue, Styles } from '#core/tree'
 import { findByWords } from '#core/site'
 import { type Owner, STYLE_GROUPS, type StyleGroup, type StyleProperty, stylePropertiesOn } from '#core/styles'
 

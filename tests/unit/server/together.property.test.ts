@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { EditSession, type Layout, applyEdit, checkLayout, emptyLayout, historyOf } from '#core/layouts'
+import { EditSession, applyEdit, checkLayout, historyOf } from '#core/layouts'
+import { type Layout, emptyLayout } from '#core/tree'
 import { insertLayout } from '../../../server/database/layouts'
 import { Draft } from '../../../server/services/draft'
 import { diceOf, randomEdit, seeds } from '../core/layouts/random'

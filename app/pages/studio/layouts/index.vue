@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LAYOUT_REGIONS, type LayoutRegion } from '#core/layouts'
+import { LAYOUT_REGIONS, type LayoutRegion } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useSession } from '~/stores/session'
 

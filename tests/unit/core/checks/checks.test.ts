@@ -1,6 +1,6 @@
 import { type Finding, type FindingKind, checkDesign } from '#core/checks'
 import type { Design, Frame, Target } from '#core/frames'
-import type { Layout } from '#core/layouts'
+import type { Layout } from '#core/tree'
 import { Catalogue } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import {

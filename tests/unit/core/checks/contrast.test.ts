@@ -1,5 +1,5 @@
 import { checkDesign } from '#core/checks'
-import type { Layout } from '#core/layouts'
+import type { Layout } from '#core/tree'
 import { PLAIN_HOUSE } from '#core/styles'
 import { VISITOR, column, element, field, layout, observatory, rich, row } from '../../../fixtures'
 

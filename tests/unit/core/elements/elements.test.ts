@@ -1,5 +1,7 @@
 import { ELEMENTS, elementSpec, newElement, refuseProperty } from '#core/elements'
-import { type Value, checkLayout } from '#core/layouts'
+import type { Value } from '#core/tree'
+import { checkLayout } from '#core/layouts'
+import { Catalogue } from '#core/site'
 import {
   column,
   drawElement,
@@ -13,7 +15,6 @@ import {
   row,
   smallSite,
 } from '../../../fixtures'
-import { Catalogue } from '#core/site'
 
 describe('every element', () => {
   test.each(ELEMENTS.map((e) => [e.type, e] as const))(

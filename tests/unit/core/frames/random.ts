@@ -1,5 +1,5 @@
 import type { Circumstance, FieldTestOp, Frame, Refinement, Request, Rules, Say, Target } from '#core/frames'
-import { REGIONS, type LayoutRegion } from '#core/layouts'
+import { REGIONS, type LayoutRegion } from '#core/tree'
 import { Catalogue, type Entry, type Site } from '#core/site'
 import { entry, frame, smallSite } from '../../../fixtures'
 import type { Dice } from '../layouts/random'

@@ -14,7 +14,7 @@ import {
   targetChoices,
   whyOf,
 } from '#core/frames'
-import type { LayoutRegion } from '#core/layouts'
+import type { LayoutRegion } from '#core/tree'
 import { Catalogue, findByWords } from '#core/site'
 import { VISITOR, entry, frame, mirror, note, observatory, refractor, smallSite } from '../../../fixtures'
 

@@ -10,7 +10,7 @@ import {
   shownAt,
   tabulate,
 } from '#core/frames'
-import { REGIONS } from '#core/layouts'
+import { REGIONS } from '#core/tree'
 import { diceOf, seeds } from '../layouts/random'
 import { randomFrame, randomRequest, randomRules, randomSite, shuffled } from './random'
 

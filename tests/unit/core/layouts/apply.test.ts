@@ -1,4 +1,5 @@
-import { type Edit, type Layout, applyAll, applyEdit, checkLayout, countNodes, find } from '#core/layouts'
+import { type Edit, applyAll, applyEdit, checkLayout } from '#core/layouts'
+import { type Layout, countNodes, find } from '#core/tree'
 import { column, element, layout, row } from '../../../fixtures'
 
 const code = (target: Layout, edit: unknown): string => {

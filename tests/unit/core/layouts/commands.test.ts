@@ -1,21 +1,19 @@
 import {
   type Edit,
-  type Layout,
   applyEdit,
   dropAt,
   duplicateNode,
   evenSpans,
-  find,
   insertElement,
   moveEdge,
   moveTo,
-  pathTo,
   placeAfter,
   removeNode,
   setColumns,
   step,
   widen,
 } from '#core/layouts'
+import { type Layout, find, pathTo } from '#core/tree'
 import { column, element, layout, row } from '../../../fixtures'
 
 let n = 0

@@ -1,14 +1,6 @@
 import fc from 'fast-check'
-import {
-  type Edit,
-  type Layout,
-  type LogRecord,
-  applyEdit,
-  checkLayout,
-  emptyLayout,
-  historyOf,
-  rebase,
-} from '#core/layouts'
+import { type Edit, type LogRecord, applyEdit, checkLayout, historyOf, rebase } from '#core/layouts'
+import { type Layout, emptyLayout } from '#core/tree'
 import { diceOf, randomEdit, seeds } from './random'
 
 const start = () => emptyLayout('root', 'Header', 'body')

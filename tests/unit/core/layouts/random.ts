@@ -1,16 +1,7 @@
 import fc from 'fast-check'
 import { ELEMENTS, newElement } from '#core/elements'
-import {
-  type Edit,
-  type Layout,
-  STEPS,
-  type StyleValue,
-  type TreeNode,
-  emptyColumn,
-  emptyRow,
-  evenSpans,
-  walk,
-} from '#core/layouts'
+import { type Edit, evenSpans } from '#core/layouts'
+import { type Layout, STEPS, type StyleValue, type TreeNode, emptyColumn, emptyRow, walk } from '#core/tree'
 import { STYLE_PROPERTIES, type StyleProperty } from '#core/styles'
 
 /** Random edits: most of them possible where they are made, some of them not. */

@@ -1,6 +1,8 @@
 import { resolveInTurn, rulesOf } from '#core/frames'
-import { type Layout, type Row, type Value, applyEdit } from '#core/layouts'
-import { CompiledDesign, Formats, compileLayout, escapeHtml, hasTitle, sceneOf } from '#core/render'
+import type { Layout, Row, Value } from '#core/tree'
+import { applyEdit } from '#core/layouts'
+import { CompiledDesign, compileLayout, hasTitle } from '#core/render'
+import { Formats, escapeHtml, sceneOf } from '#core/drawing'
 import { Catalogue } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import {

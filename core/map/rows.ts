@@ -1,7 +1,7 @@
-import { REGIONS } from '../layouts/types'
+import { REGIONS } from '../tree'
 import { ARCHIVE_KINDS, type Catalogue, type Id, type Page } from '../site'
-import { type OutcomeTable, deciderAt, sameShown, shownAt } from './table'
-import type { Shown } from './types'
+import { type OutcomeTable, deciderAt, sameShown, shownAt } from '../frames'
+import type { Shown } from '../render'
 
 /** A group of pages on the Map, named by what it holds. `pages` are indexes into `catalogue.pages`. */
 export interface PageGroup {

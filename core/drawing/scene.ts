@@ -1,13 +1,23 @@
-import type { Id, Catalogue, Entry, Page, Place, Subject, Visitor } from '../site'
-import { subjectOf } from '../site'
+import {
+  type Id,
+  type Catalogue,
+  type Entry,
+  type Page,
+  type Place,
+  type Subject,
+  type Visitor,
+  subjectOf,
+} from '../site'
 import type { Formats } from './format'
-import type { Program } from './program'
+
+/** Writes HTML once there is a scene. */
+export type Fill = (scene: Scene) => string
 
 /** Everything that a drawing program is filled with. */
 export interface Scene extends Place {
   formats: Formats
-  /** Compiled card layouts, for grids. */
-  cards: ReadonlyMap<Id, Program>
+  /** Card layouts, ready to be drawn, for grids. */
+  cards: ReadonlyMap<Id, Fill>
 }
 
 export const ANYBODY: Visitor = { role: 'visitor', name: '' }
@@ -16,7 +26,7 @@ export interface SceneOptions {
   visitor?: Visitor
   query?: string
   found?: readonly Entry[]
-  cards?: ReadonlyMap<Id, Program>
+  cards?: ReadonlyMap<Id, Fill>
 }
 
 export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, options: SceneOptions = {}): Scene {
@@ -32,7 +42,7 @@ export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, opti
   }
 }
 
-const NO_CARDS: ReadonlyMap<Id, Program> = new Map()
+const NO_CARDS: ReadonlyMap<Id, Fill> = new Map()
 
 /** The same scene about another subject, for cards and shared pieces. */
 export function about(scene: Scene, subject: Subject): Scene {

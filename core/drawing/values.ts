@@ -1,9 +1,8 @@
-import { MOST_FALLBACKS } from '../layouts/shapes'
-import { type FieldValue, type Value, isFieldValue } from '../layouts/types'
+import { MOST_FALLBACKS, type FieldValue, type Value, isFieldValue } from '../tree'
 import { type Picture, type Reading, readField, safeAddress } from '../site'
 import { escapeHtml } from './escape'
 import { AS_USUAL, writeReading } from './format'
-import type { Piece } from './piece'
+import type { Piece } from './chunk'
 import type { Scene } from './scene'
 
 /** Follows a value to the first field that is filled, or to a literal; null when all of it is empty. */

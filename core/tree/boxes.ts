@@ -1,4 +1,4 @@
-import type { Property } from '../elements/spec'
+import type { Property } from './property'
 
 /** Names of the properties that rows and columns have besides their looks. */
 export const ROW_PROPS = { picture: 'backgroundPicture' } as const

@@ -1,19 +1,16 @@
 import {
   CompiledRules,
   type Frame,
-  cellOf,
   compareTables,
   frameReach,
-  groupPages,
   layoutReach,
-  mapRows,
   pagesOfLayout,
   resolveInTurn,
   shownAt,
   tabulate,
-  targetsFor,
 } from '#core/frames'
-import { REGIONS, type LayoutRegion } from '#core/layouts'
+import { cellOf, groupPages, mapRows, targetsFor } from '#core/map'
+import { REGIONS, type LayoutRegion } from '#core/tree'
 import { VISITOR, frame, observatory } from '../../../fixtures'
 
 const catalogue = observatory()

@@ -1,4 +1,4 @@
-import type { Id, Link, RichDoc } from '../site'
+import type { FieldRef, Id, Link, RichDoc } from '../site'
 
 /** The regions of a page, from top to bottom. */
 export const REGIONS = ['header', 'intro', 'body', 'footer'] as const
@@ -11,7 +11,7 @@ export type LayoutRegion = (typeof LAYOUT_REGIONS)[number]
 export const STEPS = ['wide', 'medium', 'narrow'] as const
 export type Step = (typeof STEPS)[number]
 
-/** How a field is written out; see `core/render/format.ts`. Only what suits the field's kind is used. */
+/** How a field is written out; see `core/drawing/format.ts`. Only what suits the field's kind is used. */
 export interface Format {
   date?: 'full' | 'long' | 'medium' | 'short' | 'year' | 'month' | 'time'
   digits?: number
@@ -19,17 +19,6 @@ export interface Format {
   list?: 'and' | 'comma'
   yes?: string
   no?: string
-}
-
-/**
- * Where a dynamic field is read: on the page's own subject, on what the subject belongs to (its person, its
- * first term in the taxonomy `via`, the entry or person referred to by the field `via`), on the site, or on
- * the visitor.
- */
-export interface FieldRef {
-  of: 'page' | 'person' | 'term' | 'reference' | 'site' | 'visitor'
-  via?: Id
-  field: Id
 }
 
 export interface FieldValue extends FieldRef {

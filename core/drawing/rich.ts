@@ -1,7 +1,7 @@
-import { isFieldValue } from '../layouts/types'
+import { isFieldValue } from '../tree'
 import { type RichDoc, type RichNode, safeAddress } from '../site'
 import { attribute, escapeHtml } from './escape'
-import { type Piece, join } from './piece'
+import { type Piece, join } from './chunk'
 import { fieldText, linkAddress } from './values'
 
 /**

@@ -1,10 +1,10 @@
-import type { Scene } from './scene'
+import type { Fill, Scene } from './scene'
 
 /** A bit of HTML that is already known, or that is known only once there is a scene. */
-export type Piece = string | ((scene: Scene) => string)
+export type Piece = string | Fill
 
 /** What joined pieces were made of, so that joining them again gives one flat list. */
-const PARTS = new WeakMap<Exclude<Piece, string>, Piece[]>()
+const PARTS = new WeakMap<Fill, Piece[]>()
 
 /** Joins pieces; neighbours that are known are joined at once, so filling them in costs nothing later. */
 export function join(...pieces: Piece[]): Piece {

@@ -1,8 +1,7 @@
-import { copyOf } from '../layouts/copy'
+import { copyOf } from '../tree'
 import type { Catalogue, Page } from '../site'
-import { pagesCovered } from './compiled'
+import { pagesCovered, type Frame, type Target } from '../frames'
 import type { PageGroup } from './rows'
-import type { Frame, Target } from './types'
 
 /** The target that covers a whole group of the Map, or null when only its pages one by one do. */
 function targetOfGroup(group: PageGroup, first: Page): Target | null {

@@ -1,21 +1,18 @@
 import fc from 'fast-check'
 import {
   CompiledRules,
-  cellOf,
   factsOf,
   frameSentence,
-  groupPages,
-  mapRows,
   matches,
   namesFrom,
   pagesCovered,
   shownAt,
   tabulate,
-  targetsFor,
 } from '#core/frames'
-import { REGIONS } from '#core/layouts'
+import { cellOf, groupPages, mapRows, targetsFor } from '#core/map'
+import { REGIONS } from '#core/tree'
 import { diceOf, seeds } from '../layouts/random'
-import { randomFrame, randomRequest, randomRules, randomSite } from './random'
+import { randomFrame, randomRequest, randomRules, randomSite } from '../frames/random'
 
 /** The Map over random sites and designs: nothing is left out, counted twice, or said otherwise than it is. */
 

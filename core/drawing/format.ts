@@ -1,4 +1,4 @@
-import type { Format } from '../layouts/types'
+import type { Format } from '../tree'
 import { type Catalogue, type Reading, type SiteSettings, nameOf } from '../site'
 
 const DATE: Record<NonNullable<Format['date']>, Intl.DateTimeFormatOptions> = {

@@ -1,0 +1,84 @@
+/**
+ * Who may import whom (docs/house.md). Type imports count: a reader follows them too.
+ * The rooms of the core stand from the bottom up; each uses only those that stand before it.
+ */
+const ROOMS = [
+  'problems.ts',
+  'shape.ts',
+  'site',
+  'tree',
+  'styles',
+  'drawing',
+  'elements',
+  'layouts',
+  'render',
+  'frames',
+  'map',
+  'documents.ts',
+  'checks',
+  'formats',
+]
+/** What the core takes from the registry: nothing that knows a server, a database or an interface. */
+const PACKAGES = ['yup', 'culori', 'fast-deep-equal']
+
+const place = (room) => (room.endsWith('.ts') ? `^core/${room}$` : `^core/${room}/`)
+
+const order = ROOMS.slice(0, -1).map((room, i) => ({
+  name: `room-${room.replace('.ts', '')}`,
+  comment: `core/${room} stands beneath these; it cannot use them.`,
+  severity: 'error',
+  from: { path: place(room) },
+  to: { path: ROOMS.slice(i + 1).map(place) },
+}))
+
+const arrow = (from, to, comment) => ({
+  name: `arrows-${from}`,
+  comment,
+  severity: 'error',
+  from: { path: `^${from}/` },
+  to: { path: to.map((t) => `^${t}/`) },
+})
+
+export default {
+  forbidden: [
+    {
+      name: 'circle',
+      comment: 'No two files import each other in a circle.',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
+    {
+      name: 'unresolved',
+      comment: 'What is imported must be there.',
+      severity: 'error',
+      from: { path: '^(core|shared|demo)/' },
+      to: { couldNotResolve: true },
+    },
+    ...order,
+    {
+      name: 'through-the-door',
+      comment: 'From outside a room of the core only its index is imported.',
+      severity: 'error',
+      from: { path: '^(core/([^/]+)/|app/|server/|shared/|demo/)' },
+      to: { path: '^core/[^/]+/', pathNot: ['^core/$2/', '/index\\.ts$'] },
+    },
+    {
+      name: 'core-is-pure',
+      comment: 'The core takes nothing from Node, and only few packages.',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '.', pathNot: ['^core/', ...PACKAGES.map((p) => `(^|/)node_modules/(@types/)?${p}/`)] },
+    },
+    arrow('app', ['server', 'demo'], 'app/ meets server/ only at shared/api.'),
+    arrow('server', ['app'], 'server/ meets app/ only at shared/api.'),
+    arrow('shared', ['app', 'server', 'demo'], 'shared/ imports only core/.'),
+    arrow('demo', ['app', 'server', 'shared'], 'demo/ imports only core/.'),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.jest.json' },
+    enhancedResolveOptions: { extensions: ['.ts', '.vue', '.mjs', '.js', '.json'] },
+  },
+}

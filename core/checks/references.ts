@@ -1,3 +1,0 @@
-/** The checks of single documents, for whoever judges one before it is part of a design. */
-export { checkReferences } from './frames'
-export { checkThings } from './layouts'

@@ -1,0 +1,8 @@
+export { type Piece, join, merge, fill, wrapFilled, both } from './chunk'
+export { type Compile } from './compile'
+export { escapeHtml, attribute } from './escape'
+export { Formats, AS_USUAL, writeReading } from './format'
+export { pictureAddress, img } from './pictures'
+export { richPiece, contentPiece } from './rich'
+export { type Fill, type Scene, type SceneOptions, sceneOf, about, ANYBODY } from './scene'
+export * from './values'

@@ -1,0 +1,15 @@
+export * from './types'
+export * from './tree'
+export * from './property'
+export { copyOf } from './copy'
+export { BOX_PROPERTIES, ROW_PROPS } from './boxes'
+export {
+  layoutShape,
+  nodeShape,
+  valueShape,
+  fieldShape,
+  styleValue,
+  MOST_NODES,
+  MOST_NAME,
+  MOST_FALLBACKS,
+} from './shapes'
