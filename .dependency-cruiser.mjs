@@ -4,6 +4,7 @@
  */
 const ROOMS = [
   'problems.ts',
+  'words.ts',
   'shape.ts',
   'site',
   'tree',

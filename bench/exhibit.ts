@@ -77,4 +77,4 @@ export const drawOurs = (): string =>
 
 export const css = compiled.draw(sceneOf(catalogue, formats, page, {}), outcome).css
 /** Class of the rows' own looks, which the other ways of drawing write down as they stand. */
-export const rowClass = /class="row (s\w+)"/.exec(drawOurs())![1]!
+export const rowClass = /class="of-row (of-\w+)"/.exec(drawOurs())![1]!

@@ -33,23 +33,23 @@ const READ: Record<string, () => string> = {
 }
 
 const fact = (title: string, read: () => string) =>
-  `<div class="field"><span class="label">${title}</span> <span class="value">${escapeHtml(read())}</span></div>`
+  `<div class="of-field"><span class="of-label">${title}</span> <span class="of-value">${escapeHtml(read())}</span></div>`
 
 const rowsByHand = ROWS.map((i) => {
   const [[a, x], [b, y]] = fieldsOfRow(i)
   const [first, second] = [READ[x]!, READ[y]!]
   return () =>
-    `<div class="row ${rowClass}"><div class="in"><div class="col n8"><h2 class="heading">Part ${i}</h2><div class="rich"><p>What part ${i} says.</p></div><hr class="divider"></div><div class="col n4">${fact(a, first)}${fact(b, second)}<a class="btn" href="/visit">Visit</a></div></div></div>`
+    `<div class="of-row ${rowClass}"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">Part ${i}</h2><div class="of-rich"><p>What part ${i} says.</p></div><hr class="of-divider"></div><div class="of-col of-n4">${fact(a, first)}${fact(b, second)}<a class="of-btn" href="/visit">Visit</a></div></div></div>`
 })
 
 /** A template literal. */
 export const drawByHand = (): string =>
-  `<!DOCTYPE html><html lang="${escapeHtml(settings.locale)}"><head><meta charset="utf-8"><title>${escapeHtml(`${page.title} – ${settings.name}`)}</title><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="description" content="${escapeHtml(entry.excerpt)}"><link rel="canonical" href="${escapeHtml(settings.origin + page.address)}"><link rel="icon" href="data:,"><style>${css}</style></head><body><a class="skip" href="#main">Skip to content</a><main id="main"><div class="body">${rowsByHand[0]!()}${rowsByHand[1]!()}${rowsByHand[2]!()}${rowsByHand[3]!()}${rowsByHand[4]!()}${rowsByHand[5]!()}${rowsByHand[6]!()}${rowsByHand[7]!()}${rowsByHand[8]!()}${rowsByHand[9]!()}</div></main></body></html>`
+  `<!DOCTYPE html><html lang="${escapeHtml(settings.locale)}"><head><meta charset="utf-8"><title>${escapeHtml(`${page.title} – ${settings.name}`)}</title><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="description" content="${escapeHtml(entry.summary)}"><link rel="canonical" href="${escapeHtml(settings.origin + page.address)}"><link rel="icon" href="data:,"><style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rowsByHand[0]!()}${rowsByHand[1]!()}${rowsByHand[2]!()}${rowsByHand[3]!()}${rowsByHand[4]!()}${rowsByHand[5]!()}${rowsByHand[6]!()}${rowsByHand[7]!()}${rowsByHand[8]!()}${rowsByHand[9]!()}</div></main></body></html>`
 
 const model = () => ({
   locale: settings.locale,
   title: `${page.title} – ${settings.name}`,
-  excerpt: entry.excerpt,
+  summary: entry.summary,
   canonical: settings.origin + page.address,
   css,
   rowClass,
@@ -61,8 +61,8 @@ const model = () => ({
 })
 
 const handlebars = Handlebars.compile(
-  '<!DOCTYPE html><html lang="{{locale}}"><head><meta charset="utf-8"><title>{{title}}</title><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="description" content="{{excerpt}}"><link rel="canonical" href="{{canonical}}"><link rel="icon" href="data:,"><style>{{{css}}}</style></head><body><a class="skip" href="#main">Skip to content</a><main id="main"><div class="body">' +
-    '{{#each rows}}<div class="row {{../rowClass}}"><div class="in"><div class="col n8"><h2 class="heading">{{part}}</h2><div class="rich"><p>{{says}}</p></div><hr class="divider"></div><div class="col n4">{{#each facts}}<div class="field"><span class="label">{{title}}</span> <span class="value">{{value}}</span></div>{{/each}}<a class="btn" href="/visit">Visit</a></div></div></div>{{/each}}' +
+  '<!DOCTYPE html><html lang="{{locale}}"><head><meta charset="utf-8"><title>{{title}}</title><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="description" content="{{summary}}"><link rel="canonical" href="{{canonical}}"><link rel="icon" href="data:,"><style>{{{css}}}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">' +
+    '{{#each rows}}<div class="of-row {{../rowClass}}"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">{{part}}</h2><div class="of-rich"><p>{{says}}</p></div><hr class="of-divider"></div><div class="of-col of-n4">{{#each facts}}<div class="of-field"><span class="of-label">{{title}}</span> <span class="of-value">{{value}}</span></div>{{/each}}<a class="of-btn" href="/visit">Visit</a></div></div></div>{{/each}}' +
     '</div></main></body></html>',
 )
 
@@ -71,7 +71,7 @@ export const drawHandlebars = (): string => handlebars(model())
 /** Vue draws what is inside the body; the shell around it is put on as a server would. */
 const component = {
   template:
-    '<main id="main"><div class="body"><div v-for="row in rows" :class="[\'row\', rowClass]"><div class="in"><div class="col n8"><h2 class="heading">{{ row.part }}</h2><div class="rich"><p>{{ row.says }}</p></div><hr class="divider"></div><div class="col n4"><div v-for="fact in row.facts" class="field"><span class="label">{{ fact.title }}</span> <span class="value">{{ fact.value }}</span></div><a class="btn" href="/visit">Visit</a></div></div></div></div></main>',
+    '<main id="main"><div class="of-body"><div v-for="row in rows" :class="[\'of-row\', rowClass]"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">{{ row.part }}</h2><div class="of-rich"><p>{{ row.says }}</p></div><hr class="of-divider"></div><div class="of-col of-n4"><div v-for="fact in row.facts" class="of-field"><span class="of-label">{{ fact.title }}</span> <span class="of-value">{{ fact.value }}</span></div><a class="of-btn" href="/visit">Visit</a></div></div></div></div></main>',
   data: model,
 }
 const shell = drawByHand().split(/<main.*<\/main>/s)

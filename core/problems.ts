@@ -57,7 +57,27 @@ export const PROBLEMS = {
   'nothing-to-release': [409, 'Nothing has changed since the last release, so there is nothing to release.'],
   'body-large': [413, 'What was sent is larger than {most}. Nothing was stored; send less at once.'],
   'body-unreadable': [400, 'What was sent is not readable JSON. Nothing was stored.'],
-  'input-wrong': [422, '{why}. Nothing was stored.'],
+  'body-shape': [422, '{why}. Nothing was stored.'],
+  'entry-shape': [422, '{why}. Nothing was stored.'],
+  'type-unknown': [422, 'There is no page type with the id {id}. Nothing was stored.'],
+  'type-kept': [422, 'An entry keeps its page type. Nothing was stored.'],
+  'reference-unknown': [422, 'There is no {what} with the id {id}; it may have been removed. Nothing was stored.'],
+  'below-itself': [422, 'A page cannot stand below itself. Nothing was stored.'],
+  'home-shows-it': [
+    422,
+    'Home shows this entry. Choose another for Home on the Map before it is taken back. Nothing was stored.',
+  ],
+  'home-needs': [422, 'Home can show {what}, and this is none. Nothing was stored.'],
+  'address-taken': [422, '{why}. Nothing was stored.'],
+  'field-unknown': [422, 'There is no field called {id} in this page type. Nothing was stored.'],
+  'field-value': [422, '{label} cannot hold what was entered. Nothing was stored.'],
+  'not-offered': [422, 'This frame is not offered to writers of this page type. Nothing was stored.'],
+  'other-region': [
+    422,
+    '{name} is for another region, so it cannot stand in the place of this one. Nothing was stored.',
+  ],
+  'other-id': [422, 'What was sent has another id than the address, {id}. Nothing was stored.'],
+  'revision-missing': [422, 'The revision that this was made from is missing. Nothing was stored.'],
   'asking-wrong': [422, '{why}.'],
   'signed-out': [401, 'You are signed out. Sign in and try again; your work is kept in this window.'],
   'sign-in-wrong': [401, 'This mail address and password do not belong together. Check both and try again.'],
@@ -76,18 +96,28 @@ export const PROBLEMS = {
 
 export type ProblemCode = keyof typeof PROBLEMS
 
+/** The names that a sentence is filled in with. */
+type NamesIn<S extends string> = S extends `${string}{${infer Name}}${infer Rest}` ? Name | NamesIn<Rest> : never
+
+/** What a problem must be told with, by its code. */
+export type Details<C extends ProblemCode> = Record<NamesIn<(typeof PROBLEMS)[C][1]>, string | number>
+
 export interface Problem {
   code: ProblemCode
   status: number
   sentence: string
-  details: Record<string, string | number>
+  details: Readonly<Record<string, string | number>>
 }
 
+/** Codes whose sentences need nothing are told without details. */
+type Told<C extends ProblemCode> = keyof Details<C> extends never ? [] : [details: Details<C>]
+
 /** A problem as a value: nothing is thrown. */
-export function problem(code: ProblemCode, details: Record<string, string | number> = {}): Problem {
+export function problem<C extends ProblemCode>(code: C, ...[details]: Told<C>): Problem {
   const [status, pattern] = PROBLEMS[code]
-  const sentence = pattern.replace(/\{(\w+)\}/g, (_, name: string) => clip(String(details[name] ?? '?')))
-  return { code, status, sentence, details }
+  const told: Readonly<Record<string, string | number>> = details ?? {}
+  const sentence = pattern.replace(/\{(\w+)\}/g, (_, name: string) => clip(String(told[name] ?? '?')))
+  return { code, status, sentence, details: told }
 }
 
 /** Keeps a sentence readable when somebody sends a very long value. */
@@ -103,7 +133,12 @@ export class ProblemError extends Error {
   }
 }
 
-/** Throws the problem; for code that cannot go on by value. */
-export function fail(code: ProblemCode, details: Record<string, string | number> = {}): never {
-  throw new ProblemError(problem(code, details))
+/** Throws a problem; for code that cannot go on by value. */
+export function fail<C extends ProblemCode>(code: C, ...told: Told<C>): never {
+  throw new ProblemError(problem(code, ...told))
+}
+
+/** Throws the first of some problems, when there is one. */
+export function failFirst([first]: readonly Problem[]): void {
+  if (first) throw new ProblemError(first)
 }

@@ -28,7 +28,7 @@ export function entry(id: string, type: string, more: Partial<Entry> = {}): Entr
     type,
     slug: id,
     title: id,
-    excerpt: '',
+    summary: '',
     content: null,
     picture: null,
     person: null,
@@ -168,7 +168,7 @@ export function smallSite(entries: Entry[] = [], more: Partial<Site> = {}): Site
 
 export const refractor = entry('refractor', 'tool', {
   title: 'Long refractor',
-  excerpt: 'Brass, and long.',
+  summary: 'Brass, and long.',
   content: rich('It stands in the east.'),
   picture: 'moon',
   person: 'nell',
@@ -246,7 +246,7 @@ export function drawElement(
       footer: { shown: { kind: 'none' } },
     },
   }).html
-  return /<div class="col n12">(.*)<\/div><\/div><\/div><\/div><\/main>/s.exec(html)?.[1] ?? html
+  return /<div class="of-col of-n12">(.*)<\/div><\/div><\/div><\/div><\/main>/s.exec(html)?.[1] ?? html
 }
 
 export function frame(

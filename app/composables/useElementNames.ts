@@ -1,5 +1,5 @@
-import { type Names, elementSpec } from '#core/elements'
-import { type LayoutElement, type Value, isFieldValue } from '#core/tree'
+import type { Names } from '#core/elements'
+import { isFieldValue } from '#core/tree'
 import { fieldLabel } from '#core/site'
 import { useSite } from '~/stores/site'
 
@@ -14,11 +14,4 @@ export function useElementNames() {
       type: (id) => catalogue.types.get(id)?.plural ?? null,
     }
   })
-}
-
-/** The properties of an element with the defaults of those that are not set. */
-export function filledProps(element: LayoutElement): Record<string, Value> {
-  const spec = elementSpec(element.type)
-  const defaults = Object.fromEntries(Object.entries(spec?.props ?? {}).map(([name, p]) => [name, p.default as Value]))
-  return { ...defaults, ...element.props }
 }

@@ -1,7 +1,7 @@
 import { Node, mergeAttributes } from '@tiptap/core'
 import type { FieldValue } from '#core/tree'
 
-/** A dynamic field inside rich text: one piece that is moved and removed as a whole. */
+/** A dynamic field inside rich text: one thing that is moved and removed as a whole. */
 export function fieldNode(labelOf: (value: FieldValue) => string) {
   return Node.create({
     name: 'field',

@@ -1,8 +1,9 @@
 import type { Finding, FindingKind } from '#core/checks'
 import type { DocumentKind } from '#core/documents'
-import { elementSpec } from '#core/elements'
+import { nodeName } from '#core/elements'
 import { find } from '#core/tree'
 import { type Id, fieldLabel } from '#core/site'
+import { counted, nounFor } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
@@ -84,7 +85,7 @@ export function useFindingWords() {
   const element = (layoutId: Id, node: Id): string => {
     const found = design.layoutById.get(layoutId)
     const at = found && find(found.layout, node)?.node
-    return at?.name ?? (at?.kind === 'element' ? (elementSpec(at.type)?.name ?? 'an element') : 'a row or column')
+    return at ? nodeName(at) : 'something'
   }
   const owner = (f: Extract<Finding, { kind: 'dangling' | 'missing-field' }>): string => {
     if (f.frame) return `The frame ${frame(f.frame)}`
@@ -112,7 +113,7 @@ export function useFindingWords() {
             todo: 'Choose a layout for a region, leave one empty, or remove it.',
           }
         return {
-          says: `${frame(f.frame)} decides nothing anywhere: ${f.by.map(frame).join(', ')} ${f.by.length === 1 ? 'stands' : 'stand'} before it everywhere.`,
+          says: `${frame(f.frame)} decides nothing anywhere: ${f.by.map(frame).join(', ')} ${nounFor(f.by.length, 'stands', 'stand')} before it everywhere.`,
           todo,
         }
       }
@@ -123,7 +124,7 @@ export function useFindingWords() {
         }
       case 'content-never-shown':
         return {
-          says: `${f.pages.length === 1 ? 'An entry has' : `${f.pages.length} entries have`} content that ${layout(f.layout)} has no place for: ${pages(f.pages)}.`,
+          says: `${counted(f.pages.length, 'entry has', 'entries have')} content that ${layout(f.layout)} has no place for: ${pages(f.pages)}.`,
           todo: 'Add an Entry content element to the layout.',
         }
       case 'missing-field': {
@@ -183,7 +184,7 @@ export function useFindingWords() {
         }
       case 'plain-body':
         return {
-          says: `${f.pages.length} ${f.pages.length === 1 ? 'page has' : 'pages have'} no body layout: ${pages(f.pages)}.`,
+          says: `${counted(f.pages.length, 'page has', 'pages have')} no body layout: ${pages(f.pages)}.`,
           todo: 'Add a frame with a body for them, if the plain one will not do.',
         }
     }

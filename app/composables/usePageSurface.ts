@@ -6,8 +6,8 @@ import type { Id } from '#core/site'
 
 const REGION_SELECTORS: Record<string, string> = {
   header: 'body>header',
-  intro: '.intro',
-  body: '.body',
+  intro: '.of-intro',
+  body: '.of-body',
   footer: 'body>footer',
 }
 
@@ -19,9 +19,9 @@ function benchCss(region: LayoutRegion): string {
     .map(([, selector]) => selector)
   return (
     `${others.join(',')}{opacity:.38;filter:grayscale(1)}` +
-    'html{scrollbar-width:thin}body{user-select:none;-webkit-user-select:none}a,button,input{cursor:default}.skip{display:none}' +
+    'html{scrollbar-width:thin}body{user-select:none;-webkit-user-select:none}a,button,input{cursor:default}.of-skip{display:none}' +
     '.col[data-node]:empty{min-height:56px;outline:1px dashed #b8b2a5;outline-offset:-4px}' +
-    (region === 'card' ? '.body{max-width:420px;margin:32px auto}' : '')
+    (region === 'card' ? '.of-body{max-width:420px;margin:32px auto}' : '')
   )
 }
 

@@ -136,18 +136,18 @@ export const useBench = defineStore('bench', () => {
     timer = setTimeout(send, delay)
   }
 
-  /** Sends all there is, one piece after the other, until it is with the server or the reason is told why not. */
+  /** Sends all there is, one after the other, until it is with the server or the reason is told why not. */
   function send(): void {
     sending ??= sendAll(editing!).finally(() => (sending = null))
   }
 
   async function sendAll(mine: EditSession): Promise<void> {
-    for (let piece = mine.nextPiece(); piece; piece = mine.nextPiece()) {
+    for (let next = mine.nextToSend(); next; next = mine.nextToSend()) {
       try {
-        const answer = await useApi<EditsAnswer>('POST', `/layouts/${mine.layout.id}/edits`, piece)
+        const answer = await useApi<EditsAnswer>('POST', `/layouts/${mine.layout.id}/edits`, next)
         mine.taken(answer.revision, answer.records)
       } catch (error) {
-        if (!takeRefusal(mine, error, piece.edits)) return
+        if (!takeRefusal(mine, error, next.edits)) return
       }
       if (mine === editing) sync()
     }

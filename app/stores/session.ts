@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { includesRole } from '#core/site'
 import { computed, ref } from 'vue'
 import type { SessionAnswer, User } from '#shared/api/types'
 
@@ -10,7 +11,7 @@ export const useSession = defineStore('session', () => {
   const asked = ref(false)
 
   /** Writers look at the design and choose among what is offered; designers and owners change it. */
-  const mayDesign = computed(() => user.value?.role === 'owner' || user.value?.role === 'designer')
+  const mayDesign = computed(() => user.value !== null && includesRole(user.value.role, 'designer'))
 
   async function load(): Promise<void> {
     const answer = await useApi<SessionAnswer>('GET', '/session')

@@ -1,5 +1,5 @@
-import { elementSpec } from '../elements'
-import { BOX_PROPERTIES, type FieldValue, type Layout, type TreeNode, elementsOf, isFieldValue, walk } from '../tree'
+import { propertiesOf } from '../elements'
+import { type FieldValue, type Layout, type TreeNode, elementsOf, isFieldValue, walk } from '../tree'
 import { isRecord } from '../shape'
 import { BUILT_IN, type Catalogue, type Id, type PageType, type RichNode, isRichDoc } from '../site'
 import type { Finding } from './types'
@@ -67,7 +67,7 @@ function namedInText(node: RichNode, found: Named): void {
 export function checkThings(layout: Layout, catalogue: Catalogue, cards: ReadonlySet<Id>): Finding[] {
   const findings: Finding[] = []
   for (const node of walk(layout)) {
-    const specs = node.kind === 'element' ? (elementSpec(node.type)?.props ?? {}) : BOX_PROPERTIES
+    const specs = propertiesOf(node)
     for (const [name, spec] of Object.entries(specs)) {
       const value = node.props[name]
       const dangling = (what: Extract<Finding, { kind: 'dangling' }>['what'], exists: boolean, id = String(value)) => {

@@ -1,7 +1,7 @@
 import { isFieldValue } from '../tree'
 import { type RichDoc, type RichNode, safeAddress } from '../site'
 import { attribute, escapeHtml } from './escape'
-import { type Piece, join } from './chunk'
+import { type Chunk, join } from './chunk'
 import { fieldText, linkAddress } from './values'
 
 /**
@@ -24,17 +24,17 @@ const MARK_TAGS = new Map([
 /** No more marks than this are drawn on one word, whatever is stored. */
 const MOST_MARKS = 8
 
-function textNode(node: RichNode): Piece {
-  let piece: Piece = escapeHtml(node.text ?? '').replace(/\n/g, ' ')
+function textNode(node: RichNode): Chunk {
+  let chunk: Chunk = escapeHtml(node.text ?? '').replace(/\n/g, ' ')
   for (const mark of (node.marks ?? []).slice(0, MOST_MARKS)) {
     const tag = MARK_TAGS.get(mark.type)
-    if (tag) piece = join(`<${tag}>`, piece, `</${tag}>`)
-    else if (mark.type === 'link') piece = linked(mark.attrs ?? {}, piece)
+    if (tag) chunk = join(`<${tag}>`, chunk, `</${tag}>`)
+    else if (mark.type === 'link') chunk = linked(mark.attrs ?? {}, chunk)
   }
-  return piece
+  return chunk
 }
 
-function linked(attrs: Record<string, unknown>, inside: Piece): Piece {
+function linked(attrs: Record<string, unknown>, inside: Chunk): Chunk {
   if (typeof attrs.page === 'string') {
     const page = attrs.page
     return join((scene) => `<a${attribute('href', linkAddress({ page }, scene))}>`, inside, '</a>')
@@ -49,7 +49,7 @@ function headingTag(attrs: Record<string, unknown> = {}): string {
   return `h${level}`
 }
 
-function drawNode(node: RichNode): Piece {
+function drawNode(node: RichNode): Chunk {
   if (node.type === 'text') return textNode(node)
   if (node.type === 'hardBreak') return '<br>'
   if (node.type === 'horizontalRule') return '<hr>'
@@ -71,16 +71,16 @@ function directionOf(node: RichNode): boolean {
   return (node.type === 'paragraph' || node.type === 'heading') && RTL.test(node.content?.[0]?.text ?? '')
 }
 
-/** Rich text of an element, with its dynamic fields, as a piece. */
-export function richPiece(doc: RichDoc): Piece {
+/** Rich text of an element, with its dynamic fields, as a chunk. */
+export function richChunk(doc: RichDoc): Chunk {
   return join(...(doc.content ?? []).map(drawNode))
 }
 
-const DRAWN = new WeakMap<RichDoc, Piece>()
+const DRAWN = new WeakMap<RichDoc, Chunk>()
 
 /** Rich text of an entry; drawn once for each state of the content. */
-export function contentPiece(doc: RichDoc): Piece {
-  let piece = DRAWN.get(doc)
-  if (piece === undefined) DRAWN.set(doc, (piece = richPiece(doc)))
-  return piece
+export function contentChunk(doc: RichDoc): Chunk {
+  let chunk = DRAWN.get(doc)
+  if (chunk === undefined) DRAWN.set(doc, (chunk = richChunk(doc)))
+  return chunk
 }

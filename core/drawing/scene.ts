@@ -44,7 +44,7 @@ export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, opti
 
 const NO_CARDS: ReadonlyMap<Id, Fill> = new Map()
 
-/** The same scene about another subject, for cards and shared pieces. */
+/** The same scene about another subject, for cards and shared chunks. */
 export function about(scene: Scene, subject: Subject): Scene {
   return { ...scene, subject }
 }

@@ -2,7 +2,7 @@ import { MOST_FALLBACKS, type FieldValue, type Value, isFieldValue } from '../tr
 import { type Picture, type Reading, readField, safeAddress } from '../site'
 import { escapeHtml } from './escape'
 import { AS_USUAL, writeReading } from './format'
-import type { Piece } from './chunk'
+import type { Chunk } from './chunk'
 import type { Scene } from './scene'
 
 /** Follows a value to the first field that is filled, or to a literal; null when all of it is empty. */
@@ -32,8 +32,8 @@ export function plainText(value: Value | undefined, scene: Scene): string {
   return typeof value === 'string' || typeof value === 'number' ? String(value) : ''
 }
 
-/** A text value as a piece of escaped HTML. */
-export function textPiece(value: Value | undefined): Piece {
+/** A text value as a chunk of escaped HTML. */
+export function textChunk(value: Value | undefined): Chunk {
   if (isFieldValue(value)) return (scene) => escapeHtml(fieldText(value, scene))
   return typeof value === 'string' || typeof value === 'number' ? escapeHtml(String(value)) : ''
 }
@@ -50,7 +50,7 @@ export function linkAddress(value: Value | undefined, scene: Scene): string | nu
 }
 
 /** The `href` of a link: known at once for an address written out, else once there is a scene. Empty when it leads nowhere. */
-export function hrefPiece(value: Value | undefined): Piece {
+export function hrefChunk(value: Value | undefined): Chunk {
   if (value === null || value === undefined) return ''
   if (typeof value === 'string') return escapeHtml(safeAddress(value) ?? '')
   return (scene) => escapeHtml(linkAddress(value, scene) ?? '')

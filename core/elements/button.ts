@@ -1,4 +1,4 @@
-import { both, hrefPiece, textPiece } from '../drawing'
+import { both, hrefChunk, textChunk } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 
@@ -21,16 +21,16 @@ export const button: ElementSpec = {
     },
   },
   css: [
-    '.btn{align-self:var(--a,start);padding:.55em 1.1em;border:1px solid var(--b-bg);border-radius:var(--b-r);' +
+    '.of-btn{align-self:var(--a,start);padding:.55em 1.1em;border:1px solid var(--b-bg);border-radius:var(--b-r);' +
       'background:var(--b-bg);color:var(--b-ink);text-decoration:none;font-weight:600;line-height:1.3}' +
-      '.outlined{background:none;color:inherit;border-color:currentColor}.btn:hover{text-decoration:underline}',
+      '.of-outlined{background:none;color:inherit;border-color:currentColor}.of-btn:hover{text-decoration:underline}',
   ],
   summary: (props, names) => describe(props.label, names),
   draw(element, compile) {
     const look = prop(element, button, 'look') === 'outlined' ? ['btn', 'outlined'] : ['btn']
     const attributes = compile.attributes(element, ...look)
-    const label = textPiece(prop(element, button, 'label'))
-    return both(hrefPiece(prop(element, button, 'link')), label, (href, inside) =>
+    const label = textChunk(prop(element, button, 'label'))
+    return both(hrefChunk(prop(element, button, 'link')), label, (href, inside) =>
       href && inside ? `<a${attributes} href="${href}">${inside}</a>` : '',
     )
   },

@@ -6,7 +6,7 @@ export const divider: ElementSpec = {
   about: 'A line across the column.',
   group: 'Space',
   props: {},
-  css: ['.divider{border:0;border-top:1px solid;width:100%;margin:0;opacity:.8}'],
+  css: ['.of-divider{border:0;border-top:1px solid;width:100%;margin:0;opacity:.8}'],
   styles: {},
   summary: () => '',
   draw: (element, compile) => `<hr${compile.attributes(element, 'divider')}>`,

@@ -1,4 +1,4 @@
-import { contentPiece } from '../drawing'
+import { contentChunk } from '../drawing'
 import { RICH_CSS } from './text'
 import type { ElementSpec } from './spec'
 
@@ -17,8 +17,8 @@ export const entryContent: ElementSpec = {
     return (scene) => {
       const { subject } = scene
       const doc = subject.kind === 'entry' ? subject.entry.content : null
-      const piece = doc ? contentPiece(doc) : ''
-      const html = typeof piece === 'string' ? piece : piece(scene)
+      const chunk = doc ? contentChunk(doc) : ''
+      const html = typeof chunk === 'string' ? chunk : chunk(scene)
       return html && `${open}${html}</div>`
     }
   },

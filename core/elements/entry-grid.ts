@@ -1,5 +1,5 @@
 import { type Entry, entryName, entrySubject } from '../site'
-import { attribute, escapeHtml, wrapFilled, type Scene, about, textPiece, img } from '../drawing'
+import { attribute, escapeHtml, wrapFilled, type Scene, about, textChunk, img } from '../drawing'
 import { PICTURE_CSS } from './pictures'
 import { type ElementSpec, prop } from './spec'
 
@@ -22,10 +22,10 @@ function plainCard(entry: Entry, scene: Scene, tag: string): string {
   const href = catalogue.addressOf(entry.id)
   const picture = entry.picture ? catalogue.pictures.get(entry.picture) : undefined
   const title = escapeHtml(entryName(entry, catalogue.types.get(entry.type)))
-  const summary = entry.excerpt ? `<p>${escapeHtml(entry.excerpt)}</p>` : ''
+  const summary = entry.summary ? `<p>${escapeHtml(entry.summary)}</p>` : ''
   return (
-    (picture ? `<div class="pic lying">${img(picture, '')}</div>` : '') +
-    `<${tag} class="card-title">${href ? `<a${attribute('href', href)}>${title}</a>` : title}</${tag}>${summary}`
+    (picture ? `<div class="of-pic of-lying">${img(picture, '')}</div>` : '') +
+    `<${tag} class="of-card-title">${href ? `<a${attribute('href', href)}>${title}</a>` : title}</${tag}>${summary}`
   )
 }
 
@@ -61,10 +61,10 @@ export const entryGrid: ElementSpec = {
   },
   css: [
     PICTURE_CSS,
-    '.grid{display:grid;grid-template-columns:repeat(var(--k),minmax(0,1fr));gap:var(--g);list-style:none;padding:0}' +
-      '.k1{--k:1}.k2{--k:2}.k3{--k:3}.k4{--k:4}.k5{--k:5}.k6{--k:6}.grid>li{min-width:0;overflow-wrap:break-word}' +
-      '.card-title{font-size:var(--h3);line-height:1.2;margin-top:.5em}.card-title a{color:inherit}' +
-      '.grid .row{padding-inline:0}@media (max-width:1023.98px){.k3,.k4,.k5,.k6{--k:2}}@media (max-width:639.98px){.grid{--k:1}}',
+    '.of-grid{display:grid;grid-template-columns:repeat(var(--k),minmax(0,1fr));gap:var(--g);list-style:none;padding:0}' +
+      '.of-k1{--k:1}.of-k2{--k:2}.of-k3{--k:3}.of-k4{--k:4}.of-k5{--k:5}.of-k6{--k:6}.of-grid>li{min-width:0;overflow-wrap:break-word}' +
+      '.of-card-title{font-size:var(--h3);line-height:1.2;margin-top:.5em}.of-card-title a{color:inherit}' +
+      '.of-grid .of-row{padding-inline:0}@media (max-width:1023.98px){.of-k3,.of-k4,.of-k5,.of-k6{--k:2}}@media (max-width:639.98px){.of-grid{--k:1}}',
   ],
   summary(props, names) {
     if (props.source === 'page') return 'entries of this page'
@@ -79,7 +79,7 @@ export const entryGrid: ElementSpec = {
     const cardId = prop(element, entryGrid, 'card')
     const tag = `h${prop(element, entryGrid, 'level')}`
     const attributes = compile.attributes(element, 'grid', `k${prop(element, entryGrid, 'columns')}`)
-    const none = wrapFilled(`<p${compile.attributes(element)}>`, textPiece(prop(element, entryGrid, 'empty')), '</p>')
+    const none = wrapFilled(`<p${compile.attributes(element)}>`, textChunk(prop(element, entryGrid, 'empty')), '</p>')
     if (typeof cardId === 'string') compile.usesCard(cardId)
     return (scene) => {
       const entries = entriesFor(scene, source, type, most)

@@ -5,13 +5,13 @@ import {
   escapeHtml,
   AS_USUAL,
   writeReading,
-  type Piece,
+  type Chunk,
   both,
-  contentPiece,
+  contentChunk,
   type Scene,
   plainText,
   readingAddress,
-  textPiece,
+  textChunk,
   img,
 } from '../drawing'
 import { type ElementSpec, prop } from './spec'
@@ -27,7 +27,7 @@ function pictures({ value }: Reading, _: FieldValue, { catalogue }: Scene): stri
     const picture = catalogue.pictures.get(String(id))
     if (picture) html += img(picture, picture.alt)
   }
-  return html && `<span class="pics">${html}</span>`
+  return html && `<span class="of-pics">${html}</span>`
 }
 
 function documents({ value }: Reading): string {
@@ -73,9 +73,9 @@ const DRAW: Partial<Record<Reading['kind'], Draw>> = {
   documents,
   terms,
   rich: ({ value }, _value, scene) => {
-    const piece = isRichDoc(value) ? contentPiece(value) : ''
-    const html = typeof piece === 'string' ? piece : piece(scene)
-    return html && `<div class="rich">${html}</div>`
+    const chunk = isRichDoc(value) ? contentChunk(value) : ''
+    const html = typeof chunk === 'string' ? chunk : chunk(scene)
+    return html && `<div class="of-rich">${html}</div>`
   },
 }
 
@@ -105,9 +105,9 @@ export const field: ElementSpec = {
   },
   css: [
     RICH_CSS,
-    '.field{overflow-wrap:break-word}.field .label{font-weight:600}.above .label{display:block}' +
-      '.table{display:flex;gap:1em;justify-content:space-between}.table .value{text-align:right}' +
-      '.pics{display:grid;grid-template-columns:repeat(auto-fill,minmax(9em,1fr));gap:.5em}.field ul{padding-left:1.2em}',
+    '.of-field{overflow-wrap:break-word}.of-field .of-label{font-weight:600}.of-above .of-label{display:block}' +
+      '.of-table{display:flex;gap:1em;justify-content:space-between}.of-table .of-value{text-align:right}' +
+      '.of-pics{display:grid;grid-template-columns:repeat(auto-fill,minmax(9em,1fr));gap:.5em}.of-field ul{padding-left:1.2em}',
   ],
   summary: (props, names) => describe(props.value, names),
   draw(element, compile) {
@@ -117,18 +117,18 @@ export const field: ElementSpec = {
     const arrange = String(prop(element, field, 'arrange'))
     const open = `<div${compile.attributes(element, 'field', ...(arrange === 'before' ? [] : [arrange]))}>`
     const read = fieldReader(value)
-    const shown: Piece = (scene) => {
+    const shown: Chunk = (scene) => {
       const reading = read(scene)
       const html = reading ? (DRAW[reading.kind] ?? text)(reading, value, scene, linked) : ''
       return html || (value.fallback === undefined ? '' : escapeHtml(plainText(value.fallback, scene)))
     }
-    const label = textPiece(prop(element, field, 'label'))
+    const label = textChunk(prop(element, field, 'label'))
     return both(label, shown, (name, html) => {
       if (!html) return ''
       if (!name) return `${open}${html}</div>`
       // Paragraphs and lists cannot stand inside a line.
       const tag = isBlock(html) ? 'div' : 'span'
-      return `${open}<span class="label">${name}</span> <${tag} class="value">${html}</${tag}></div>`
+      return `${open}<span class="of-label">${name}</span> <${tag} class="of-value">${html}</${tag}></div>`
     })
   },
 }

@@ -1,4 +1,4 @@
-import { both, wrapFilled, hrefPiece, textPiece } from '../drawing'
+import { both, wrapFilled, hrefChunk, textChunk } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 
@@ -22,13 +22,13 @@ export const heading: ElementSpec = {
     },
     link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
   },
-  css: ['.heading a{color:inherit}'],
+  css: ['.of-heading a{color:inherit}'],
   summary: (props, names) => describe(props.text, names),
   draw(element, compile) {
     const tag = `h${prop(element, heading, 'level')}`
-    const text = textPiece(prop(element, heading, 'text'))
+    const text = textChunk(prop(element, heading, 'text'))
     const open = `<${tag}${compile.attributes(element, 'heading')}>`
-    const href = hrefPiece(prop(element, heading, 'link'))
+    const href = hrefChunk(prop(element, heading, 'link'))
     const linked = both(href, text, (to, inside) => (to && inside ? `<a href="${to}">${inside}</a>` : inside))
     return wrapFilled(open, linked, `</${tag}>`)
   },

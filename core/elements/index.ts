@@ -1,4 +1,5 @@
 export { ELEMENTS, elementSpec } from './list'
 export { prop, type ElementSpec, type Names } from './spec'
 export { newElement } from './new'
+export { kindName, nodeName, propertiesOf, filledProps } from './nodes'
 export { refuseProperty, refuseMeaning } from './accept'

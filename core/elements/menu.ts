@@ -37,14 +37,14 @@ export const menu: ElementSpec = {
     title: { kind: 'yes-no', label: 'Show its name', default: false },
   },
   css: [
-    '.menu ul{list-style:none;padding:0}.menu a{color:inherit;text-decoration:none}.menu a:hover{text-decoration:underline}' +
-      '.menu a[aria-current]{text-decoration:underline;text-decoration-thickness:2px;text-underline-offset:.4em}' +
-      '.across>ul{margin:-.2em -.65em}.across li{position:relative;display:inline-block;margin:.2em .65em}' +
-      '.across ul ul{display:none;position:absolute;left:-.8em;top:100%;z-index:5;min-width:11em;padding:.4em 0;text-align:left;' +
+    '.of-menu ul{list-style:none;padding:0}.of-menu a{color:inherit;text-decoration:none}.of-menu a:hover{text-decoration:underline}' +
+      '.of-menu a[aria-current]{text-decoration:underline;text-decoration-thickness:2px;text-underline-offset:.4em}' +
+      '.of-across>ul{margin:-.2em -.65em}.of-across li{position:relative;display:inline-block;margin:.2em .65em}' +
+      '.of-across ul ul{display:none;position:absolute;left:-.8em;top:100%;z-index:5;min-width:11em;padding:.4em 0;text-align:left;' +
       'background:var(--c-paper,#fff);color:var(--c-ink,#000);border:1px solid}' +
-      '.across li:hover>ul,.across li:focus-within>ul{display:block}' +
-      '.across ul ul li{display:block;margin:.3em .8em}.down li+li{margin-top:.35em}.down ul ul{padding-left:1em;margin-top:.35em}' +
-      '.menu-name{font-weight:600;margin-bottom:.5em}',
+      '.of-across li:hover>ul,.of-across li:focus-within>ul{display:block}' +
+      '.of-across ul ul li{display:block;margin:.3em .8em}.of-down li+li{margin-top:.35em}.of-down ul ul{padding-left:1em;margin-top:.35em}' +
+      '.of-menu-name{font-weight:600;margin-bottom:.5em}',
   ],
   summary: (props, names) =>
     typeof props.menu === 'string' ? (names.menu(props.menu) ?? 'a menu that no longer exists') : 'no menu chosen',
@@ -60,7 +60,7 @@ export const menu: ElementSpec = {
       const label = escapeHtml(chosen!.name)
       // The same menu may stand in the header and in the footer; landmarks are told apart by their names.
       const landmark = compile.region === 'header' ? label : `${label}, ${compile.region}`
-      const title = named ? `<p class="menu-name">${label}</p>` : ''
+      const title = named ? `<p class="of-menu-name">${label}</p>` : ''
       return `<nav${attributes} aria-label="${landmark}">${title}${html}</nav>`
     }
   },

@@ -1,4 +1,4 @@
-import { img, attribute, linkAddress, pictureOf, plainText, type Piece } from '../drawing'
+import { img, attribute, linkAddress, pictureOf, plainText, type Chunk } from '../drawing'
 import type { Value, Property } from '../tree'
 
 /** Shapes a picture can be cropped to, as CSS aspect ratios. */
@@ -16,8 +16,8 @@ export const SHAPE: Extract<Property, { kind: 'choice' }> = {
 }
 
 export const PICTURE_CSS =
-  '.pic img{border-radius:inherit}.square img,.standing img,.lying img,.broad img{width:100%;object-fit:cover}' +
-  '.square img{aspect-ratio:1}.standing img{aspect-ratio:3/4}.lying img{aspect-ratio:4/3}.broad img{aspect-ratio:16/9}'
+  '.of-pic img{border-radius:inherit}.of-square img,.of-standing img,.of-lying img,.of-broad img{width:100%;object-fit:cover}' +
+  '.of-square img{aspect-ratio:1}.of-standing img{aspect-ratio:3/4}.of-lying img{aspect-ratio:4/3}.of-broad img{aspect-ratio:16/9}'
 
 /** A figure with a picture, linked or not; nothing when there is no picture. */
 export function figure(options: {
@@ -27,7 +27,7 @@ export function figure(options: {
   link: Value
   site: boolean
   eager: boolean
-}): Piece {
+}): Chunk {
   return (scene) => {
     const picture = pictureOf(options.picture, scene, options.site)
     if (!picture) return ''

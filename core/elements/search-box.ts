@@ -1,4 +1,4 @@
-import { escapeHtml, join, textPiece } from '../drawing'
+import { escapeHtml, join, textChunk } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 
 export const searchBox: ElementSpec = {
@@ -11,20 +11,20 @@ export const searchBox: ElementSpec = {
     button: { kind: 'text', label: 'Button', default: 'Search', most: 40 },
   },
   css: [
-    '.search-box form{display:flex;flex-wrap:wrap;gap:.5em;align-items:end}.search-box label{flex:1 1 12em}' +
-      '.search-box input{display:block;width:100%;font:inherit;padding:.45em .6em;border:1px solid;background:#fff;color:#1f2328;margin-top:.25em}' +
-      '.search-box button{font:inherit;font-weight:600;padding:.5em 1em;border:1px solid;border-radius:var(--b-r);background:var(--b-bg);color:var(--b-ink);cursor:pointer}',
+    '.of-search-box form{display:flex;flex-wrap:wrap;gap:.5em;align-items:end}.of-search-box label{flex:1 1 12em}' +
+      '.of-search-box input{display:block;width:100%;font:inherit;padding:.45em .6em;border:1px solid;background:#fff;color:#1f2328;margin-top:.25em}' +
+      '.of-search-box button{font:inherit;font-weight:600;padding:.5em 1em;border:1px solid;border-radius:var(--b-r);background:var(--b-bg);color:var(--b-ink);cursor:pointer}',
   ],
   summary: () => '',
   draw(element, compile) {
     const open = `<search${compile.attributes(element, 'search-box')}><form action="/search" method="get"><label>`
     return join(
       open,
-      textPiece(prop(element, searchBox, 'label')),
+      textChunk(prop(element, searchBox, 'label')),
       '<input type="search" name="q" maxlength="200" value="',
       ({ query }) => escapeHtml(query),
       '"></label><button type="submit">',
-      textPiece(prop(element, searchBox, 'button')),
+      textChunk(prop(element, searchBox, 'button')),
       '</button></form></search>',
     )
   },

@@ -20,8 +20,8 @@ export const siteName: ElementSpec = {
     height: { kind: 'number', label: 'Logo height', default: 40, min: 12, max: 240 },
   },
   css: [
-    '.site-name{font-family:var(--f-heading);font-weight:var(--hw);font-size:1.25em;line-height:1.2}' +
-      '.site-name a{color:inherit;text-decoration:none;display:inline-flex;vertical-align:middle;align-items:center;gap:.5em}.site-name img{flex:none}',
+    '.of-site-name{font-family:var(--f-heading);font-weight:var(--hw);font-size:1.25em;line-height:1.2}' +
+      '.of-site-name a{color:inherit;text-decoration:none;display:inline-flex;vertical-align:middle;align-items:center;gap:.5em}.of-site-name img{flex:none}',
   ],
   summary: (props) => ({ logo: 'logo', both: 'logo and name' })[String(props.show)] ?? '',
   draw(element, compile) {

@@ -1,5 +1,5 @@
 import type { LayoutElement, LayoutRegion, Styles, Value, Property } from '../tree'
-import type { Compile, Piece } from '../drawing'
+import type { Compile, Chunk } from '../drawing'
 
 /** Looks up names for the labels of the plan; null for what no longer exists. */
 export interface Names {
@@ -29,7 +29,7 @@ export interface ElementSpec {
   css: readonly string[]
   /** What the plan says about it after its name; empty for nothing. */
   summary(props: Record<string, Value>, names: Names): string
-  draw(element: LayoutElement, compile: Compile): Piece
+  draw(element: LayoutElement, compile: Compile): Chunk
 }
 
 /** A property as it is set, or its default. What was taken away on purpose (null) is not put back. */

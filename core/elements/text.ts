@@ -1,13 +1,13 @@
-import { richPiece, wrapFilled } from '../drawing'
+import { richChunk, wrapFilled } from '../drawing'
 import { isRichDoc } from '../site'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 
 /** The looks of running text, shared by the text element and by entry content. */
 export const RICH_CSS =
-  '.rich>*+*{margin-top:.8em}.rich ul,.rich ol{padding-left:1.3em}.rich li+li{margin-top:.25em}' +
-  '.rich blockquote{padding-left:1em;border-left:2px solid currentColor;font-style:italic}' +
-  '.rich hr{border:0;border-top:1px solid currentColor;opacity:.3}.rich{overflow-wrap:break-word}'
+  '.of-rich>*+*{margin-top:.8em}.of-rich ul,.of-rich ol{padding-left:1.3em}.of-rich li+li{margin-top:.25em}' +
+  '.of-rich blockquote{padding-left:1em;border-left:2px solid currentColor;font-style:italic}' +
+  '.of-rich hr{border:0;border-top:1px solid currentColor;opacity:.3}.of-rich{overflow-wrap:break-word}'
 
 export const text: ElementSpec = {
   type: 'text',
@@ -25,6 +25,6 @@ export const text: ElementSpec = {
   summary: (props, names) => describe(props.text, names),
   draw(element, compile) {
     const doc = prop(element, text, 'text')
-    return isRichDoc(doc) ? wrapFilled(`<div${compile.attributes(element, 'rich')}>`, richPiece(doc), '</div>') : ''
+    return isRichDoc(doc) ? wrapFilled(`<div${compile.attributes(element, 'rich')}>`, richChunk(doc), '</div>') : ''
   },
 }

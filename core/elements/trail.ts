@@ -36,7 +36,7 @@ export const trail: ElementSpec = {
     own: { kind: 'yes-no', label: 'Ends with this page', default: false },
   },
   css: [
-    '.trail ol{list-style:none;padding:0;font-size:.85em}.trail li{display:inline}.trail li+li::before{content:"/";margin:0 .5em;opacity:.6}.trail a{color:inherit}',
+    '.of-trail ol{list-style:none;padding:0;font-size:.85em}.of-trail li{display:inline}.of-trail li+li::before{content:"/";margin:0 .5em;opacity:.6}.of-trail a{color:inherit}',
   ],
   summary: () => '',
   draw(element, compile) {

@@ -1,16 +1,7 @@
 import { type Dangling, checkReferences, checkThings } from '../checks'
 import { CompiledRules, type Design, type Frame, type Refinement, type Target, rulesOf } from '../frames'
-import {
-  type PropertyKind,
-  BOX_PROPERTIES,
-  type FieldValue,
-  type Layout,
-  type TreeNode,
-  type Value,
-  isFieldValue,
-  walk,
-} from '../tree'
-import { elementSpec, refuseProperty } from '../elements'
+import { type PropertyKind, type FieldValue, type Layout, type TreeNode, type Value, isFieldValue, walk } from '../tree'
+import { propertiesOf, refuseProperty } from '../elements'
 import { isRecord } from '../shape'
 import { type Catalogue, type Id, type RichNode, isRichDoc } from '../site'
 import type { Parcel } from './parcel'
@@ -271,7 +262,7 @@ function adaptValue(value: Value, kind: PropertyKind, choose: Choose): Value | u
 }
 
 function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
-  const specs = node.kind === 'element' ? (elementSpec(node.type)?.props ?? {}) : BOX_PROPERTIES
+  const specs = propertiesOf(node)
   const props = Object.fromEntries(
     Object.entries(node.props).flatMap(([name, value]) => {
       const spec = specs[name]!

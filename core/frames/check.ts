@@ -1,12 +1,13 @@
-import { type Problem, type ProblemCode, problem } from '../problems'
+import { type Problem, problem } from '../problems'
 import { type Shape, isRecord, refuse } from '../shape'
+import { asSentence } from '../words'
 import { circumstanceShape, frameShape, targetShape } from './shapes'
 
-function checkLines(lines: unknown, shape: Shape, code: ProblemCode): Problem[] {
+function checkLines(lines: unknown, shape: Shape, code: 'frame-target' | 'frame-circumstance'): Problem[] {
   if (!Array.isArray(lines)) return []
   return lines.flatMap((line: unknown) => {
     const why = refuse(shape, line)
-    return why === null ? [] : problem(code, { why: why.charAt(0).toUpperCase() + why.slice(1) })
+    return why === null ? [] : problem(code, { why: asSentence(why) })
   })
 }
 

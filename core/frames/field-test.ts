@@ -10,7 +10,7 @@ type Holds = (value: unknown) => boolean
 /** Fields that every entry has, besides those of its page type. */
 const BUILT_IN: Record<Id, { kind: FieldKind; read(entry: Entry): unknown }> = {
   title: { kind: 'text', read: (e) => e.title },
-  summary: { kind: 'text', read: (e) => e.excerpt },
+  summary: { kind: 'text', read: (e) => e.summary },
   content: { kind: 'rich', read: (e) => e.content },
   picture: { kind: 'picture', read: (e) => e.picture },
   date: { kind: 'date', read: (e) => e.date },

@@ -15,7 +15,7 @@ export {
   type FrameNames,
 } from './words'
 export { checkFrame } from './check'
-export { frameShape, circumstanceShape, ROLES, DEVICES } from './shapes'
+export { frameShape, circumstanceShape, DEVICES } from './shapes'
 export { newFrame, GROUPS, groupOf, ladderOf, equalsOf, type Group, type LadderGroup } from './frame'
 export { rivalsOf, type Rivals } from './rivals'
 export { type Design, rulesOf } from './design'

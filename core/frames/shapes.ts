@@ -19,7 +19,7 @@ import {
   whole,
   yesNo,
 } from '../shape'
-import { isDay } from '../site'
+import { ROLES, isDay } from '../site'
 
 /** The shapes of frames. That what they name is gone is no reason to refuse one: the checks report it. */
 
@@ -37,7 +37,6 @@ export const OPS = [
   'before',
   'after',
 ] as const
-export const ROLES = ['visitor', 'member', 'writer', 'designer', 'owner'] as const
 export const DEVICES = ['phone', 'tablet', 'desktop'] as const
 
 const oneWord = (words: readonly string[]) => new RegExp(`^(${words.join('|')})$`)

@@ -24,7 +24,7 @@ export interface Unkept {
 const MOST_CHARACTERS = 400_000
 
 /**
- * One window's side of editing a layout: every edit is applied at once, sent in order in pieces, and put on top of
+ * One window's side of editing a layout: every edit is applied at once, sent in order, so many at a time, and put on top of
  * what others did meanwhile. What the server refuses is set aside by itself, with the reason; nothing else is.
  */
 export class EditSession {
@@ -64,8 +64,8 @@ export class EditSession {
     return null
   }
 
-  /** The next piece to be sent, or null when all is with the server. */
-  nextPiece(): { revision: number; edits: Pending[] } | null {
+  /** What is to be sent next, or null when all is with the server. */
+  nextToSend(): { revision: number; edits: Pending[] } | null {
     const edits: Pending[] = []
     let size = 0
     for (const p of this.pending.slice(0, this.most)) {
@@ -76,7 +76,7 @@ export class EditSession {
     return edits.length > 0 ? { revision: this.revision, edits } : null
   }
 
-  /** The server has taken a piece, and tells it as its log has it now. */
+  /** The server has taken what was sent, and tells it as its log has it now. */
   taken(revision: number, records: readonly LogRecord[]): void {
     for (const { edit } of records) {
       const result = applyJudged(this.base, edit)
@@ -105,7 +105,7 @@ export class EditSession {
     this.resume(told.log, without(this.pending, new Set([...taken, ...told.log.map((r) => r.id)])))
   }
 
-  /** A piece was refused: a smaller one is tried next, until the one edit that is at fault is known and set aside. */
+  /** What was sent was refused: less is tried next, until the one edit that is at fault is known and set aside. */
   refused(problem: Problem, sent: readonly Pending[]): void {
     if (sent.length > 1) {
       this.most = Math.floor(sent.length / 2)

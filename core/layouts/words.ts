@@ -1,15 +1,14 @@
-import { elementSpec } from '../elements'
+import { elementSpec, nodeName, propertiesOf } from '../elements'
 import { styleProperty } from '../styles'
 import type { Edit } from './edits'
 import { find, type Layout, type TreeNode } from '../tree'
 
 function what(node: TreeNode | undefined): string {
   if (!node) return 'something'
-  if (node.name) return node.name
-  return node.kind === 'element' ? (elementSpec(node.type)?.name ?? 'element') : node.kind
+  return node.name || node.kind === 'element' ? nodeName(node) : node.kind
 }
 
-const nodeName = (layout: Layout, id: string) => what(find(layout, id)?.node)
+const named = (layout: Layout, id: string) => what(find(layout, id)?.node)
 
 /** An edit in a few words, for the undo button and the notes: "Level of Heading". `layout` names what it is about. */
 export function describeEdit(edit: Edit, layout: Layout): string {
@@ -17,21 +16,21 @@ export function describeEdit(edit: Edit, layout: Layout): string {
     case 'insert':
       return `add ${what(edit.node)}`
     case 'remove':
-      return `remove ${nodeName(layout, edit.id)}`
+      return `remove ${named(layout, edit.id)}`
     case 'move':
-      return `move ${nodeName(layout, edit.id)}`
+      return `move ${named(layout, edit.id)}`
     case 'rename':
       return edit.id === layout.id ? 'rename the layout' : 'rename'
     case 'setSpans':
       return `spans ${edit.spans.join(' + ')}`
     case 'setStyle':
-      return `${styleProperty(edit.property)?.label ?? edit.property} of ${nodeName(layout, edit.id)}`
+      return `${styleProperty(edit.property)?.label ?? edit.property} of ${named(layout, edit.id)}`
     case 'setDefault':
       return `${styleProperty(edit.property)?.label ?? edit.property} of every ${elementSpec(edit.of)?.name ?? edit.of}`
     case 'setProperty': {
       const node = find(layout, edit.id)?.node
-      const spec = node?.kind === 'element' ? elementSpec(node.type)?.props[edit.property] : undefined
-      return `${spec?.label ?? 'Background picture'} of ${what(node)}`
+      const property = node && propertiesOf(node)[edit.property]
+      return `${property?.label ?? edit.property} of ${what(node)}`
     }
     case 'batch':
       return edit.label === 'step' && edit.edits[0] ? describeEdit(edit.edits[0], layout) : edit.label

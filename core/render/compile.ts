@@ -11,8 +11,8 @@ import {
   isFieldValue,
 } from '../tree'
 import { ProblemError, problem } from '../problems'
-import { type Rule, cascade, ruleOf } from '../styles'
-import { escapeHtml, type Piece, join, merge, type Compile, pictureAddress, pictureOf } from '../drawing'
+import { type Rule, cascade, classOf, ruleOf } from '../styles'
+import { escapeHtml, type Chunk, join, merge, type Compile, pictureAddress, pictureOf } from '../drawing'
 import type { Program } from './program'
 
 /** Told of an element that cannot be drawn, and left out for it. */
@@ -47,7 +47,7 @@ class Compiler implements Compile {
     const rule = ruleOf(styles)
     for (const family of Object.values(styles.family ?? {})) this.families.add(String(family))
     if (rule) this.rules.set(rule.name, rule)
-    const all = [...classes, ...(rule ? [rule.name] : [])]
+    const all = [...classes.map(classOf), ...(rule ? [rule.name] : [])]
     return (all.length ? ` class="${all.join(' ')}"` : '') + (this.ids ? ` data-node="${escapeHtml(node.id)}"` : '')
   }
 
@@ -55,28 +55,28 @@ class Compiler implements Compile {
     this.cards.add(layout)
   }
 
-  row(row: Row): Piece {
+  row(row: Row): Chunk {
     const open = `<div${this.attributes(row, 'row')}>`
     const columns = row.children.map((column) => this.column(column))
-    return join(open, this.background(row), '<div class="in">', ...columns, '</div></div>')
+    return join(open, this.background(row), '<div class="of-in">', ...columns, '</div></div>')
   }
 
-  private column(column: Column): Piece {
+  private column(column: Column): Chunk {
     const open = `<div${this.attributes(column, 'col', `n${column.span}`)}>`
     const children = column.children.map((c) => (c.kind === 'row' ? this.row(c) : this.element(c)))
     return join(open, this.background(column), ...children, '</div>')
   }
 
-  private background(node: Row | Column): Piece {
+  private background(node: Row | Column): Chunk {
     const value = node.props[ROW_PROPS.picture]
     if (value === undefined || value === null) return ''
     return (scene) => {
       const picture = pictureOf(value, scene)
-      return picture ? `<img class="bg" src="${escapeHtml(pictureAddress(picture))}" alt="">` : ''
+      return picture ? `<img class="of-bg" src="${escapeHtml(pictureAddress(picture))}" alt="">` : ''
     }
   }
 
-  private element(element: LayoutElement): Piece {
+  private element(element: LayoutElement): Chunk {
     const spec = elementSpec(element.type)
     if (!spec) throw new ProblemError(problem('element-unknown', { type: element.type }))
     this.elements.add(element.type)
@@ -84,13 +84,13 @@ class Compiler implements Compile {
     return this.guard ? this.guarded(spec, element, this.guard) : spec.draw(element, this)
   }
 
-  private guarded(spec: ElementSpec, element: LayoutElement, guard: OnFault): Piece {
+  private guarded(spec: ElementSpec, element: LayoutElement, guard: OnFault): Chunk {
     try {
-      const piece = spec.draw(element, this)
-      if (typeof piece === 'string') return piece
+      const chunk = spec.draw(element, this)
+      if (typeof chunk === 'string') return chunk
       return (scene) => {
         try {
-          return piece(scene)
+          return chunk(scene)
         } catch (error) {
           guard(element, error)
           return ''
@@ -117,11 +117,11 @@ function readsVisitor(values: readonly unknown[]): boolean {
  */
 export function compileLayout(layout: Layout, options: CompileOptions = {}): Program {
   const compiler = new Compiler(layout, options.ids ?? false, options.guard)
-  const pieces = merge([join(...layout.children.map((row) => compiler.row(row)))])
+  const chunks = merge([join(...layout.children.map((row) => compiler.row(row)))])
   return {
     layout: layout.id,
     region: layout.region,
-    pieces,
+    chunks,
     rules: [...compiler.rules.values()],
     elements: compiler.elements,
     families: compiler.families,

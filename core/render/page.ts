@@ -110,13 +110,13 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   /** A region that is known to draw: as it is, else without the elements that fail, else with nothing in it. */
   private soundRegion(program: Program, scene: Scene): Program {
     try {
-      return { ...program, pieces: [draw(program, scene)] }
+      return { ...program, chunks: [draw(program, scene)] }
     } catch (error) {
       const layout = this.design.layouts.find((l) => l.id === program.layout)
       const again = layout && this.guarded(layout, scene.page.key)
-      if (again) return { ...program, pieces: [draw(again, scene)] }
+      if (again) return { ...program, chunks: [draw(again, scene)] }
       this.note({ layout: program.layout, node: null, page: scene.page.key, why: reason(error) }, error)
-      return { ...program, pieces: [] }
+      return { ...program, chunks: [] }
     }
   }
 
@@ -210,7 +210,7 @@ function windowTitle(page: Page, settings: SiteSettings): string {
 }
 
 function descriptionOf({ subject, page, catalogue }: Scene): string | null {
-  if (subject.kind === 'entry') return subject.entry.excerpt || null
+  if (subject.kind === 'entry') return subject.entry.summary || null
   if (subject.kind === 'term') return subject.term.tagline || null
   if (subject.kind === 'person') return subject.person.role || null
   return page.kind === 'home' ? catalogue.site.settings.tagline || null : null
@@ -235,11 +235,11 @@ function head(scene: Scene, css: string): string {
 function document(scene: Scene, css: string, { header, intro, body, footer }: Regions): string {
   const lang = attribute('lang', scene.catalogue.site.settings.locale)
   return (
-    `<!DOCTYPE html><html${lang}>${head(scene, css)}<body><a class="skip" href="#main">Skip to content</a>` +
+    `<!DOCTYPE html><html${lang}>${head(scene, css)}<body><a class="of-skip" href="#main">Skip to content</a>` +
     (header ? `<header>${draw(header, scene)}</header>` : '') +
     '<main id="main">' +
-    (intro ? `<div class="intro">${draw(intro, scene)}</div>` : '') +
-    (body ? `<div class="body">${draw(body, scene)}</div>` : '') +
+    (intro ? `<div class="of-intro">${draw(intro, scene)}</div>` : '') +
+    (body ? `<div class="of-body">${draw(body, scene)}</div>` : '') +
     '</main>' +
     (footer ? `<footer>${draw(footer, scene)}</footer>` : '') +
     '</body></html>'

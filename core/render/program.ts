@@ -1,13 +1,13 @@
 import type { Id } from '../site'
 import type { LayoutRegion } from '../tree'
 import type { Rule } from '../styles'
-import { type Piece, fill, type Scene } from '../drawing'
+import { type Chunk, fill, type Scene } from '../drawing'
 
 /** A layout compiled for drawing: what is known already, what is filled in, and the CSS that it needs. */
 export interface Program {
   layout: Id
   region: LayoutRegion
-  pieces: readonly Piece[]
+  chunks: readonly Chunk[]
   rules: readonly Rule[]
   /** Types of the elements in it, for their shared CSS. */
   elements: ReadonlySet<string>
@@ -20,5 +20,5 @@ export interface Program {
 
 /** Fills a program with a scene; gives HTML. */
 export function draw(program: Program, scene: Scene): string {
-  return fill(program.pieces, scene)
+  return fill(program.chunks, scene)
 }

@@ -11,7 +11,7 @@ function filled(catalogue: Catalogue, page: Page): number {
   const values = [
     ...Object.values(entry.fields),
     entry.picture,
-    entry.excerpt,
+    entry.summary,
     entry.person,
     entry.title,
     entry.content,

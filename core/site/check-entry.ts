@@ -1,5 +1,6 @@
 import { type Problem, problem } from '../problems'
 import { refuse } from '../shape'
+import { asSentence } from '../words'
 import { takenAddress } from './taken'
 import type { Catalogue } from './catalogue'
 import { FIELD_SHAPES, entryShape } from './shapes'
@@ -21,8 +22,6 @@ const EXISTS: Partial<Record<FieldKind, Exists>> = {
   entry: (id, c) => c.entries.has(String(id)),
 }
 
-const wrong = (why: string): Problem => problem('input-wrong', { why })
-
 function holds(field: Field, value: unknown, catalogue: Catalogue): boolean {
   if (refuse(FIELD_SHAPES[field.kind], value) !== null) return false
   const chosen = (id: unknown) => field.choices?.some((c) => c.id === id) ?? false
@@ -38,9 +37,9 @@ function checkFields(entry: Entry, was: Entry | undefined, fields: readonly Fiel
   return Object.entries(entry.fields).flatMap(([id, value]) => {
     const field = fields.find((f) => f.id === id)
     if (same(value, was?.fields[id])) return []
-    if (!field) return wrong(`There is no field called ${id}`)
+    if (!field) return problem('field-unknown', { id })
     const empty = value === null || value === undefined || value === ''
-    return empty || holds(field, value, catalogue) ? [] : wrong(`${field.label} cannot hold what was entered`)
+    return empty || holds(field, value, catalogue) ? [] : problem('field-value', { label: field.label })
   })
 }
 
@@ -59,39 +58,38 @@ function standsBelowItself(entry: Entry, catalogue: Catalogue): boolean {
 function checkReferences(entry: Entry, type: PageType, catalogue: Catalogue): Problem[] {
   const was = catalogue.entries.get(entry.id)
   const problems: Problem[] = []
-  const check = (kept: boolean | undefined, exists: boolean, why: string) => {
-    if (!kept && !exists) problems.push(wrong(why))
+  const there = (
+    what: string,
+    id: string | null,
+    before: string | null | undefined,
+    exists: (id: string) => boolean,
+  ) => {
+    if (id !== null && id !== before && !exists(id)) problems.push(problem('reference-unknown', { what, id }))
   }
-  const { person, picture, parent, terms } = entry
-  check(person === null || was?.person === person, catalogue.people.has(person!), 'There is no such person')
-  check(picture === null || was?.picture === picture, catalogue.pictures.has(picture!), 'There is no such picture')
-  const known = terms.every((t) => catalogue.terms.has(t) || was?.terms.includes(t))
-  check(false, known, 'There is no such term')
-  const above = catalogue.entries.get(parent ?? '')
-  check(parent === null || was?.parent === parent, above?.type === type.id, 'There is no such page to stand below')
-  check(false, !standsBelowItself(entry, catalogue), 'A page cannot stand below itself')
+  there('person', entry.person, was?.person, (id) => catalogue.people.has(id))
+  there('picture', entry.picture, was?.picture, (id) => catalogue.pictures.has(id))
+  there('page to stand below', entry.parent, was?.parent, (id) => catalogue.entries.get(id)?.type === type.id)
+  for (const term of entry.terms)
+    there('term', term, was?.terms.includes(term) ? term : null, (id) => catalogue.terms.has(id))
+  if (standsBelowItself(entry, catalogue)) problems.push(problem('below-itself'))
   const { home } = catalogue.site.settings
   const isHome = home.kind === 'entry' && home.entry === entry.id && was?.published === true
-  check(
-    false,
-    entry.published || !isHome,
-    'Home shows this entry. Choose another for Home on the Map before it is taken back',
-  )
+  if (isHome && !entry.published) problems.push(problem('home-shows-it'))
   return problems
 }
 
 /** Every way in which an entry cannot be stored; none when it can. Takes anything at all. */
 export function checkEntry(entry: unknown, catalogue: Catalogue): Problem[] {
   const why = refuse(entryShape, entry)
-  if (why !== null) return [wrong(why.charAt(0).toUpperCase() + why.slice(1))]
+  if (why !== null) return [problem('entry-shape', { why: asSentence(why) })]
   const known = entry as Entry
   const type = catalogue.types.get(known.type)
-  if (!type) return [wrong('There is no such page type')]
+  if (!type) return [problem('type-unknown', { id: known.type })]
   const references = checkReferences(known, type, catalogue)
   const taken = references.length > 0 ? null : takenAddress(known, type, catalogue)
   return [
     ...references,
-    ...(taken === null ? [] : [wrong(taken)]),
+    ...(taken === null ? [] : [problem('address-taken', { why: taken })]),
     ...checkFields(known, catalogue.entries.get(known.id), type.fields, catalogue),
   ]
 }

@@ -1,5 +1,6 @@
 import type { Catalogue } from './catalogue'
 import { entryName } from './pages'
+import { isRichDoc } from './rich'
 import type { Entry, Field, FieldKind, FieldRef, Id, Page, PageType, Person, Term } from './types'
 
 /** What a page, a card or a shared piece is about. */
@@ -60,8 +61,39 @@ function isEmptyDoc(value: unknown): boolean {
   return !doc.content?.some((n) => n.content?.length || n.type === 'horizontalRule')
 }
 
+type Suits = (value: unknown) => boolean
+
+const isText: Suits = (v) => typeof v === 'string'
+const isNumber: Suits = (v) => typeof v === 'number'
+const isThing: Suits = (v) => typeof v === 'object' && v !== null && !Array.isArray(v)
+const listOf =
+  (each: Suits): Suits =>
+  (v) =>
+    Array.isArray(v) && v.every(each)
+
+/** What the values of each kind are; a field whose kind was changed may hold some of another, and reads as empty. */
+const SUITS: Readonly<Record<Reading['kind'], Suits>> = {
+  text: isText,
+  link: isText,
+  date: isText,
+  moment: isText,
+  choice: isText,
+  picture: isText,
+  person: isText,
+  entry: isText,
+  number: isNumber,
+  money: isNumber,
+  'yes-no': (v) => typeof v === 'boolean',
+  choices: listOf(isText),
+  pictures: listOf(isText),
+  terms: listOf(isText),
+  documents: listOf(isThing),
+  position: isThing,
+  rich: isRichDoc,
+}
+
 function reading(kind: Reading['kind'], value: unknown, field?: Field): Reading | null {
-  return isEmpty(value) ? null : { kind, value, field }
+  return isEmpty(value) || !SUITS[kind](value) ? null : { kind, value, field }
 }
 
 type BuiltIn = { label: string; kind: Reading['kind']; read(subject: Subject, place: Place): unknown }
@@ -88,7 +120,7 @@ export const BUILT_IN: Record<string, BuiltIn> = {
     label: 'Summary',
     kind: 'text',
     read(subject) {
-      if (subject.kind === 'entry') return subject.entry.excerpt
+      if (subject.kind === 'entry') return subject.entry.summary
       if (subject.kind === 'term') return subject.term.tagline
       return subject.kind === 'person' ? subject.person.role : null
     },

@@ -4,7 +4,7 @@ export function isRichDoc(value: unknown): value is RichDoc {
   return typeof value === 'object' && value !== null && (value as RichDoc).type === 'doc'
 }
 
-/** Nodes whose parts are pieces of one line: nothing stands between them but what they say. */
+/** Nodes whose contents are one line: nothing stands between them but what they say. */
 const ONE_LINE: ReadonlySet<string> = new Set(['paragraph', 'heading'])
 
 /** Rich text as plain text, for searching, descriptions and tests. */

@@ -87,7 +87,7 @@ export const entryShape = exact({
   type: key(),
   slug: SLUG,
   title: text(500, 'A title has at most 500 characters'),
-  excerpt: text(1000, 'A summary has at most 1000 characters'),
+  summary: text(1000, 'A summary has at most 1000 characters'),
   content: byValue((v) => (v === null ? NOTHING : rich)),
   picture: keyOrNull(),
   person: keyOrNull(),

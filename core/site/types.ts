@@ -125,7 +125,7 @@ export interface Entry {
   type: Id
   slug: string
   title: string
-  excerpt: string
+  summary: string
   content: RichDoc | null
   picture: Id | null
   person: Id | null

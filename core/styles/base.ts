@@ -15,7 +15,7 @@ function variables(house: HouseStyle): string {
   )
 }
 
-const SPANS = Array.from({ length: 12 }, (_, i) => `.n${i + 1}{--n:${i + 1}}`).join('')
+const SPANS = Array.from({ length: 12 }, (_, i) => `.of-n${i + 1}{--n:${i + 1}}`).join('')
 
 /** What every page needs: a small reset, the grid of rows and columns, links, the skip link. */
 function skeleton(house: HouseStyle): string {
@@ -29,17 +29,17 @@ function skeleton(house: HouseStyle): string {
     'h1{font-size:var(--h1)}h2{font-size:var(--h2)}h3{font-size:var(--h3)}h4{font-size:var(--h4)}' +
     'a{color:var(--c-link);text-underline-offset:.15em}a:focus-visible,button:focus-visible,input:focus-visible' +
     '{outline:2px solid currentColor;outline-offset:2px}' +
-    '.skip{position:absolute;left:-999em}.skip:focus{left:8px;top:8px;z-index:9;background:#fff;color:#000;padding:8px}' +
-    '.row{position:relative;isolation:isolate;margin-inline:auto;padding-inline:var(--e);' +
+    '.of-skip{position:absolute;left:-999em}.of-skip:focus{left:8px;top:8px;z-index:9;background:#fff;color:#000;padding:8px}' +
+    '.of-row{position:relative;isolation:isolate;margin-inline:auto;padding-inline:var(--e);' +
     'max-width:calc(var(--w) + 2*var(--e));width:100%;border:0 solid;display:flex;flex-direction:column}' +
-    '.in{--gap:var(--g);display:flex;flex-wrap:wrap;gap:var(--gap);margin-inline:auto;width:100%;flex:1 0 auto;max-width:var(--w);--s:initial}' +
-    ':where(.col)>.row{padding-inline:0;max-width:none}:where(.col)>.row>.in{max-width:none}' +
-    '.col{position:relative;isolation:isolate;width:calc((100% + var(--gap))*var(--s,var(--n))/12 - var(--gap) - .02px);display:flex;flex-direction:column;' +
-    'gap:var(--v);min-width:0;border:0 solid}:where(.col)>*{min-width:0;border:0 solid}' +
+    '.of-in{--gap:var(--g);display:flex;flex-wrap:wrap;gap:var(--gap);margin-inline:auto;width:100%;flex:1 0 auto;max-width:var(--w);--s:initial}' +
+    ':where(.of-col)>.of-row{padding-inline:0;max-width:none}:where(.of-col)>.of-row>.of-in{max-width:none}' +
+    '.of-col{position:relative;isolation:isolate;width:calc((100% + var(--gap))*var(--s,var(--n))/12 - var(--gap) - .02px);display:flex;flex-direction:column;' +
+    'gap:var(--v);min-width:0;border:0 solid}:where(.of-col)>*{min-width:0;border:0 solid}' +
     SPANS +
-    '.bg{position:absolute;inset:0;width:100%;height:100%;object-fit:cover;z-index:-1}' +
-    '.sr{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%)}' +
-    `${mediaOf('narrow')}{.in{--s:12;--gap:var(--v)}:root{--e:18px;` +
+    '.of-bg{position:absolute;inset:0;width:100%;height:100%;object-fit:cover;z-index:-1}' +
+    '.of-sr{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%)}' +
+    `${mediaOf('narrow')}{.of-in{--s:12;--gap:var(--v)}:root{--e:18px;` +
     `--h1:${Math.round(house.headingSizes[0] * 0.8)}px;--h2:${Math.round(house.headingSizes[1] * 0.85)}px}}`
   )
 }

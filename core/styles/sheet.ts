@@ -15,13 +15,16 @@ export function stepAt(width: number): Step {
   return width <= STEP_LIMITS.medium ? 'medium' : 'wide'
 }
 
-const SUFFIX: Record<Target, string> = { self: '', inner: '>.in', picture: '>.bg' }
+const SUFFIX: Record<Target, string> = { self: '', inner: '>.of-in', picture: '>.of-bg' }
+
+/** Our classes are told from those of any other sheet by what they begin with. */
+export const classOf = (name: string): string => `of-${name}`
 
 /** FNV-1a over UTF-16 units, in base 36: a short name that is the same wherever the same looks occur. */
 function shortName(text: string): string {
   let hash = 0x811c9dc5
   for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193)
-  return 's' + (hash >>> 0).toString(36)
+  return classOf((hash >>> 0).toString(36))
 }
 
 export interface Rule {

@@ -8,21 +8,21 @@ import tickets from './tickets.json' with { type: 'json' }
 
 /** The museum's other entries; what they say stands in the JSON files beside this one. */
 
-export const PAGES: Entry[] = pages.map(({ slug, title, parent, excerpt, lines }) => ({
+export const PAGES: Entry[] = pages.map(({ slug, title, parent, summary, lines }) => ({
   ...blank(slug, 'page'),
   title,
   parent,
-  excerpt,
+  summary,
   content: rich(...lines),
 }))
 
 const ABOUT_TALKS = 'The talk lasts about an hour, with time for questions. The room is open half an hour before.'
 
-export const TALKS: Entry[] = talks.map(({ title, starts, price, places, room, person, excerpt }, i) => ({
+export const TALKS: Entry[] = talks.map(({ title, starts, price, places, room, person, summary }, i) => ({
   ...blank(slugOf(title), 'talk'),
   title,
-  excerpt,
-  content: rich(excerpt, ABOUT_TALKS),
+  summary,
+  content: rich(summary, ABOUT_TALKS),
   picture: `detail-talk-${i}`,
   person,
   date: starts.slice(0, 10),
@@ -33,11 +33,11 @@ export const TALKS: Entry[] = talks.map(({ title, starts, price, places, room, p
 /** A title in another script keeps an address that anybody can type. */
 const ADDRESSES: Record<string, string> = { 'ساعة من حلب': 'a-clock-from-aleppo' }
 
-export const STORIES: Entry[] = stories.map(({ title, date, topic, person, excerpt, lines }, i) => ({
+export const STORIES: Entry[] = stories.map(({ title, date, topic, person, summary, lines }, i) => ({
   ...blank(ADDRESSES[title] ?? slugOf(title), 'story'),
   title,
   date,
-  excerpt,
+  summary,
   person,
   terms: [topic],
   content: rich(...lines),
@@ -47,11 +47,11 @@ export const STORIES: Entry[] = stories.map(({ title, date, topic, person, excer
 const ABOUT_TICKETS =
   'Show it at the desk on paper or on a telephone. Tickets can be changed to another day, and given away.'
 
-export const TICKETS: Entry[] = tickets.map(({ title, price, valid, excerpt }, i) => ({
+export const TICKETS: Entry[] = tickets.map(({ title, price, valid, summary }, i) => ({
   ...blank(slugOf(title), 'ticket'),
   title,
-  excerpt,
-  content: rich(excerpt, ABOUT_TICKETS),
+  summary,
+  content: rich(summary, ABOUT_TICKETS),
   picture: `ticket-${i}`,
   fields: { price, valid },
 }))

@@ -77,7 +77,7 @@ export const blank = (id: string, type: string): Entry => ({
   type,
   slug: id,
   title: '',
-  excerpt: '',
+  summary: '',
   content: null,
   picture: null,
   person: null,
@@ -97,7 +97,7 @@ function exhibit({ title, maker, made, mechanism, room, height, summary }: Exhib
   return {
     ...blank(id, 'exhibit'),
     title,
-    excerpt: summary,
+    summary,
     content: rich(WORK[mechanism]!, '## How it is kept', chance.pick(CARE), chance.pick(FINDING)),
     picture: `clock-${id}`,
     person: KEEPERS[room],

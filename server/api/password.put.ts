@@ -1,4 +1,5 @@
 import { fail } from '../../core/problems'
+import { counted } from '../../core/words'
 import type { PasswordInput } from '../../shared/api/types'
 import { findUser, updatePassword } from '../database/users'
 import { log } from '../services/log'
@@ -8,7 +9,7 @@ import { readInput, studioHandler } from '../utils/studio'
 export default studioHandler('member', async ({ event, site, user }) => {
   const { current, next } = await readInput<PasswordInput>(event, 'password')
   const minutes = site.attempts.begin(user.mail, 'signed in')
-  if (minutes > 0) fail('sign-in-limited', { minutes: `${minutes} minute${minutes === 1 ? '' : 's'}` })
+  if (minutes > 0) fail('sign-in-limited', { minutes: counted(minutes, 'minute') })
   const stored = await findUser(site.db, user.id)
   if (!(await site.passwords.verify(stored?.passwordHash, current))) fail('password-wrong')
   site.attempts.succeed(user.mail, 'signed in')

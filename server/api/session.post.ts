@@ -1,5 +1,6 @@
 import { getRequestIP, setResponseHeader } from 'h3'
 import { fail } from '../../core/problems'
+import { counted } from '../../core/words'
 import type { SignInInput, User } from '../../shared/api/types'
 import { findUserByMail, updatePassword } from '../database/users'
 import { log } from '../services/log'
@@ -12,7 +13,7 @@ export default openHandler<{ user: User }>(async ({ event, site }) => {
   const { mail, password } = await readInput<SignInInput>(event, 'signIn')
   const place = getRequestIP(event, { xForwardedFor: TRUSTS_PROXY }) ?? 'unknown'
   const minutes = site.attempts.begin(mail, place)
-  if (minutes > 0) fail('sign-in-limited', { minutes: `${minutes} minute${minutes === 1 ? '' : 's'}` })
+  if (minutes > 0) fail('sign-in-limited', { minutes: counted(minutes, 'minute') })
   const found = await findUserByMail(site.db, mail)
   const right = await site.passwords.verify(found?.passwordHash, password)
   if (!found || !right) {

@@ -1,6 +1,6 @@
 import { type Command, Option } from 'commander'
-import { DEVICES, type Request, ROLES } from '../../core/frames'
-import type { Parameters } from '../../core/site'
+import { DEVICES, type Request } from '../../core/frames'
+import { type Parameters, ROLES } from '../../core/site'
 import { readAsking } from '../services/asking'
 import type { Site } from './site'
 

@@ -3,6 +3,7 @@ import { dirname, resolve } from 'node:path'
 import type { Command } from 'commander'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
 import { fail } from '../../core/problems'
+import { counted } from '../../core/words'
 import { CallError, say, withSite } from './site'
 
 /** The commands that take a design to another site, or bring one in. */
@@ -75,7 +76,7 @@ async function importParcel(file: string, options: ImportOptions): Promise<void>
     if (options.preview) return say('Nothing was changed.')
     const taken = await site.parcels.import({ parcel, choices }, 'the command line')
     const n = taken.items.length
-    say(`${n} ${n === 1 ? 'thing was' : 'things were'} taken into the draft. Visitors see them after the next release.`)
+    say(`${counted(n, 'thing was', 'things were')} taken into the draft. Visitors see them after the next release.`)
   })
 }
 

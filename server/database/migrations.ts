@@ -50,4 +50,15 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw('alter table layout_edits add column run text').execute(db)
     },
   },
+  // What a writer sums an entry up with is called so everywhere.
+  '004-summary': {
+    async up(db: Kysely<unknown>) {
+      await sql
+        .raw(
+          `update entries set doc = json_set(json_remove(doc, '$.excerpt'), '$.summary', json_extract(doc, '$.excerpt'))
+          where json_valid(doc) and json_type(doc, '$.excerpt') is not null and json_type(doc, '$.summary') is null`,
+        )
+        .execute(db)
+    },
+  },
 }

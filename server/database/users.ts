@@ -1,4 +1,4 @@
-import type { Role } from '../../shared/api/types'
+import type { Role } from '../../core/site'
 import type { Transaction } from 'kysely'
 import type { Database } from './open'
 import type { Tables } from './schema'

@@ -1,6 +1,6 @@
-import { DEVICES, type Request, ROLES } from '../../core/frames'
+import { DEVICES, type Request } from '../../core/frames'
 import { fail } from '../../core/problems'
-import { type Parameters, momentIn } from '../../core/site'
+import { type Parameters, ROLES, momentIn } from '../../core/site'
 
 /** A visitor described by words, as programs and the command line do it. */
 export interface Asking {

@@ -1,7 +1,7 @@
 import { type Frame, type Design, checkFrame } from '../../core/frames'
 import { type Layout, emptyLayout, withNewIds } from '../../core/tree'
 import { type LogRecord, type Pending, checkLayout } from '../../core/layouts'
-import { type Problem, fail, problem } from '../../core/problems'
+import { type Problem, fail, failFirst, problem } from '../../core/problems'
 import { PLAIN_HOUSE } from '../../core/styles'
 import type { Spoilt } from '../../core/documents'
 import type { Transaction } from 'kysely'
@@ -110,15 +110,14 @@ export class Draft {
   async createLayout(input: NewLayoutInput, by: string): Promise<LayoutState> {
     if (await layoutExists(this.db, input.id)) fail('id-taken', { id: input.id })
     const layout = { ...emptyLayout(input.id, input.name, input.region), ...(await this.copyOf(input)) }
-    const [wrong] = checkLayout(layout)
-    if (wrong) fail(wrong.code, wrong.details)
+    failFirst(checkLayout(layout))
     return insertLayout(this.db, layout, by)
   }
 
   private async copyOf({ from, region }: NewLayoutInput): Promise<Pick<Layout, 'children' | 'defaults'> | object> {
     if (!from) return {}
     const base = (await readLayout(this.db, from)) ?? fail('layout-unknown', { id: from })
-    if (base.layout.region !== region) fail('input-wrong', { why: 'A copy must be for the same region' })
+    if (base.layout.region !== region) fail('other-region', { name: base.layout.name })
     const newId = () => nanoid(12)
     return { children: base.layout.children.map((row) => withNewIds(row, newId)), defaults: base.layout.defaults }
   }
@@ -179,8 +178,7 @@ export class Draft {
     revision: number,
     by: string,
   ): Promise<{ stored: FrameState } | { stale: FrameState | null }> {
-    const [wrong] = checkFrame(frame)
-    if (wrong) fail(wrong.code, wrong.details)
+    failFirst(checkFrame(frame))
     return this.writeFrame(frame.id, revision, by, () => ({ frame, removed: false }))
   }
 

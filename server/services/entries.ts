@@ -1,5 +1,5 @@
 import { type Entry, type HomeChoice, checkEntry } from '../../core/site'
-import { fail } from '../../core/problems'
+import { fail, failFirst } from '../../core/problems'
 import type { EntryAnswer } from '../../shared/api/types'
 import { readEntry, updateEntry, updateSettings } from '../database/content'
 import type { Database } from '../database/open'
@@ -20,14 +20,13 @@ export class Entries {
 
   /** Stores an entry on top of the revision it was made from; gives it as it stands now when that has moved on. */
   async put(entry: unknown, revision: number): Promise<{ stored: EntryAnswer } | { stale: EntryAnswer }> {
-    const [wrong] = checkEntry(entry, this.content.catalogue)
-    if (wrong) fail(wrong.code, wrong.details)
+    failFirst(checkEntry(entry, this.content.catalogue))
     const next = entry as Entry
     await this.checkChoice(next)
     return this.db.transaction().execute(async (trx) => {
       const current = (await readEntry(trx, next.id)) ?? fail('entry-unknown', { id: next.id })
       if (current.revision !== revision) return { stale: current }
-      if (current.entry.type !== next.type) fail('input-wrong', { why: 'An entry keeps its page type' })
+      if (current.entry.type !== next.type) fail('type-kept')
       const stored = { entry: next, revision: revision + 1 }
       await updateEntry(trx, next, stored.revision)
       return { stored }
@@ -40,7 +39,7 @@ export class Entries {
     if (!chosenFrame || this.content.catalogue.entries.get(entry.id)?.chosenFrame === chosenFrame) return
     const { frames } = await this.draft.read()
     const offered = frames.some((f) => f.frame.id === chosenFrame && f.frame.offeredTo.includes(entry.type))
-    if (!offered) fail('input-wrong', { why: `This frame is not offered to writers of this page type` })
+    if (!offered) fail('not-offered')
   }
 
   async setHome(home: HomeChoice): Promise<void> {
@@ -51,9 +50,7 @@ export class Entries {
     const exists =
       home.kind === 'entry' ? catalogue.entries.get(home.entry)?.published : catalogue.types.get(home.type)?.archive
     if (!exists)
-      fail('input-wrong', {
-        why: home.kind === 'entry' ? 'Home can show only a published entry' : 'This page type has no archive',
-      })
+      fail('home-needs', { what: home.kind === 'entry' ? 'a published entry' : 'a page type with an archive' })
     await updateSettings(this.db, { ...catalogue.site.settings, home })
   }
 }

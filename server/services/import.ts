@@ -10,7 +10,7 @@ import {
 import { type Design, type Frame, checkFrame, frameName, namesFrom } from '../../core/frames'
 import type { Layout } from '../../core/tree'
 import { checkLayout } from '../../core/layouts'
-import { type Problem, fail } from '../../core/problems'
+import { type Problem, failFirst } from '../../core/problems'
 import type { Catalogue } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 import type { ImportInput } from '../../shared/api/types'
@@ -27,15 +27,13 @@ const keyOf = (item: Pick<ImportItem, 'what' | 'id'>): string => `${item.what} $
 
 /** What importing a parcel would do; nothing is changed. Throws the first reason for which it cannot be read. */
 export function planParcel(parcel: Parcel, design: Design, catalogue: Catalogue): ImportPlan {
-  const [wrong] = checkParcel(parcel)
-  if (wrong) fail(wrong.code, wrong.details)
+  failFirst(checkParcel(parcel))
   const names = namesFrom(catalogue)
   return planImport(parcel, design, catalogue, (f) => frameName(f, names))
 }
 
 function sound<T>(document: T, check: (document: T) => Problem[]): T {
-  const [wrong] = check(document)
-  if (wrong) fail(wrong.code, wrong.details)
+  failFirst(check(document))
   return document
 }
 

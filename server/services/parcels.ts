@@ -5,7 +5,7 @@ import { type ImportPlan, type Parcel, makeParcel } from '../../core/formats'
 import type { Frame } from '../../core/frames'
 import type { Layout } from '../../core/tree'
 import { type LogRecord, applyJudged, replaceLayout } from '../../core/layouts'
-import { fail } from '../../core/problems'
+import { ProblemError, fail } from '../../core/problems'
 import type { Catalogue } from '../../core/site'
 import type { ImportInput } from '../../shared/api/types'
 import { readFrame, readHouse, writeFrame, writeHouse } from '../database/frames'
@@ -63,11 +63,10 @@ export async function takeLayout(trx: Transaction<Tables>, layout: Layout, by: s
   const state = await readLayout(trx, layout.id)
   if (!state) return fail('spoilt', { what: `the layout ${layout.id}`, why: 'its log says how' })
   const { layout: old, revision } = state
-  if (old.region !== layout.region)
-    fail('input-wrong', { why: `${old.name} is for another region here, so it cannot be put in its place` })
+  if (old.region !== layout.region) fail('other-region', { name: layout.name })
   const edit = replaceLayout(old, layout)
   const result = applyJudged(old, edit)
-  if (!result.ok) return fail(result.problem.code, result.problem.details)
+  if (!result.ok) throw new ProblemError(result.problem)
   if (result.layout === old) return
   const record: LogRecord = {
     revision: revision + 1,

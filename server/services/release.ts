@@ -1,6 +1,6 @@
 import { type Design, frameLabels, namesFrom } from '../../core/frames'
 import { canonical } from '../../core/formats'
-import { fail } from '../../core/problems'
+import { ProblemError, fail } from '../../core/problems'
 import type { Catalogue } from '../../core/site'
 import type { BringBack, Change, ReleaseNote, ReleasesAnswer } from '../../shared/api/types'
 import type { Transaction } from 'kysely'
@@ -74,7 +74,7 @@ export class Releases {
   async release(note: string, by: string): Promise<{ release: ReleaseNote; design: Design }> {
     const design = await this.draft.design()
     const wrong = await this.jobs.rehearse({ design: JSON.stringify(design) })
-    if (wrong) fail(wrong.code, wrong.details)
+    if (wrong) throw new ProblemError(wrong)
     return this.db.transaction().execute(async (trx) => {
       const latest = await readLatestRelease(trx)
       const changes = changesBetween(latest?.design ?? null, design, this.catalogue())

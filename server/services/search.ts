@@ -7,15 +7,15 @@ function indexOf(catalogue: Catalogue): MiniSearch {
   let index = INDEXES.get(catalogue)
   if (!index) {
     index = new MiniSearch({
-      fields: ['title', 'excerpt', 'more', 'content'],
-      searchOptions: { boost: { title: 4, excerpt: 2 }, prefix: true, fuzzy: 0.15, combineWith: 'AND' },
+      fields: ['title', 'summary', 'more', 'content'],
+      searchOptions: { boost: { title: 4, summary: 2 }, prefix: true, fuzzy: 0.15, combineWith: 'AND' },
     })
     const published = catalogue.site.entries.filter((e) => e.published)
     index.addAll(
       published.map((e) => ({
         id: e.id,
         title: e.title,
-        excerpt: e.excerpt,
+        summary: e.summary,
         more: moreOf(e),
         content: richText(e.content),
       })),

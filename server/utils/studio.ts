@@ -1,17 +1,16 @@
 import { type EventHandler, type H3Event, defineEventHandler, setResponseStatus } from 'h3'
 import { type Problem, ProblemError, fail, problem } from '../../core/problems'
 import { refuse } from '../../core/shape'
+import { type Role, includesRole } from '../../core/site'
+import { asSentence } from '../../core/words'
 import { INPUTS, type InputName } from '../../shared/api/schemas'
-import type { ErrorAnswer, Role, User } from '../../shared/api/types'
+import type { ErrorAnswer, User } from '../../shared/api/types'
 import { type Installation, installation } from '../services/installation'
 import { log } from '../services/log'
 
-/** Roles that may do what a role may do; each includes those after it. */
-const LADDER: readonly Role[] = ['owner', 'designer', 'writer', 'member']
-
 /** The studio is for writers and up; a member signs in to the site, not to the studio. */
 export function mayUse(user: User | null, role: Role): boolean {
-  return user !== null && LADDER.indexOf(user.role) <= LADDER.indexOf(role)
+  return user !== null && includesRole(user.role, role)
 }
 
 /** Whoever is signed in, as the database has them now; null when nobody is. */
@@ -62,7 +61,7 @@ export async function readInput<T>(event: H3Event, name: InputName): Promise<T> 
   const { shape, most } = INPUTS[name]
   const json = readJson(await readText(event, most))
   const why = refuse(shape, json)
-  return why === null ? (json as T) : fail('input-wrong', { why: why.charAt(0).toUpperCase() + why.slice(1) })
+  return why === null ? (json as T) : fail('body-shape', { why: asSentence(why) })
 }
 
 /** Sets the status and words the body of a problem. */

@@ -5,13 +5,10 @@ import type { Layout, Region } from '../../core/tree'
 import type { LogRecord, Pending } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
-import type { Entry, HomeChoice, RichDoc, Site } from '../../core/site'
+import type { Entry, HomeChoice, RichDoc, Role, Site } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 
 /** What the studio and the server say to each other at /api, declared once. */
-
-export const ROLES = ['owner', 'designer', 'writer', 'member'] as const
-export type Role = (typeof ROLES)[number]
 
 export interface User {
   id: number

@@ -3,7 +3,7 @@ import { add, benchPage, expect, saved, settled, signIn, test } from './studio'
 test.beforeEach(async ({ page, server }) => {
   await signIn(page, server)
   await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
-  await expect(benchPage(page).locator('.body h1')).toBeVisible()
+  await expect(benchPage(page).locator('.of-body h1')).toBeVisible()
 })
 
 const plan = '[role=tree]'
@@ -19,17 +19,17 @@ test('works wholly by keyboard', async ({ page }) => {
   await expect(page.getByRole('treeitem', { name: /^Opening, 5 \+ 7/ })).toBeVisible()
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Alt+ArrowRight')
-  await expect(benchPage(page).locator('.body .col').nth(2).locator('> :first-child')).toHaveClass(/pic/)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('> :first-child')).toHaveClass(/of-pic/)
   await page.keyboard.press('d')
-  await expect(benchPage(page).locator('.body .col').nth(2).locator('figure')).toHaveCount(2)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('figure')).toHaveCount(2)
   await page.keyboard.press('x')
-  await expect(benchPage(page).locator('.body .col').nth(2).locator('figure')).toHaveCount(1)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('figure')).toHaveCount(1)
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Control+z')
-  await expect(benchPage(page).locator('.body .col').nth(1).locator('figure')).toHaveCount(1)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(1).locator('figure')).toHaveCount(1)
   await page.keyboard.press('Control+Shift+z')
-  await expect(benchPage(page).locator('.body .col').nth(2).locator('figure')).toHaveCount(1)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('figure')).toHaveCount(1)
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Escape')
   await page.keyboard.press('?')
@@ -47,17 +47,19 @@ test('things are dragged in the plan and on the page, and spans by their edge', 
   await page.mouse.down()
   await page.mouse.move(to.x + 20, to.y + to.height + 12, { steps: 6 })
   await page.mouse.up()
-  await expect(benchPage(page).locator('.body .col').nth(1).locator('.field')).toHaveCount(1)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(1).locator('.of-field')).toHaveCount(1)
 
   const frame = (await page.locator('section[aria-label="Page"] iframe').boundingBox())!
-  const heading = (await benchPage(page).locator('.body h1').boundingBox())!
-  const content = (await benchPage(page).locator('.body .content').boundingBox())!
+  const heading = (await benchPage(page).locator('.of-body h1').boundingBox())!
+  const content = (await benchPage(page).locator('.of-body .of-content').boundingBox())!
   expect(heading.x).toBeGreaterThan(frame.x)
   await page.mouse.move(heading.x + 30, heading.y + 8)
   await page.mouse.down()
   await page.mouse.move(content.x + 40, content.y + content.height - 4, { steps: 8 })
   await page.mouse.up()
-  await expect(benchPage(page).locator('.body .col').nth(2).locator('> :last-child')).toHaveText('The Night Regulator')
+  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('> :last-child')).toHaveText(
+    'The Night Regulator',
+  )
 
   const edge = (await page
     .getByRole('button', { name: 'Drag the edge between columns 1 and 2' })
@@ -76,7 +78,7 @@ test('a look can differ at each width step, says where it comes from, and can be
   const size = page.getByLabel('Size', { exact: true })
   await size.fill('60')
   await size.press('Enter')
-  const title = benchPage(page).locator('.body h1')
+  const title = benchPage(page).locator('.of-body h1')
   await expect(title).toHaveCSS('font-size', '60px')
   await page.getByRole('button', { name: 'narrow' }).click()
   await expect(size).toHaveValue('60')

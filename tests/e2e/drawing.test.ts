@@ -8,8 +8,12 @@ const box = async (page: Page, selector: string, nth = 0) => (await page.locator
 test('columns lie on twelve units, and rows with other columns share their edges', async ({ page, server }) => {
   await page.setViewportSize({ width: 1280, height: 900 })
   await page.goto(`${server.origin}/exhibits/the-night-regulator`)
-  const [five, seven] = [await box(page, '.body .n5'), await box(page, '.body .n7')]
-  const [a, b, c] = [await box(page, '.body .n4', 0), await box(page, '.body .n4', 1), await box(page, '.body .n4', 2)]
+  const [five, seven] = [await box(page, '.of-body .of-n5'), await box(page, '.of-body .of-n7')]
+  const [a, b, c] = [
+    await box(page, '.of-body .of-n4', 0),
+    await box(page, '.of-body .of-n4', 1),
+    await box(page, '.of-body .of-n4', 2),
+  ]
   const content = 1120
   const gap = 32
   const unit = (content + gap) / 12
@@ -25,13 +29,13 @@ test('columns lie on twelve units, and rows with other columns share their edges
 test('a full background runs across the window while its content keeps the content width', async ({ page, server }) => {
   await page.setViewportSize({ width: 1600, height: 900 })
   await page.goto(`${server.origin}/exhibits/the-night-regulator`)
-  const row = await box(page, 'header .row')
-  const inner = await box(page, 'header .in')
+  const row = await box(page, 'header .of-row')
+  const inner = await box(page, 'header .of-in')
   expect(row.x).toBe(0)
   expect(row.width).toBeGreaterThan(1570)
   expect(inner.width).toBe(1120)
   expect(inner.x).toBeCloseTo((row.width - 1120) / 2, 0)
-  const held = await box(page, '.body .row')
+  const held = await box(page, '.of-body .of-row')
   expect(held.width).toBe(1120 + 2 * 28)
 })
 
@@ -60,7 +64,7 @@ test('on narrow screens columns stand one below the other, and nothing runs out 
   }
   await page.setViewportSize({ width: 390, height: 800 })
   await page.goto(`${server.origin}/exhibits/the-night-regulator`)
-  const [five, seven] = [await box(page, '.body .n5'), await box(page, '.body .n7')]
+  const [five, seven] = [await box(page, '.of-body .of-n5'), await box(page, '.of-body .of-n7')]
   expect(seven.y).toBeGreaterThanOrEqual(five.y + five.height)
   expect(five.width).toBeCloseTo(390 - 2 * 18, 0)
   await expect(page.locator('h1')).toHaveCSS('font-size', '32px')
@@ -71,7 +75,7 @@ test('grids go from four columns to two to one', async ({ page, server }) => {
     await page.setViewportSize({ width, height: 800 })
     await page.goto(`${server.origin}/exhibits`)
     const tops = await page
-      .locator('.grid > li')
+      .locator('.of-grid > li')
       .evaluateAll((items) => items.slice(0, 8).map((i) => Math.round(i.getBoundingClientRect().top)))
     return tops.filter((t) => t === tops[0]).length
   }
@@ -145,8 +149,8 @@ test('in a row that is taller than what stands in it, things stand where it says
   const height = page.getByLabel('Minimum height', { exact: true })
   await height.fill('500')
   await height.press('Enter')
-  const inner = benchPage(page).locator('footer .in').first()
-  const column = benchPage(page).locator('footer .col').first()
+  const inner = benchPage(page).locator('footer .of-in').first()
+  const column = benchPage(page).locator('footer .of-col').first()
   const places: [string, (top: number, height: number, all: number) => number][] = [
     ['start', () => 0],
     ['center', (_, own, all) => (all - own) / 2],

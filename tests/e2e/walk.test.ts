@@ -58,7 +58,7 @@ test('from a bare site to a released one', async ({ page, browser, server }) => 
     await page.getByRole('button', { name: 'Columns 4 + 8' }).click()
     await page.getByRole('treeitem', { name: 'Column, 4 of 12' }).click()
     await add(page, 'Site name')
-    await expect(benchPage(page).locator('header .site-name')).toHaveText('Quillmere Clock Museum')
+    await expect(benchPage(page).locator('header .of-site-name')).toHaveText('Quillmere Clock Museum')
     await page.getByRole('treeitem', { name: 'Column, 8 of 12' }).click()
     await add(page, 'Menu')
     await page.getByLabel('Menu', { exact: true }).selectOption({ label: 'Main menu' })
@@ -74,22 +74,22 @@ test('from a bare site to a released one', async ({ page, browser, server }) => 
     await page.getByLabel('Background as a hex code').fill('#dfe7ea')
     await page.keyboard.press('Enter')
     await page.keyboard.press('Escape')
-    const row = benchPage(page).locator('header .row')
+    const row = benchPage(page).locator('header .of-row')
     await expect(row).toHaveCSS('background-color', 'rgb(223, 231, 234)')
     const boxes = await Promise.all([
       row.boundingBox(),
-      benchPage(page).locator('header .in').boundingBox(),
+      benchPage(page).locator('header .of-in').boundingBox(),
       benchPage(page).locator('header nav').boundingBox(),
     ])
     expect(boxes[0]!.width).toBeGreaterThan(boxes[1]!.width * 1.08)
-    await expect(benchPage(page).locator('.body')).toHaveCSS('opacity', '0.38')
+    await expect(benchPage(page).locator('.of-body')).toHaveCSS('opacity', '0.38')
     await saved(page)
   })
 
   await test.step('a reload in the middle loses nothing, and undo goes back across it', async () => {
     await page.reload()
     await settled(page)
-    const row = benchPage(page).locator('header .row')
+    const row = benchPage(page).locator('header .of-row')
     await expect(row).toHaveCSS('background-color', 'rgb(223, 231, 234)')
     for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click()
     await expect(row).toHaveCSS('background-color', 'rgba(0, 0, 0, 0)')
@@ -151,7 +151,7 @@ test('from a bare site to a released one', async ({ page, browser, server }) => 
     await page.keyboard.press('Enter')
     await page.getByRole('treeitem', { name: /^Text/ }).click()
     await add(page, 'Entry content')
-    const body = benchPage(page).locator('.body')
+    const body = benchPage(page).locator('.of-body')
     await expect(body.locator('h1')).toHaveText('Fenwick turret clock')
     await expect(body.getByText('Made 1784 by Josiah Fenwick')).toBeVisible()
     await expect(body.getByText('driven by two stone weights', { exact: false })).toBeVisible()
@@ -209,7 +209,7 @@ test('from a bare site to a released one', async ({ page, browser, server }) => 
     await release(page)
     for (const address of ['/', '/visit', '/exhibits/fenwick-turret-clock', '/talks', '/no/such/page']) {
       await guest.goto(server.origin + address)
-      await expect(guest.locator('header .row')).toHaveCSS('background-color', 'rgb(43, 90, 104)')
+      await expect(guest.locator('header .of-row')).toHaveCSS('background-color', 'rgb(43, 90, 104)')
     }
   })
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Page } from '#core/site'
+import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 import { useMap } from '~/stores/map'
 
@@ -19,7 +20,7 @@ const REGION = {
 const reach = computed(() => map.reachOfLayout.get(bench.layout!.id) ?? 0)
 const reachWords = computed(() => {
   if (bench.layout!.region === 'card') return ''
-  return reach.value === 0 ? 'shows on no page yet' : `shows on ${reach.value} ${reach.value === 1 ? 'page' : 'pages'}`
+  return reach.value === 0 ? 'shows on no page yet' : `shows on ${counted(reach.value, 'page')}`
 })
 const VIEWS = [
   { value: 'plan', label: 'Plan' },

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { elementSpec } from '#core/elements'
+import { nodeName } from '#core/elements'
 import { type TreeNode, pathTo } from '#core/tree'
 import { describeEdit } from '#core/layouts'
+import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 
 defineEmits<{ keys: [] }>()
@@ -23,9 +24,7 @@ const HINTS = [
 ]
 
 function nameOf(node: TreeNode, i: number): string {
-  if (node.name) return node.name
-  if (node.kind === 'element') return elementSpec(node.type)?.name ?? node.type
-  if (node.kind === 'row') return 'Row'
+  if (node.name || node.kind !== 'column') return nodeName(node)
   const row = path.value[i - 1]
   return `Column ${row?.kind === 'row' ? row.children.findIndex((c) => c.id === node.id) + 1 : ''}`
 }
@@ -43,7 +42,7 @@ function nameOf(node: TreeNode, i: number): string {
     </div>
     <div v-if="bench.aside.length" class="flex items-center gap-4 border-b border-[#44484f] px-3.5 py-1.5" role="alert">
       <p class="min-w-0 flex-1">
-        {{ bench.aside.length === 1 ? 'One edit' : `${bench.aside.length} edits` }} could not be kept:
+        {{ counted(bench.aside.length, 'edit') }} could not be kept:
         <span v-for="(a, i) in bench.aside" :key="i"
           >{{ i ? '; ' : '' }}{{ describeEdit(a.edit, bench.layout!) }} ({{ a.problem.sentence }})</span
         >

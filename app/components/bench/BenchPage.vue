@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ShallowRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
-import { elementSpec } from '#core/elements'
+import { nodeName } from '#core/elements'
 import { type Drop, dropAt, moveTo } from '#core/layouts'
 import { find } from '#core/tree'
 import type { Page } from '#core/site'
@@ -107,11 +107,7 @@ const inHand = computed(() => {
 
 function tagOf(id: string | null): string {
   const node = id ? find(layout.value, id)?.node : undefined
-  if (!node) return ''
-  return (
-    node.name ??
-    (node.kind === 'element' ? (elementSpec(node.type)?.name ?? '') : node.kind === 'row' ? 'Row' : 'Column')
-  )
+  return node ? nodeName(node) : ''
 }
 </script>
 

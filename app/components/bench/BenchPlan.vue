@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type Box, type Drop, dropAt, moveTo } from '#core/layouts'
 import { elementsOf, find } from '#core/tree'
+import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 import { useSession } from '~/stores/session'
 
@@ -15,7 +16,7 @@ const drop = ref<Drop | null>(null)
 const layout = computed(() => bench.layout!)
 const counts = computed(() => {
   const [rows, elements] = [layout.value.children.length, elementsOf(layout.value).length]
-  return `${rows} ${rows === 1 ? 'row' : 'rows'}, ${elements} ${elements === 1 ? 'element' : 'elements'}`
+  return `${counted(rows, 'row')}, ${counted(elements, 'element')}`
 })
 
 function boxes(): Map<string, Box> {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { elementSpec } from '#core/elements'
+import { elementSpec, filledProps, nodeName } from '#core/elements'
 import { type LayoutElement, isFieldValue } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
@@ -13,11 +13,10 @@ const notes = computed(() => checks.byNode.get(props.element.id))
 const selected = computed(() => bench.selected === props.element.id)
 const spec = computed(() => elementSpec(props.element.type))
 const label = computed(() => {
-  const { name, summary } = spec.value ?? { name: props.element.type, summary: () => '' }
-  const says = summary(filledProps(props.element), names.value)
-  if (!says) return props.element.name ?? name
+  const says = spec.value?.summary(filledProps(props.element), names.value)
+  if (!says) return nodeName(props.element)
   // A field is known by its tint, so what it shows says enough.
-  return props.element.type === 'field' ? says : `${props.element.name ?? name}: ${says}`
+  return props.element.type === 'field' ? says : `${nodeName(props.element)}: ${says}`
 })
 /** Anything that is filled in from the page is tinted as a field is. */
 const dynamic = computed(

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Finding } from '#core/checks'
+import { counted } from '#core/words'
 
 /** What the checks found about a thing, beside it: a mark, and the sentences when it is opened. */
 defineProps<{ findings: Finding[] | undefined }>()
@@ -9,7 +10,7 @@ const { words } = useFindingWords()
 <template>
   <details v-if="findings?.length" class="text-xs">
     <summary class="w-fit list-none bg-wash px-1.5 py-px font-medium text-ink">
-      {{ findings.length === 1 ? '1 note' : `${findings.length} notes` }}
+      {{ counted(findings.length, 'note') }}
     </summary>
     <ul class="mt-1 space-y-1">
       <li v-for="(f, i) in findings" :key="i">

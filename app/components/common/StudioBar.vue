@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
@@ -64,7 +65,7 @@ const isHere = (to: string) => (to === '/studio' ? route.path === to : route.pat
     </nav>
     <div class="ml-auto flex items-center gap-3">
       <span class="text-xs text-[#c5c3bc] max-lg:hidden" role="status">
-        {{ waiting === 0 ? 'Nothing waits for release' : `${waiting} ${waiting === 1 ? 'change' : 'changes'} waiting` }}
+        {{ waiting === 0 ? 'Nothing waits for release' : `${counted(waiting, 'change')} waiting` }}
       </span>
       <button
         v-if="session.mayDesign"

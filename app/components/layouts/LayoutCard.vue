@@ -3,6 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { nanoid } from 'nanoid'
 import { countNodes, elementsOf } from '#core/tree'
 import { pagesOfLayout } from '#core/frames'
+import { counted } from '#core/words'
 import type { LayoutState } from '#shared/api/types'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
@@ -30,7 +31,7 @@ const reach = computed(() => map.reachOfLayout.get(layout.value.id) ?? 0)
 const inCards = computed(() => layout.value.region === 'card')
 const reachWords = computed(() => {
   if (inCards.value) return 'drawn inside grids'
-  return reach.value === 0 ? 'shows on no page' : `shows on ${reach.value} ${reach.value === 1 ? 'page' : 'pages'}`
+  return reach.value === 0 ? 'shows on no page' : `shows on ${counted(reach.value, 'page')}`
 })
 const changed = computed(() =>
   new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' }).format(props.state.changedAt),
@@ -139,7 +140,7 @@ const grids = computed(() =>
             <span class="shrink-0 font-mono text-2xs text-soft">{{ use.pages || 'nowhere' }}</span>
           </li>
           <li v-if="uses.length > MOST_NAMED" class="text-soft">
-            and by {{ uses.length - MOST_NAMED }} more {{ uses.length - MOST_NAMED === 1 ? 'frame' : 'frames' }}
+            and by {{ counted(uses.length - MOST_NAMED, 'more frame') }}
           </li>
         </ul>
         <p v-if="grids.length" class="mt-1 text-xs">in the grids of {{ grids.slice(0, 4).join(', ') }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Choice, ImportPlan, Parcel, Unfit } from '#core/formats'
+import { counted } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
@@ -78,7 +79,7 @@ async function take() {
   if (!done) return
   await notices.attempt(design.load)
   notices.say(
-    `${done.items.length} ${done.items.length === 1 ? 'thing stands' : 'things stand'} in the draft. Visitors see them after the next release.`,
+    `${counted(done.items.length, 'thing stands', 'things stand')} in the draft. Visitors see them after the next release.`,
   )
   emit('close')
 }
@@ -118,9 +119,7 @@ async function take() {
           >
             <span class="min-w-0 break-words"
               >the {{ KIND[unfit.kind] }} <span class="font-mono text-xs">{{ unfit.id }}</span>
-              <span class="text-xs text-soft"
-                >named by {{ unfit.users.length }} {{ unfit.users.length === 1 ? 'thing' : 'things' }}</span
-              ></span
+              <span class="text-xs text-soft">named by {{ counted(unfit.users.length, 'thing') }}</span></span
             >
             <select
               class="input"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { type Impact, type OutcomeTable, compareTables, rulesOf } from '#core/frames'
+import { counted } from '#core/words'
 import type { LayoutState } from '#shared/api/types'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -35,7 +36,6 @@ const instead = computed(() => {
   for (const { to } of impact.value ?? []) counts.set(shownName(to), (counts.get(shownName(to)) ?? 0) + 1)
   return [...counts].sort((a, b) => b[1] - a[1])
 })
-const count = (n: number, word: string) => `${n.toLocaleString('en')} ${n === 1 ? word : `${word}s`}`
 
 async function remove() {
   busy.value = true
@@ -58,12 +58,12 @@ async function remove() {
       <p v-if="impact.length === 0">It shows on no page, so visitors will see no difference.</p>
       <template v-else>
         <p class="mb-2">
-          <strong>{{ count(impact.length, 'page') }}</strong> would show something else with the next release:
+          <strong>{{ counted(impact.length, 'page') }}</strong> would show something else with the next release:
         </p>
         <ul class="mb-3 border-t">
           <li v-for="[name, pages] in instead" :key="name" class="flex justify-between gap-4 border-b py-1">
             <span class="made min-w-0 break-words text-base">{{ name }}</span>
-            <span class="shrink-0 text-soft">on {{ count(pages, 'page') }}</span>
+            <span class="shrink-0 text-soft">on {{ counted(pages, 'page') }}</span>
           </li>
         </ul>
       </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import type { LayoutState } from '#shared/api/types'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
@@ -20,8 +21,7 @@ async function putBack(state: LayoutState) {
 async function clear() {
   asking.value = false
   const cleared = await notices.attempt(design.clearRemoved)
-  if (cleared !== undefined)
-    notices.say(`${cleared} removed ${cleared === 1 ? 'thing is' : 'things are'} gone for good.`)
+  if (cleared !== undefined) notices.say(`${counted(cleared, 'removed thing is', 'removed things are')} gone for good.`)
 }
 </script>
 
@@ -51,9 +51,8 @@ async function clear() {
     </ul>
     <ModalSheet v-if="asking" title="Clear what was removed" @close="asking = false">
       <p>
-        {{ layouts.length }} {{ layouts.length === 1 ? 'layout' : 'layouts' }} and {{ design.removed.frames.length }}
-        {{ design.removed.frames.length === 1 ? 'frame' : 'frames' }} would be gone for good, with all that was done in
-        them. Releases keep what they hold.
+        {{ counted(layouts.length, 'layout') }} and {{ counted(design.removed.frames.length, 'frame') }} would be gone
+        for good, with all that was done in them. Releases keep what they hold.
       </p>
       <template #actions>
         <button type="button" class="btn" @click="asking = false">Let them wait</button>

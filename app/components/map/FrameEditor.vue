@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type Circumstance, type Frame, type Say, type Target, frameSentence } from '#core/frames'
 import { REGIONS, type Region } from '#core/tree'
+import { counted } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
@@ -29,8 +30,7 @@ watch(
 const coveredWords = computed(() => {
   if (frame.value.covers.length === 0) return 'It covers no page yet, so it decides nothing.'
   if (covered.value === null) return ''
-  if (covered.value > 0)
-    return `Covers ${covered.value.toLocaleString('en')} ${covered.value === 1 ? 'page' : 'pages'}.`
+  if (covered.value > 0) return `Covers ${counted(covered.value, 'page')}.`
   return 'No page fits these conditions now, so it decides nothing.'
 })
 const types = computed(() => [...site.catalogue!.types.values()])

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { frameSentence } from '#core/frames'
 import { REGIONS, type Region } from '#core/tree'
+import { counted, nounFor } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
@@ -24,17 +25,16 @@ const sums = computed(() => {
   return { pages, regions }
 })
 const pages = computed(() => sums.value.pages)
-const plural = (n: number, word: string) =>
-  `${n.toLocaleString('en')} ${n === 1 ? word : word === 'body' ? 'bodies' : `${word}s`}`
 const parts = computed(() =>
   REGIONS.map((region) => ({ region, count: sums.value.regions[region] })).filter((p) => p.count > 0),
 )
 const sentence = computed(() =>
-  pages.value === 0 ? 'This edit changes no page' : `This edit changes ${plural(pages.value, 'page')}`,
+  pages.value === 0 ? 'This edit changes no page' : `This edit changes ${counted(pages.value, 'page')}`,
 )
 const onlySometimes = computed(() => (map.edit?.frame.onlyWhen.length ?? 0) > 0)
 const detail = computed(() => {
-  if (parts.value.length > 0) return `${parts.value.map((p) => plural(p.count, p.region)).join(', ')}, nothing else`
+  if (parts.value.length > 0)
+    return `${parts.value.map((p) => counted(p.count, p.region, p.region === 'body' ? 'bodies' : undefined)).join(', ')}, nothing else`
   return onlySometimes.value ? 'for whoever is looking now; choose another visitor above' : 'nothing looks different'
 })
 
@@ -46,7 +46,7 @@ const standing = computed<string[]>(() => {
   if (!rivals || !open) return []
   const ties = rivals.ties
     .slice(0, 3)
-    .map((t) => `It ties with ${named(t.frame)} on ${plural(t.pages, 'page')}; their order on the ladder decides.`)
+    .map((t) => `It ties with ${named(t.frame)} on ${counted(t.pages, 'page')}; their order on the ladder decides.`)
   if (!open.on) return ['It is switched off, so it decides nothing.']
   if (rivals.decides) return ties
   if (!REGIONS.some((r) => open.regions[r].kind !== 'pass'))
@@ -56,7 +56,7 @@ const standing = computed<string[]>(() => {
   const more = rivals.shadowedBy.length > 3 ? ` and ${rivals.shadowedBy.length - 3} more` : ''
   if (!by) return ['It decides nothing, because the layouts it names cannot be used there.']
   return [
-    `It decides nothing, because ${by}${more} ${rivals.shadowedBy.length === 1 ? 'stands' : 'stand'} before it everywhere.`,
+    `It decides nothing, because ${by}${more} ${nounFor(rivals.shadowedBy.length, 'stands', 'stand')} before it everywhere.`,
     ...ties,
   ]
 })

@@ -42,7 +42,7 @@ function unrefine(at: number, r: number) {
         : { kind: 'type', type: target.type }
   emit('set', next)
 }
-/** The target without its facts, which stand beside it as pieces of their own. */
+/** The target without its facts, which stand beside it as chips of their own. */
 function head(target: Target): string {
   if (!map.names) return ''
   return targetName(target.kind === 'entries' ? { ...target, where: [] } : target, map.names)

@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
-import type { Device, Request } from '#core/frames'
-import { momentIn, readParameters } from '#core/site'
+import { DEVICES, type Device, type Request } from '#core/frames'
+import { ROLES, momentIn, readParameters } from '#core/site'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
 
 /** Who is looking: the Map, Why and impact follow. */
 const map = useMap()
 const site = useSite()
-const ROLES = ['visitor', 'member', 'writer', 'designer', 'owner']
-const DEVICES: Device[] = ['phone', 'tablet', 'desktop']
 const query = ref('')
 const when = ref('')
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
 
@@ -32,7 +33,7 @@ async function release() {
     <template #actions>
       <button class="btn" type="button" @click="$emit('close')">Not yet</button>
       <button class="btn btn-spot" type="button" :disabled="busy || count === 0" @click="release">
-        Release {{ count }} {{ count === 1 ? 'change' : 'changes' }}
+        Release {{ counted(count, 'change') }}
       </button>
     </template>
   </ModalSheet>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { elementSpec } from '#core/elements'
-import { BOX_PROPERTIES, type Step, type TreeNode, find, pathTo } from '#core/tree'
+import { kindName, propertiesOf } from '#core/elements'
+import { type Step, type TreeNode, find, pathTo } from '#core/tree'
 import { type Page, findByWords } from '#core/site'
 import { STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
 import { useBench } from '~/stores/bench'
@@ -18,11 +18,7 @@ const root = ref<HTMLElement>()
 const node = computed<TreeNode | undefined>(() =>
   bench.layout && bench.selected ? find(bench.layout, bench.selected)?.node : undefined,
 )
-const title = computed(() => {
-  if (!node.value) return 'Layout'
-  if (node.value.kind === 'element') return elementSpec(node.value.type)?.name ?? node.value.type
-  return node.value.kind === 'row' ? 'Row' : 'Column'
-})
+const title = computed(() => (node.value ? kindName(node.value) : 'Layout'))
 const whereabouts = computed(() => {
   if (!node.value || !bench.layout) return ''
   const path = pathTo(bench.layout, node.value.id)
@@ -35,7 +31,7 @@ const whereabouts = computed(() => {
 /** A search that finds nothing says so. */
 const nothingFound = computed(() => {
   if (!node.value || !typed.value.trim()) return false
-  const says = node.value.kind === 'element' ? (elementSpec(node.value.type)?.props ?? {}) : BOX_PROPERTIES
+  const says = propertiesOf(node.value)
   const styles = stylePropertiesOn(node.value.kind)
   return (
     findByWords(Object.values(says), typed.value, (p) => p.label).length === 0 &&

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import { type Property, BOX_PROPERTIES, type Row, type TreeNode, type Value } from '#core/tree'
-import { elementSpec } from '#core/elements'
+import type { Property, Row, TreeNode, Value } from '#core/tree'
+import { propertiesOf } from '#core/elements'
 import { setColumns } from '#core/layouts'
 import { type Page, findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
@@ -9,9 +9,7 @@ import { useBench } from '~/stores/bench'
 const props = defineProps<{ node: TreeNode; typed: string; page: Page }>()
 
 const bench = useBench()
-const specs = computed<Record<string, Property>>(() =>
-  props.node.kind === 'element' ? (elementSpec(props.node.type)?.props ?? {}) : BOX_PROPERTIES,
-)
+const specs = computed<Record<string, Property>>(() => propertiesOf(props.node))
 const found = computed(() => findByWords(Object.entries(specs.value), props.typed, ([, p]) => p.label))
 const showRest = computed(() => !props.typed.trim())
 const PRESETS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [7, 5], [4, 4, 4], [3, 3, 3, 3], [3, 6, 3]]

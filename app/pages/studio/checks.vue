@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { FindingKind } from '#core/checks'
+import { counted } from '#core/words'
 import { useChecks } from '~/stores/checks'
 
 definePageMeta({ layout: 'studio' })
@@ -29,8 +30,8 @@ const count = computed(() => groups.value.reduce((sum, g) => sum + g.lines.lengt
         has one title, and nothing names what is gone.
       </p>
       <p v-else class="mt-1 text-soft" role="status">
-        {{ count }} {{ count === 1 ? 'thing will' : 'things will' }} not do what was meant, as far as can be told. The
-        draft is judged, not the release.
+        {{ counted(count, 'thing') }} will not do what was meant, as far as can be told. The draft is judged, not the
+        release.
       </p>
       <section v-for="group in groups" :key="group.kind" class="mt-7">
         <h2 class="flex items-baseline justify-between border-b border-ink pb-1 font-semibold">

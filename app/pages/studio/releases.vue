@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted, nounFor } from '#core/words'
 import { useDesign } from '~/stores/design'
 import type { BringBack, ReleaseNote } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
@@ -23,7 +24,7 @@ async function bringBack(what: BringBack) {
   notices.say(
     n === 0
       ? 'The draft stands so already.'
-      : `${n} ${n === 1 ? 'thing' : 'things'} in the draft ${n === 1 ? 'is' : 'are'} as in release ${number} again. Visitors see it with the next release.`,
+      : `${counted(n, 'thing')} in the draft ${nounFor(n, 'is', 'are')} as in release ${number} again. Visitors see it with the next release.`,
   )
 }
 /** Layouts and frames that a release touched, to be brought back one by one. */
@@ -61,7 +62,7 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
             </p>
             <details class="mt-1">
               <summary class="text-soft">
-                {{ release.changes.length }} {{ release.changes.length === 1 ? 'change' : 'changes' }}
+                {{ counted(release.changes.length, 'change') }}
               </summary>
               <ChangeList class="mt-2" :changes="release.changes" />
             </details>

@@ -5,6 +5,6 @@ import { parameter, studioHandler } from '../../utils/studio'
 
 export default studioHandler('designer', async ({ event, site, user }) => {
   const revision = Number(getQuery(event).revision)
-  if (!Number.isInteger(revision)) fail('input-wrong', { why: 'The revision is missing' })
+  if (!Number.isInteger(revision)) fail('revision-missing')
   return answerFrame(event, await site.draft.removeFrame(parameter(event, 'id'), revision, user.name), revision)
 })

@@ -5,6 +5,6 @@ import { parameter, readInput, studioHandler } from '../../utils/studio'
 
 export default studioHandler('designer', async ({ event, site, user }) => {
   const { frame, revision } = await readInput<FrameInput>(event, 'frame')
-  if (frame.id !== parameter(event, 'id')) fail('input-wrong', { why: 'The frame has another id than the address' })
+  if (frame.id !== parameter(event, 'id')) fail('other-id', { id: frame.id })
   return answerFrame(event, await site.draft.putFrame(frame, revision, user.name), revision)
 })

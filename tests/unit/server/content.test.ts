@@ -45,8 +45,8 @@ describe('entries', () => {
     ['a title that goes on', (e) => ({ ...e, title: 'x'.repeat(501) }), 'at most 500'],
     ['an address with markup', (e) => ({ ...e, slug: '<b>' }), 'small letters'],
     ['an address that another has', (e) => ({ ...e, slug: 'the-night-regulator' }), 'has this address already'],
-    ['a person who is not there', (e) => ({ ...e, person: 'nobody' }), 'no such person'],
-    ['a term that is not there', (e) => ({ ...e, terms: ['nowhere'] }), 'no such term'],
+    ['a person who is not there', (e) => ({ ...e, person: 'nobody' }), 'no person with the id'],
+    ['a term that is not there', (e) => ({ ...e, terms: ['nowhere'] }), 'no term with the id'],
     ['a date that is none', (e) => ({ ...e, date: '2026-13-40' }), 'A date is written'],
     ['content that is none', (e) => ({ ...e, content: '<p>' }), 'must be rich text'],
     [
@@ -59,7 +59,7 @@ describe('entries', () => {
     ['another page type', (e) => ({ ...e, type: 'page', fields: {}, terms: [] }), 'keeps its page type'],
     ['to stand below itself', (e) => ({ ...e, parent: e.id }), 'stand below itself'],
     ['a frame that is not offered', (e) => ({ ...e, chosenFrame: 'site' }), 'not offered'],
-    ['a page type that is not there', (e) => ({ ...e, type: 'planet' }), 'no such page type'],
+    ['a page type that is not there', (e) => ({ ...e, type: 'planet' }), 'no page type with the id'],
   ])('%s is refused, and nothing is stored', async (_, spoil, sentence) => {
     const { entry, revision } = await read()
     await expect(entries.put(spoil(entry) as Entry, revision)).rejects.toThrow(sentence)
@@ -79,7 +79,7 @@ describe('entries', () => {
     await content.reload()
     expect(content.catalogue.pages[0]).toMatchObject({ key: 'home', type: 'exhibit' })
     await expect(entries.setHome({ kind: 'entry', entry: 'nowhere' })).rejects.toThrow('published entry')
-    await expect(entries.setHome({ kind: 'archive', type: 'page' })).rejects.toThrow('no archive')
+    await expect(entries.setHome({ kind: 'archive', type: 'page' })).rejects.toThrow('page type with an archive')
     await entries.setHome({ kind: 'entry', entry: 'welcome' })
     await content.reload()
     await expect(entries.read('nowhere')).rejects.toThrow('no entry with the id nowhere')

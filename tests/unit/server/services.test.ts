@@ -98,9 +98,9 @@ describe('over the demo', () => {
     if (far.kind !== 'far') throw new Error(far.kind)
     expect(far.taken).toEqual(['n1'])
     late.begunAnew(far.state, far.taken)
-    const piece = late.nextPiece()!
-    expect(piece.edits.map((e) => e.id)).toEqual(['mine'])
-    expect(await draft().applyEdits('busy', piece.revision, piece.edits, 'Wim')).toMatchObject({ kind: 'done' })
+    const sending = late.nextToSend()!
+    expect(sending.edits.map((e) => e.id)).toEqual(['mine'])
+    expect(await draft().applyEdits('busy', sending.revision, sending.edits, 'Wim')).toMatchObject({ kind: 'done' })
     const stored = await draft().layout('busy')
     expect(stored.layout).toMatchObject({ name: 'Name 1200', defaults: { row: { gap: { wide: 7 } } } })
     await draft().setLayoutRemoved('busy', true, 'Ada')
@@ -124,7 +124,7 @@ describe('over the demo', () => {
     })
     await expect(
       draft().createLayout({ id: 'mixed', name: 'Mixed', region: 'footer', from: 'house-header' }, 'Ada'),
-    ).rejects.toMatchObject({ problem: { code: 'input-wrong' } })
+    ).rejects.toMatchObject({ problem: { code: 'other-region' } })
     await draft().setLayoutRemoved('copy', true, 'Ada')
     await expect(draft().layout('copy')).rejects.toMatchObject({ problem: { code: 'layout-unknown' } })
     await draft().setLayoutRemoved('copy', false, 'Ada')

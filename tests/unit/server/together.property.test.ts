@@ -38,16 +38,16 @@ class Window {
     this.made += this.session.pending.length - before
   }
 
-  /** Sends a piece of what is pending. With `lose`, the answer never arrives: the same is sent again. */
+  /** Sends a sending of what is pending. With `lose`, the answer never arrives: the same is sent again. */
   async send(lose = false): Promise<void> {
-    const piece = this.session.nextPiece()
-    if (!piece) return
-    const answer = await this.draft.applyEdits(this.session.layout.id, piece.revision, piece.edits, this.name)
+    const sending = this.session.nextToSend()
+    if (!sending) return
+    const answer = await this.draft.applyEdits(this.session.layout.id, sending.revision, sending.edits, this.name)
     if (lose) return
     if (answer.kind === 'done') this.session.taken(answer.revision, answer.records)
     else if (answer.kind === 'stale') this.session.overtaken(answer.revision, answer.between)
     else if (answer.kind === 'far') this.session.begunAnew(answer.state, answer.taken)
-    else this.session.refused(answer.problem, piece.edits)
+    else this.session.refused(answer.problem, sending.edits)
   }
 
   async settle(): Promise<void> {

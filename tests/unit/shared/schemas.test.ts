@@ -90,10 +90,9 @@ test('edits of a wrong shape are named by what is wrong', () => {
 })
 
 test('every problem says what happened, in a whole sentence, with a status for it', () => {
-  for (const [code, [status, sentence]] of Object.entries(PROBLEMS)) {
+  for (const [status, sentence] of Object.values(PROBLEMS)) {
     expect(status).toBeGreaterThanOrEqual(400)
     expect(sentence).toMatch(/^[A-Z{].*\.$/)
-    expect(problem(code as keyof typeof PROBLEMS).code).toBe(code)
   }
   expect(problem('id-form', { id: 'x'.repeat(500) }).sentence.length).toBeLessThan(220)
 })

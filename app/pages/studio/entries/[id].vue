@@ -20,7 +20,7 @@ const revision = ref(0)
 const kept = ref('')
 const failed = ref('')
 const theirs = shallowRef<EntryAnswer | null>(null)
-const unstored = useKept<{ entry: Entry; revision: number }>(`entry.${id.value}`)
+const unstored = useKept<{ entry: Entry; revision: number }>(`working-copy.${id.value}`)
 const busy = ref(false)
 
 const type = computed(() => (entry.value ? site.catalogue!.types.get(entry.value.type) : undefined))
@@ -156,7 +156,7 @@ onBeforeRouteLeave(() => {
             >Title<input v-model="entry.title" class="input mt-1 h-9! font-normal" maxlength="500"
           /></label>
           <label class="block font-medium"
-            >Summary<textarea v-model="entry.excerpt" class="input mt-1 font-normal" rows="2" maxlength="1000" />
+            >Summary<textarea v-model="entry.summary" class="input mt-1 font-normal" rows="2" maxlength="1000" />
           </label>
           <div>
             <p class="mb-1 font-medium">Content</p>

@@ -6,7 +6,7 @@ import { parameter, readInput, studioHandler } from '../../../utils/studio'
 
 export default studioHandler<EntryAnswer | StaleEntryAnswer>('writer', async ({ event, site }) => {
   const { entry, revision } = await readInput<EntryInput>(event, 'entry')
-  if (entry.id !== parameter(event, 'id')) fail('input-wrong', { why: 'The entry has another id than the address' })
+  if (entry.id !== parameter(event, 'id')) fail('other-id', { id: entry.id })
   const result = await site.entries.put(entry, revision)
   if ('stale' in result) {
     setResponseStatus(event, 409)

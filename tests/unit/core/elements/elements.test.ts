@@ -64,10 +64,10 @@ describe('drawing', () => {
 
   test('heading: level, link, and nothing at all when it is empty', () => {
     expect(drawElement(element('heading', { text: 'Stars', level: '1', link: '/stars' }))).toBe(
-      '<h1 class="heading"><a href="/stars">Stars</a></h1>',
+      '<h1 class="of-heading"><a href="/stars">Stars</a></h1>',
     )
     expect(drawElement(element('heading', { text: 'Stars', link: 'javascript:x' }))).toBe(
-      '<h2 class="heading">Stars</h2>',
+      '<h2 class="of-heading">Stars</h2>',
     )
     expect(drawElement(element('heading', { text: field('summary') }), 'entry:mirror')).toBe('')
   })
@@ -105,14 +105,14 @@ describe('drawing', () => {
       ],
     }
     expect(drawElement(element('text', { text: doc }))).toBe(
-      '<div class="rich"><ul><li><p><strong><a href="/a">here</a></strong><strong>here</strong> 12.5 cm</p></li></ul>' +
+      '<div class="of-rich"><ul><li><p><strong><a href="/a">here</a></strong><strong>here</strong> 12.5 cm</p></li></ul>' +
         '<h2>Not level 1</h2>inside<p dir="rtl">مرحبا</p></div>',
     )
   })
 
   test('button: only with a label and somewhere to go', () => {
     expect(drawElement(element('button', { label: 'Go', link: { page: 'archive:tool' } }))).toBe(
-      '<a class="btn" href="/tools">Go</a>',
+      '<a class="of-btn" href="/tools">Go</a>',
     )
     expect(drawElement(element('button', { label: 'Go', link: { page: 'entry:gone' } }))).toBe('')
     expect(drawElement(element('button', { label: '', link: '/x' }))).toBe('')
@@ -123,7 +123,7 @@ describe('drawing', () => {
 
   test('pictures have their size, their description and the shape asked for', () => {
     expect(drawElement(element('image', { picture: 'moon', shape: 'square', alt: 'Full "moon"' }))).toBe(
-      '<figure class="pic square"><img src="/pictures/moon/moon.svg" alt="Full &quot;moon&quot;" width="800" height="600" loading="lazy" decoding="async"></figure>',
+      '<figure class="of-pic of-square"><img src="/pictures/moon/moon.svg" alt="Full &quot;moon&quot;" width="800" height="600" loading="lazy" decoding="async"></figure>',
     )
     expect(drawElement(element('image', { picture: 'gone' }))).toBe('')
   })
@@ -141,7 +141,7 @@ describe('drawing', () => {
   test('menu: links that lead nowhere are left out, the page shown is marked', () => {
     const html = drawElement(element('menu', { menu: 'main' }), 'archive:tool')
     expect(html).toBe(
-      '<nav class="menu across" aria-label="Main, body"><ul><li><a href="/tools" aria-current="page">Tools &amp; more</a></li>' +
+      '<nav class="of-menu of-across" aria-label="Main, body"><ul><li><a href="/tools" aria-current="page">Tools &amp; more</a></li>' +
         '<li><a href="https://away.example.org/?a=1&amp;b=2">Away</a></li></ul></nav>',
     )
     expect(drawElement(element('menu', { menu: 'gone' }))).toBe('')
@@ -163,13 +163,13 @@ describe('drawing', () => {
     ['twin', {}, '<a href="/tools/mirror">Mirror</a>'],
   ])('field %s %j', (name, more, expected) => {
     expect(drawElement(element('field', { value: field(name, more as object) }))).toBe(
-      `<div class="field">${expected}</div>`,
+      `<div class="of-field">${expected}</div>`,
     )
   })
 
   test('field: pictures, documents and rich text; a label only where there is a value', () => {
     expect(drawElement(element('field', { value: field('views') }))).toContain(
-      '<span class="pics"><img src="/pictures/moon/moon.svg"',
+      '<span class="of-pics"><img src="/pictures/moon/moon.svg"',
     )
     expect(drawElement(element('field', { value: field('papers') }))).toContain(
       '<ul><li><a href="/log">Log</a></li></ul>',
@@ -181,11 +181,13 @@ describe('drawing', () => {
         element('field', { label: 'Made by', value: field('maker', { fallback: 'unknown' }) }),
         'entry:mirror',
       ),
-    ).toContain('Made by</span> <span class="value">unknown')
+    ).toContain('Made by</span> <span class="of-value">unknown')
   })
 
   test('entry content: what writers wrote, and nothing on other pages', () => {
-    expect(drawElement(element('entry-content'))).toBe('<div class="rich content"><p>It stands in the east.</p></div>')
+    expect(drawElement(element('entry-content'))).toBe(
+      '<div class="of-rich of-content"><p>It stands in the east.</p></div>',
+    )
     expect(drawElement(element('entry-content'), 'archive:tool')).toBe('')
   })
 
@@ -210,7 +212,7 @@ describe('drawing', () => {
       row(column(12, element('heading', { text: field('title'), link: field('address'), level: '3' }))),
     )
     const html = drawElement(element('entry-grid', { type: 'tool', card: 'card' }), 'home', {}, observatory(), [card])
-    expect(html).toContain('<h3 class="heading"><a href="/tools/mirror">Mirror</a></h3>')
+    expect(html).toContain('<h3 class="of-heading"><a href="/tools/mirror">Mirror</a></h3>')
     expect(drawElement(element('entry-grid', { type: 'tool', card: 'gone' }), 'home')).toContain('card-title')
   })
 
@@ -230,7 +232,7 @@ describe('drawing', () => {
 
   test('site name: the logo only where there is one', () => {
     expect(drawElement(element('site-name', { show: 'logo' }))).toBe(
-      '<div class="site-name"><a href="/"><span>Hillside Observatory</span></a></div>',
+      '<div class="of-site-name"><a href="/"><span>Hillside Observatory</span></a></div>',
     )
     const site = smallSite([refractor])
     site.settings = { ...site.settings, logo: 'moon' }

@@ -50,14 +50,14 @@ describe('a whole page', () => {
     expect(html).toContain('<meta name="description" content="Brass, and long.">')
     expect(html).toContain('<link rel="canonical" href="https://hillside.example.org/tools/refractor">')
     expect(html).toMatch(
-      /<body><a class="skip" href="#main">.*<header>.*<\/header><main id="main">.*<\/main><footer>.*<\/footer><\/body><\/html>$/s,
+      /<body><a class="of-skip" href="#main">.*<header>.*<\/header><main id="main">.*<\/main><footer>.*<\/footer><\/body><\/html>$/s,
     )
     expect(html).not.toMatch(/<script|\son\w+=|\sstyle=/)
   })
 
   test('without any frame it stands in its plain body', () => {
     const { html } = page('entry:refractor', [], [])
-    expect(html).toContain('<h1 class="heading">Long refractor</h1>')
+    expect(html).toContain('<h1 class="of-heading">Long refractor</h1>')
     expect(html).toContain('It stands in the east.')
     expect(html).not.toMatch(/<header|<footer/)
     expect(page('search', [], []).html).toContain('action="/search"')
@@ -75,7 +75,7 @@ describe('a whole page', () => {
   })
 
   test('markup in names, titles and addresses stays text', () => {
-    const site = smallSite([{ ...refractor, title: '</title><script>alert(1)</script>', excerpt: '"><script>' }])
+    const site = smallSite([{ ...refractor, title: '</title><script>alert(1)</script>', summary: '"><script>' }])
     site.settings = { ...site.settings, name: '<b>Site</b>', origin: 'https://x"onload="' }
     const { html } = page('entry:refractor', [header], undefined, new Catalogue(site))
     expect(html).not.toContain('<script')
@@ -85,10 +85,10 @@ describe('a whole page', () => {
 
   test('only what the page uses stands in its CSS, and only once', () => {
     const body = (type: string) => layout('b', 'body', row(column(12, element(type))))
-    expect(page('home', [body('divider')]).css).toContain('.divider{')
-    expect(page('home', [body('divider')]).css).not.toContain('.menu')
+    expect(page('home', [body('divider')]).css).toContain('.of-divider{')
+    expect(page('home', [body('divider')]).css).not.toContain('.of-menu')
     const twice = layout('b', 'body', row(column(12, element('image'), element('lead-picture'))))
-    expect(page('home', [twice]).css.match(/\.pic img/g)).toHaveLength(1)
+    expect(page('home', [twice]).css.match(/\.of-pic img/g)).toHaveLength(1)
   })
 
   test('two things with the same looks share one class', () => {
@@ -166,8 +166,8 @@ describe('compiling', () => {
 
   test('a background picture is drawn behind, and not at all where there is none', () => {
     const made = layout('b', 'body', background(field('picture')))
-    expect(page('entry:refractor', [made]).html).toContain('<img class="bg" src="/pictures/moon/moon.svg" alt="">')
-    expect(page('entry:mirror', [made]).html).not.toContain('class="bg"')
+    expect(page('entry:refractor', [made]).html).toContain('<img class="of-bg" src="/pictures/moon/moon.svg" alt="">')
+    expect(page('entry:mirror', [made]).html).not.toContain('class="of-bg"')
   })
 
   test('a program that reads the visitor is personal', () => {

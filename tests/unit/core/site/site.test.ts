@@ -11,6 +11,7 @@ import {
   safeAddress,
   slugOf,
   subjectOf,
+  type Subject,
 } from '#core/site'
 import { entry, mirror, note, observatory, refractor, smallSite } from '../../../fixtures'
 
@@ -183,6 +184,29 @@ describe('fields', () => {
     for (const name of ['nothing', '__proto__', 'constructor', 'toString'])
       expect(read('entry:refractor', 'page', name)).toBeNull()
     expect(read('entry:refractor', 'site', 'constructor')).toBeNull()
+  })
+
+  test('a value of another kind than its field has now reads as empty', () => {
+    const catalogue = observatory()
+    const page = catalogue.page('entry:refractor')!
+    const { entry, type } = subjectOf(catalogue, page) as Extract<Subject, { kind: 'entry' }>
+    const place = { catalogue, page, visitor: { role: 'visitor', name: '' }, query: '', found: [] }
+    const others = [
+      'x',
+      5,
+      true,
+      ['x'],
+      [{ name: 'x' }],
+      { x: 1 },
+      { type: 'doc', content: [{ type: 'horizontalRule' }] },
+    ]
+    for (const field of type.fields) {
+      const read = others.map((value) => {
+        const subject = { kind: 'entry' as const, type, entry: { ...entry, fields: { [field.id]: value } } }
+        return readField({ of: 'page', field: field.id }, { ...place, subject })
+      })
+      expect(read.filter((r) => r !== null).length).toBeLessThanOrEqual(1)
+    }
   })
 
   test('fields to pick are those of the type, and their labels follow them', () => {

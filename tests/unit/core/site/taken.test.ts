@@ -94,8 +94,10 @@ describe('drawing what was said', () => {
 
   test('running text through a field keeps its paragraphs apart, beside its label too', () => {
     const value = { kind: 'field' as const, of: 'page' as const, field: 'content' }
-    expect(drawElement(element('field', { value }))).toContain('<div class="rich"><p>')
-    expect(drawElement(element('field', { value, label: 'Text' }))).toContain('<div class="value"><div class="rich">')
+    expect(drawElement(element('field', { value }))).toContain('<div class="of-rich"><p>')
+    expect(drawElement(element('field', { value, label: 'Text' }))).toContain(
+      '<div class="of-value"><div class="of-rich">',
+    )
   })
 
   test('the trail of a home that shows an archive has one way home', () => {

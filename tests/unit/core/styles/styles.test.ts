@@ -72,7 +72,7 @@ test('equal looks are one rule, and steps are written from wide to narrow', () =
 
 test('a row at full width keeps its content to the content width', () => {
   const rule = ruleOf({ width: { wide: 'band' } })!
-  expect(rulesCss([rule])).toBe(`.${rule.name}{max-width:none}.${rule.name}>.in{max-width:var(--w)}`)
+  expect(rulesCss([rule])).toBe(`.${rule.name}{max-width:none}.${rule.name}>.of-in{max-width:var(--w)}`)
 })
 
 test('own looks go over the defaults step by step', () => {

@@ -1,0 +1,12 @@
+/** A noun as it is called when there are so many of what it names. */
+export function nounFor(count: number, one: string, many = `${one}s`): string {
+  return count === 1 ? one : many
+}
+
+/** A number with its noun: `1 page`, `1,234 pages`. */
+export function counted(count: number, one: string, many?: string): string {
+  return `${count.toLocaleString('en')} ${nounFor(count, one, many)}`
+}
+
+/** Words that end a sentence, as its beginning. */
+export const asSentence = (why: string): string => why.charAt(0).toUpperCase() + why.slice(1)
