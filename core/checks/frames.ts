@@ -1,10 +1,13 @@
 import {
   type Candidate,
-  type Circumstance,
   type CompiledRules,
+  EVERY_ENTRY,
+  type Exchange,
   type Frame,
   compareCandidates,
+  excludeEachOther,
   factsOfAll,
+  targetSpec,
 } from '../frames'
 import { REGIONS, type Region } from '../tree'
 import type { Catalogue, Id } from '../site'
@@ -14,19 +17,8 @@ type Covering = ReturnType<CompiledRules['covering']>[number]
 
 const circumstancesOf = (frame: Frame): string => JSON.stringify(frame.onlyWhen)
 
-function disjoint(a: readonly string[], b: readonly string[]): boolean {
-  return !a.some((x) => b.includes(x))
-}
-
-/** True when two circumstances can never hold for the same visitor. */
-function exclude(a: Circumstance, b: Circumstance): boolean {
-  if (a.kind === 'device' && b.kind === 'device') return disjoint(a.devices, b.devices)
-  if (a.kind === 'role' && b.kind === 'role') return disjoint(a.roles, b.roles)
-  return a.kind === 'signed-in' && b.kind === 'signed-in' && a.yes !== b.yes
-}
-
 function mayHoldTogether(a: Frame, b: Frame): boolean {
-  return !a.onlyWhen.some((x) => b.onlyWhen.some((y) => exclude(x, y)))
+  return !a.onlyWhen.some((x) => b.onlyWhen.some((y) => excludeEachOther(x, y)))
 }
 
 /** Equal in everything but the id: then nothing that anybody set decides between them. */
@@ -117,6 +109,20 @@ export function checkRanking(compiled: CompiledRules): Finding[] {
   return [...ties.values(), ...deadFrames(rules.frames, lives, usable)]
 }
 
+const EXISTS = {
+  page: (id: string, c: Catalogue) => c.page(id) !== undefined,
+  type: (id: string, c: Catalogue) => c.types.has(id),
+  taxonomy: (id: string, c: Catalogue) => c.taxonomies.has(id),
+  term: (id: string, c: Catalogue) => c.terms.has(id),
+  person: (id: string, c: Catalogue) => c.people.has(id),
+}
+
+function hasField(catalogue: Catalogue, type: Id | null, field: Id): boolean {
+  if (Object.hasOwn(EVERY_ENTRY, field)) return true
+  const types = type === null ? [...catalogue.types.values()] : [catalogue.types.get(type)]
+  return types.some((t) => t?.fields.some((f) => f.id === field))
+}
+
 /** References of frames to what no longer exists, and field tests on fields that a type does not have. */
 export function checkReferences(frames: readonly Frame[], compiled: CompiledRules): Finding[] {
   const { catalogue, rules } = compiled
@@ -125,20 +131,14 @@ export function checkReferences(frames: readonly Frame[], compiled: CompiledRule
     const dangling = (what: Extract<Finding, { kind: 'dangling' }>['what'], id: string, exists: boolean) => {
       if (!exists) findings.push({ kind: 'dangling', what, id, frame: frame.id })
     }
-    for (const target of [...frame.covers, ...frame.except]) {
-      if (target.kind === 'page') dangling('page', target.page, catalogue.page(target.page) !== undefined)
-      if ('type' in target && target.type !== null) dangling('type', target.type, catalogue.types.has(target.type))
-      if (target.kind === 'term-pages') dangling('taxonomy', target.taxonomy, catalogue.taxonomies.has(target.taxonomy))
-      if (target.kind !== 'entries') continue
-      for (const r of target.where) {
-        if (r.kind === 'term') for (const t of r.terms) dangling('term', t, catalogue.terms.has(t))
-        if (r.kind === 'person') for (const p of r.people) dangling('person', p, catalogue.people.has(p))
-        if (r.kind === 'below') for (const e of r.entries) dangling('page', `entry:${e}`, catalogue.entries.has(e))
-        if (r.kind === 'field' && !hasField(catalogue, target.type, r.field)) {
-          findings.push({ kind: 'missing-field', frame: frame.id, field: r.field, type: target.type })
-        }
-      }
+    const see: Exchange = (what, id, type = null) => {
+      if (what === 'entry') dangling('page', `entry:${id}`, catalogue.entries.has(id))
+      else if (what !== 'field') dangling(what, id, EXISTS[what](id, catalogue))
+      else if (!hasField(catalogue, type, id))
+        findings.push({ kind: 'missing-field', frame: frame.id, field: id, type })
+      return id
     }
+    for (const target of [...frame.covers, ...frame.except]) targetSpec(target).exchange(target, see)
     for (const type of frame.offeredTo) dangling('type', type, catalogue.types.has(type))
     for (const region of REGIONS) {
       const say = frame.regions[region]
@@ -149,12 +149,4 @@ export function checkReferences(frames: readonly Frame[], compiled: CompiledRule
     }
     return findings
   })
-}
-
-const EVERY_ENTRY = ['title', 'summary', 'content', 'picture', 'date', 'person']
-
-function hasField(catalogue: Catalogue, type: Id | null, field: Id): boolean {
-  if (EVERY_ENTRY.includes(field)) return true
-  const types = type === null ? [...catalogue.types.values()] : [catalogue.types.get(type)]
-  return types.some((t) => t?.fields.some((f) => f.id === field))
 }

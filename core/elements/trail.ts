@@ -15,6 +15,8 @@ function stopsAbove({ catalogue }: Scene, page: Page, home: string): Stop[] {
   // An archive that home shows is home itself.
   if (archive && archive.kind !== 'home' && archive.key !== page.key)
     stops.push({ label: archive.title, address: archive.address })
+  const year = page.kind === 'month' ? catalogue.page(`year:${page.type}:${page.time!.slice(0, 4)}`) : undefined
+  if (year) stops.push({ label: page.time!.slice(0, 4), address: year.address })
   if (page.taxonomy) stops.push({ label: catalogue.taxonomies.get(page.taxonomy)?.plural ?? '', address: null })
   if (entry) {
     for (const id of catalogue.ancestors(entry).reverse()) {

@@ -1,5 +1,5 @@
 import { type Dangling, checkReferences, checkThings } from '../checks'
-import { CompiledRules, type Design, type Frame, type Refinement, type Target, rulesOf } from '../frames'
+import { CompiledRules, type Design, type Frame, type Target, rulesOf, type Exchange, targetSpec } from '../frames'
 import { type PropertyKind, type FieldValue, type Layout, type TreeNode, type Value, isFieldValue, walk } from '../tree'
 import { propertiesOf, refuseProperty } from '../elements'
 import { isRecord } from '../shape'
@@ -161,49 +161,11 @@ function chooser(choices: Readonly<Record<string, Choice>>): Choose {
 
 const kept = <T>(items: (T | null)[]): T[] => items.filter((i): i is T => i !== null)
 
-function adaptRefinement(r: Refinement, choose: Choose): Refinement | null {
-  switch (r.kind) {
-    case 'term': {
-      const terms = kept(r.terms.map((t) => choose('term', t)))
-      return terms.length ? { ...r, terms } : null
-    }
-    case 'person': {
-      const people = kept(r.people.map((p) => choose('person', p)))
-      return people.length ? { ...r, people } : null
-    }
-    case 'below': {
-      const entries = kept(r.entries.map((e) => choose('page', `entry:${e}`)?.replace(/^entry:/, '') ?? null))
-      return entries.length ? { ...r, entries } : null
-    }
-    case 'field': {
-      const field = choose('field', r.field)
-      return field === null ? null : { ...r, field }
-    }
-  }
-}
-
-/** A target with what does not fit exchanged; null when it would cover something else than was meant. */
-function adaptTarget(target: Target, choose: Choose): Target | null {
-  if (target.kind === 'page') {
-    const page = choose('page', target.page)
-    return page === null ? null : { ...target, page }
-  }
-  if (target.kind === 'term-pages') {
-    const taxonomy = choose('taxonomy', target.taxonomy)
-    return taxonomy === null ? null : { ...target, taxonomy }
-  }
-  if (target.kind !== 'type' && target.kind !== 'type-archives' && target.kind !== 'entries') return target
-  const type = target.type === null ? null : choose('type', target.type)
-  if (target.type !== null && type === null) return null
-  if (target.kind !== 'entries') return { ...target, type: type! }
-  const where = target.where.map((r) => adaptRefinement(r, choose))
-  // Without one of its facts a target would be broader than it was: it is dropped as a whole.
-  return where.includes(null) ? null : { ...target, type, where: kept(where) }
-}
-
 export function adaptFrame(frame: Frame, choices: Readonly<Record<string, Choice>>): Frame {
   const choose = chooser(choices)
-  const targets = (list: readonly Target[]) => kept(list.map((t) => adaptTarget(t, choose)))
+  const exchange: Exchange = (what, id) =>
+    what === 'entry' ? (choose('page', `entry:${id}`)?.replace(/^entry:/, '') ?? null) : choose(what, id)
+  const targets = (list: readonly Target[]) => kept(list.map((t) => targetSpec(t).exchange(t, exchange)))
   return {
     ...frame,
     covers: targets(frame.covers),

@@ -1,7 +1,9 @@
 import { type Problem, problem } from '../problems'
 import { type Shape, isRecord, refuse } from '../shape'
 import { asSentence } from '../words'
-import { circumstanceShape, frameShape, targetShape } from './shapes'
+import { circumstanceShape } from './circumstances'
+import { frameShape } from './shapes'
+import { targetShape } from './targets'
 
 function checkLines(lines: unknown, shape: Shape, code: 'frame-target' | 'frame-circumstance'): Problem[] {
   if (!Array.isArray(lines)) return []

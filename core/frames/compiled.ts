@@ -1,12 +1,14 @@
 import { REGIONS, type LayoutRegion } from '../tree'
 import type { Catalogue, Id, Page } from '../site'
-import { holds } from './circumstances'
-import { type Facts, factsOf, narrownessOf, refinementsOf } from './match'
+import { circumstanceSpec, holds, needOf } from './circumstances'
+import { type Facts, factsOf } from './facts'
+import type { Need, Request } from './spec'
+import { narrownessOf, refinementsOf, targetSpec, targetTest } from './targets'
 import { compareCandidates } from './rank'
-import { reachable, targetTest } from './target-test'
+import { reachable } from './reach'
 import { WayIndex } from './way-index'
 import { type Rules, outcomeOf, unusable } from './resolve'
-import type { Candidate, Circumstance, Frame, Outcome, RegionOutcome, Request } from './types'
+import type { Candidate, Frame, Outcome, RegionOutcome } from './types'
 import type { Shown } from '../render'
 
 /** One covering target of one frame, with its place in the total order of all of them. */
@@ -135,8 +137,12 @@ export class CompiledRules {
     const { frame } = compiled
     const ways = frame.covers.map((target, at): Way => {
       const candidate = { frame, target: at, narrowness: narrownessOf(target), refinements: refinementsOf(target) }
-      const implied = target.kind !== 'entries' || target.where.length === 0
-      return { candidate, frame: compiled, covers: targetTest(target, this.catalogue), implied }
+      return {
+        candidate,
+        frame: compiled,
+        covers: targetTest(target, this.catalogue),
+        implied: targetSpec(target).implied(target),
+      }
     })
     if (frame.offeredTo.length === 0) return ways
     const chosen: Way = {
@@ -150,7 +156,11 @@ export class CompiledRules {
 
   private listsOf({ candidate }: Way): number[][] {
     const { frame, target } = candidate
-    return target < 0 ? [this.index.chosenList(frame.id)] : this.index.listsOf(frame.covers[target]!, this.catalogue)
+    if (target < 0) return [this.index.chosenList(frame.id)]
+    const covers = frame.covers[target]!
+    return targetSpec(covers)
+      .lists(covers, this.catalogue)
+      .map((l) => this.index.listAt(l))
   }
 
   /**
@@ -274,13 +284,23 @@ export function resolveFully(compiled: CompiledRules, page: Page, request: Reque
   return outcomeOf(page, candidates, compiled.rules)
 }
 
-/** The kinds of circumstance on which what a page shows may depend, whoever asks; parameters are part of the address. */
-export function dependsOn(compiled: CompiledRules, page: Page): Set<Circumstance['kind']> {
-  const kinds = new Set<Circumstance['kind']>()
+/** What a page depends on besides its address, whoever asks: by the circumstances of all frames that cover it. */
+export interface Dependence {
+  needs: ReadonlySet<Need>
+  /** Names of the address parameters that it reads. */
+  parameters: ReadonlySet<string>
+}
+
+export function dependsOn(compiled: CompiledRules, page: Page): Dependence {
+  const needs = new Set<Need>()
+  const parameters = new Set<string>()
   for (const { frame } of compiled.covering(factsOf(compiled.catalogue, page))) {
-    for (const c of frame.onlyWhen) kinds.add(c.kind)
+    for (const c of frame.onlyWhen) {
+      needs.add(needOf(c))
+      for (const name of circumstanceSpec(c).parameters?.(c) ?? []) parameters.add(name)
+    }
   }
-  return kinds
+  return { needs, parameters }
 }
 
 /** Every layout that a page may show, to whomever and whenever. */

@@ -1,9 +1,40 @@
-import { type Catalogue, type Entry, type FieldKind, type Id, dayOf, isEmpty, isRichDoc, richText } from '../site'
-import type { Refinement } from './types'
+import {
+  type Catalogue,
+  type Entry,
+  type Field,
+  type FieldKind,
+  type Id,
+  dayOf,
+  isEmpty,
+  isRichDoc,
+  richText,
+} from '../site'
+
+import { EVERY_ENTRY } from './names'
 
 /** Field tests: how a value is compared goes by the kind of its field (rules: How values are compared). */
 
-type FieldTest = Extract<Refinement, { kind: 'field' }>
+export const OPS = [
+  'is-empty',
+  'is-not-empty',
+  'is',
+  'is-not',
+  'contains',
+  'at-least',
+  'at-most',
+  'before',
+  'after',
+] as const
+export type FieldTestOp = (typeof OPS)[number]
+
+/** A field of an entry is tested. */
+export interface FieldTest {
+  kind: 'field'
+  field: Id
+  op: FieldTestOp
+  value: string | number | boolean | null
+}
+
 type Asked = FieldTest['value']
 type Holds = (value: unknown) => boolean
 
@@ -125,4 +156,22 @@ export function fieldTest(test: FieldTest, catalogue: Catalogue): (entry: Entry)
     if (field) byType.set(type.id, compare(test, field.kind, catalogue))
   }
   return (entry) => byType.get(entry.type)?.(entry.fields[test.field]) ?? false
+}
+
+/** The field as a page type (null: any) has it, or as every entry has it. */
+export function fieldFor(catalogue: Catalogue, type: Id | null, id: Id): Field {
+  for (const t of catalogue.types.values()) {
+    const field = type === null || t.id === type ? t.fields.find((f) => f.id === id) : undefined
+    if (field) return field
+  }
+  return { id, label: EVERY_ENTRY[id] ?? id, kind: builtInField(id)?.kind ?? 'text' }
+}
+
+/** The tests that suit a kind of field. The content of entries can only be asked whether it is there. */
+export function opsFor(field: Pick<Field, 'id' | 'kind'>): FieldTestOp[] {
+  const compare = field.id === 'content' ? {} : COMPARE[field.kind]
+  return OPS.filter((op) => {
+    if (op === 'is-empty' || op === 'is-not-empty') return field.kind !== 'yes-no'
+    return op === 'is-not' ? 'is' in compare && field.kind !== 'yes-no' : op in compare
+  })
 }

@@ -1,8 +1,8 @@
 import { REGIONS } from '../tree'
 import type { Id } from '../site'
-import { narrownessOf, refinementsOf } from './match'
+import { type Target, narrownessOf, refinementsOf } from './targets'
 import { compareCandidates, decidingRule } from './rank'
-import type { Candidate, Frame, Target } from './types'
+import type { Candidate, Frame } from './types'
 
 /** A frame that covers the targets, has no say on any region yet, and is on. */
 export function newFrame(id: Id, covers: Target[], order: number): Frame {

@@ -1,27 +1,48 @@
 export * from './types'
-export { type Facts, factsOf, matches, nearlyMatches, narrownessOf, refinementsOf, keysOf } from './match'
-export { holds } from './circumstances'
+export { DEVICES, type Device, type Request, type Narrowness, type Need, type Exchange, type Referred } from './spec'
+export type { Choice, CircumstanceSpec, Question, RefinementChoice } from './spec'
+export { type Facts, factsOf, keysOf } from './facts'
+export {
+  type Target,
+  targetSpec,
+  targetName,
+  targetChoices,
+  matches,
+  nearlyMatches,
+  narrownessOf,
+  refinementsOf,
+} from './targets'
+export { type Refinement, refinementSpec, refinementName, refinementChoices } from './refinements'
+export {
+  type Circumstance,
+  CIRCUMSTANCES,
+  circumstanceSpec,
+  circumstanceShape,
+  circumstanceName,
+  excludeEachOther,
+  holds,
+  needOf,
+} from './circumstances'
+export { type FieldTest, type FieldTestOp, fieldFor, fieldTest, opsFor } from './field-test'
+export { OP_WORDS } from './refinements/field'
+export { type FrameNames, EVERY_ENTRY, namesFrom, or } from './names'
 export { compareCandidates, decidingRule } from './rank'
 export { type Rules, resolveInTurn, outcomeOf, candidacy, whyOf } from './resolve'
-export {
-  frameName,
-  frameLabels,
-  frameSentence,
-  targetName,
-  refinementName,
-  circumstanceName,
-  namesFrom,
-  or,
-  type FrameNames,
-} from './words'
+export { frameName, frameLabels, frameSentence } from './words'
 export { checkFrame } from './check'
-export { frameShape, circumstanceShape, DEVICES } from './shapes'
+export { frameShape } from './shapes'
 export { newFrame, GROUPS, groupOf, ladderOf, equalsOf, type Group, type LadderGroup } from './frame'
 export { rivalsOf, type Rivals } from './rivals'
 export { type Design, rulesOf } from './design'
-export { CompiledRules, resolve, resolveFully, dependsOn, layoutsOn, factsOfAll, pagesCovered } from './compiled'
+export {
+  CompiledRules,
+  resolve,
+  resolveFully,
+  dependsOn,
+  layoutsOn,
+  factsOfAll,
+  pagesCovered,
+  type Dependence,
+} from './compiled'
 export * from './table'
-export { targetChoices, type TargetChoice } from './choices'
 export { lossWords, nearWords } from './why-words'
-export { refinementChoices, fieldFor, opsFor, type RefinementChoice } from './refinement-choices'
-export { OP_WORDS } from './words'

@@ -1,4 +1,5 @@
-import { matches, narrownessOf, refinementsOf, type Facts } from './match'
+import type { Facts } from './facts'
+import { matches, narrownessOf, refinementsOf } from './targets'
 import type { Catalogue } from '../site'
 import type { Candidate, Frame, Rule } from './types'
 

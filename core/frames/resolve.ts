@@ -1,9 +1,11 @@
 import { REGIONS, type LayoutRegion, type Region } from '../tree'
 import type { Catalogue, Id, Page } from '../site'
 import { holds } from './circumstances'
-import { type Facts, factsOf, matches, nearlyMatches } from './match'
+import { type Facts, factsOf } from './facts'
+import { matches, nearlyMatches } from './targets'
 import { compareCandidates, coverage, decidingRule } from './rank'
-import type { Candidate, Frame, Loss, NearMiss, Outcome, RegionOutcome, Request, Say, Standing, Why } from './types'
+import type { Request } from './spec'
+import type { Candidate, Frame, Loss, NearMiss, Outcome, RegionOutcome, Say, Standing, Why } from './types'
 import type { Shown } from '../render'
 
 /** The part of a design that decides: its frames, and the region of every layout that exists. */

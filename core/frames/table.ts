@@ -2,8 +2,9 @@ import { REGIONS, type Region } from '../tree'
 import type { Catalogue, Id, Page } from '../site'
 import { type CompiledRules, factsOfAll } from './compiled'
 import { compareCandidates } from './rank'
-import { reachable } from './target-test'
-import type { Candidate, Frame, Request } from './types'
+import { reachable } from './reach'
+import type { Request } from './spec'
+import type { Candidate, Frame } from './types'
 import type { Shown } from '../render'
 
 /** By what a frame came to decide; enough to rank it again. */

@@ -1,5 +1,9 @@
-import type { Candidate, NearMiss, Standing, Target } from './types'
-import { type FrameNames, circumstanceName, frameName, refinementName, targetName } from './words'
+import { circumstanceName } from './circumstances'
+import type { FrameNames } from './names'
+import { refinementName } from './refinements'
+import { type Target, targetName } from './targets'
+import type { Candidate, NearMiss, Standing } from './types'
+import { frameName } from './words'
 
 function coverWords({ frame, target }: Candidate, names: FrameNames): string {
   return target < 0 ? 'the choice of the writer' : targetName(frame.covers[target]!, names)

@@ -11,12 +11,12 @@ export interface PageGroup {
   pages: number[]
 }
 
-const SHOP_KINDS = new Set(['basket', 'checkout', 'receipt'])
+const SHOP_KINDS = new Set(['basket', 'checkout', 'receipt', 'order-status'])
 
 function groupKey(page: Page): Pick<PageGroup, 'key' | 'heading'> {
   if (page.kind === 'home') return { key: 'home', heading: 'Front' }
   if (page.kind === 'entry') return { key: `type:${page.type}`, heading: 'Entries' }
-  if (page.kind === 'month') return { key: `months:${page.type}`, heading: 'Archives' }
+  if (page.kind === 'year' || page.kind === 'month') return { key: `${page.kind}s:${page.type}`, heading: 'Archives' }
   if (page.kind === 'term') return { key: `terms:${page.taxonomy}`, heading: 'Archives' }
   if (page.kind === 'person') return { key: 'people', heading: 'Archives' }
   if (ARCHIVE_KINDS.has(page.kind)) return { key: page.key, heading: 'Archives' }
@@ -27,7 +27,8 @@ function groupLabel(page: Page, catalogue: Catalogue): string {
   if (page.kind === 'home') return 'Home'
   if (page.kind === 'entry') return catalogue.types.get(page.type!)?.plural ?? 'Entries'
   if (page.kind === 'archive') return `All ${page.title.toLowerCase()}`
-  if (page.kind === 'month') return `${catalogue.types.get(page.type!)?.plural ?? 'Entries'} by month`
+  if (page.kind === 'year' || page.kind === 'month')
+    return `${catalogue.types.get(page.type!)?.plural ?? 'Entries'} by ${page.kind}`
   if (page.kind === 'term') return `${catalogue.taxonomies.get(page.taxonomy!)?.name ?? 'Term'} pages`
   if (page.kind === 'person') return 'Pages of people'
   if (page.kind === 'search') return 'Search results'

@@ -7,8 +7,23 @@ import type { PageGroup } from './rows'
 function targetOfGroup(group: PageGroup, first: Page): Target | null {
   if (first.kind === 'entry') return { kind: 'type', type: first.type! }
   if (first.kind === 'term') return { kind: 'term-pages', taxonomy: first.taxonomy! }
-  if (first.kind === 'person') return { kind: 'person-pages' }
-  return first.kind === 'month' ? { kind: 'type-archives', type: first.type! } : null
+  return first.kind === 'person' ? { kind: 'person-pages' } : null
+}
+
+const ARCHIVES: ReadonlySet<Page['kind']> = new Set(['archive', 'year', 'month'])
+const isArchive = (page: Page): boolean => ARCHIVES.has(page.kind)
+
+/** Page types of whose archives (its archive, years and months) all are selected, and there are several. */
+function wholeArchives(selected: ReadonlySet<number>, { pages, types }: Catalogue): Set<string> {
+  const archives = new Map<string, number[]>()
+  for (const [i, page] of pages.entries())
+    if (isArchive(page)) archives.set(page.type!, [...(archives.get(page.type!) ?? []), i])
+  return new Set(
+    [...types.keys()].filter((type) => {
+      const all = archives.get(type) ?? []
+      return all.length > 1 && all.every((i) => selected.has(i))
+    }),
+  )
 }
 
 /** Home matches as what it shows, so a whole type or archive covers it too. */
@@ -35,25 +50,17 @@ export function targetsFor(
   like?: Conditions,
 ): Conditions {
   if (like && coversExactly(like, selected, catalogue)) return copyOf({ covers: like.covers, except: like.except })
-  const covers = groups.flatMap((group): Target[] => {
-    const inHand = group.pages.filter((p) => selected.has(p))
-    if (inHand.length === 0) return []
-    const first = catalogue.pages[group.pages[0]!]!
-    const whole = inHand.length === group.pages.length && inHand.length > 1 ? targetOfGroup(group, first) : null
-    // The archives of a type are its archive and its months together.
-    const exact = whole?.kind !== 'type-archives' || selected.has(catalogue.indexOf(`archive:${whole.type}`) ?? -1)
-    return whole && exact ? [whole] : inHand.map((p) => ({ kind: 'page', page: catalogue.pages[p]!.key }))
-  })
+  const archives = wholeArchives(selected, catalogue)
+  const covers = [
+    ...groups.flatMap((group): Target[] => {
+      const inHand = group.pages.filter((p) => selected.has(p)).map((p) => catalogue.pages[p]!)
+      const single = inHand.filter((p) => !(isArchive(p) && archives.has(p.type!)))
+      const whole = single.length === group.pages.length && single.length > 1 ? targetOfGroup(group, single[0]!) : null
+      return whole ? [whole] : single.map((p) => ({ kind: 'page', page: p.key }))
+    }),
+    ...[...archives].map((type): Target => ({ kind: 'type-archives', type })),
+  ]
   const home = catalogue.pages[0]!
   const homeToo = !selected.has(0) && covers.some((t) => coversHome(t, home))
-  return { covers: withoutDoubles(covers, catalogue), except: homeToo ? [{ kind: 'page', page: 'home' }] : [] }
-}
-
-/** An archive that a target for all archives of its type covers already need not be named by itself. */
-function withoutDoubles(covers: Target[], catalogue: Catalogue): Target[] {
-  const types = new Set(covers.flatMap((t) => (t.kind === 'type-archives' ? [t.type] : [])))
-  return covers.filter((t) => {
-    const page = t.kind === 'page' ? catalogue.page(t.page) : undefined
-    return !(page?.kind === 'archive' && types.has(page.type!))
-  })
+  return { covers, except: homeToo ? [{ kind: 'page', page: 'home' }] : [] }
 }

@@ -118,11 +118,12 @@ export class Catalogue {
     return this.byPerson.get(person) ?? []
   }
 
-  /** The entries that an archive, term, person or month page lists; none for other pages. */
+  /** The entries that an archive, term, person, year or month page lists; none for other pages. */
   listing(page: Page): readonly Entry[] {
     if (page.term) return this.entriesInTerm(page.term)
     if (page.person) return this.entriesBy(page.person)
-    if (page.month && page.type) return this.entriesOfType(page.type).filter((e) => monthOf(e) === page.month)
+    const { time, type } = page
+    if (time && type) return this.entriesOfType(type).filter((e) => monthOf(e)?.startsWith(time))
     if (page.type && !page.entry) return this.entriesOfType(page.type)
     return []
   }

@@ -8,11 +8,13 @@ const WORKING: { kind: PageKind; slug: string; title: string; needs?: 'shop' | '
   { kind: 'basket', slug: 'basket', title: 'Basket', needs: 'shop' },
   { kind: 'checkout', slug: 'checkout', title: 'Checkout', needs: 'shop' },
   { kind: 'receipt', slug: 'receipt', title: 'Receipt', needs: 'shop' },
+  { kind: 'order-status', slug: 'order', title: 'Your order', needs: 'shop' },
   { kind: 'sign-in', slug: 'sign-in', title: 'Sign in', needs: 'signIn' },
+  { kind: 'member', slug: 'member', title: 'Your account', needs: 'signIn' },
 ]
 
 export const WORKING_KINDS: ReadonlySet<PageKind> = new Set(WORKING.map((w) => w.kind))
-export const ARCHIVE_KINDS: ReadonlySet<PageKind> = new Set<PageKind>(['archive', 'term', 'person', 'month'])
+export const ARCHIVE_KINDS: ReadonlySet<PageKind> = new Set<PageKind>(['archive', 'term', 'person', 'year', 'month'])
 
 /** What to call an entry where it must have a name: its title, or "Untitled exhibit". */
 export function entryName(entry: Pick<Entry, 'title'>, type: Pick<PageType, 'name'> | undefined): string {
@@ -80,29 +82,37 @@ function archivePages(site: Site, home: Page): Page[] {
   return pages
 }
 
-function monthPages(site: Site): Page[] {
-  const format = new Intl.DateTimeFormat(site.settings.locale, { year: 'numeric', month: 'long', timeZone: 'UTC' })
+/** Years and months in which published entries of dated types stand, latest first: `YYYY` and `YYYY-MM`. */
+function timesOf(site: Site): Map<string, Set<string>> {
   const dated = new Set(site.types.filter((t) => t.dated).map((t) => t.id))
-  const months = new Map<string, Set<string>>()
+  const times = new Map<string, Set<string>>()
   for (const entry of site.entries) {
     const month = monthOf(entry)
     if (!month || !entry.published || !dated.has(entry.type)) continue
-    const set = months.get(entry.type) ?? new Set()
-    months.set(entry.type, set.add(month))
+    const set = times.get(entry.type) ?? new Set()
+    times.set(entry.type, set.add(month).add(month.slice(0, 4)))
   }
-  return site.types.flatMap((type) =>
-    [...(months.get(type.id) ?? [])]
+  return times
+}
+
+function timePages(site: Site): Page[] {
+  const format = new Intl.DateTimeFormat(site.settings.locale, { year: 'numeric', month: 'long', timeZone: 'UTC' })
+  const named = (time: string) => (time.length === 4 ? time : format.format(new Date(`${time}-01T00:00:00Z`)))
+  const times = timesOf(site)
+  const pagesOf = (type: PageType, kind: 'year' | 'month'): Page[] =>
+    [...(times.get(type.id) ?? [])]
+      .filter((time) => time.length === (kind === 'year' ? 4 : 7))
       .sort()
       .reverse()
-      .map((month) => ({
-        key: `month:${type.id}:${month}`,
-        kind: 'month' as const,
-        address: pathOf(type.slug, ...month.split('-')),
-        title: `${type.plural}, ${format.format(new Date(`${month}-01T00:00:00Z`))}`,
+      .map((time) => ({
+        key: `${kind}:${type.id}:${time}`,
+        kind,
+        address: pathOf(type.slug, ...time.split('-')),
+        title: `${type.plural}, ${named(time)}`,
         type: type.id,
-        month,
-      })),
-  )
+        time,
+      }))
+  return site.types.flatMap((type) => [...pagesOf(type, 'year'), ...pagesOf(type, 'month')])
 }
 
 function groupPages(site: Site): Page[] {
@@ -135,7 +145,7 @@ function workingPages(site: Site): Page[] {
 }
 
 /**
- * Every page of the site, in the order of the Map: home, entries, archives and months, terms, people, working
+ * Every page of the site, in the order of the Map: home, entries, archives with their years and months, terms, people, working
  * pages. The not-found page has no address of its own: its `address` is empty.
  */
 export function listPages(site: Site): Page[] {
@@ -145,7 +155,7 @@ export function listPages(site: Site): Page[] {
     home,
     ...entryPages(site, byId, home),
     ...archivePages(site, home),
-    ...monthPages(site),
+    ...timePages(site),
     ...groupPages(site),
     ...workingPages(site),
   ]

@@ -56,7 +56,7 @@ export interface PageType {
   /** First part of the addresses; empty for types whose entries stand at the top of the site. */
   slug: string
   archive: boolean
-  /** Dated types have month pages and are listed newest first. */
+  /** Dated types have pages for years and months and are listed newest first. */
   dated: boolean
   /** Entries of a tree type may stand below one another. */
   tree: boolean
@@ -177,17 +177,20 @@ export type PageKind =
   | 'archive'
   | 'term'
   | 'person'
+  | 'year'
   | 'month'
   | 'search'
   | 'not-found'
   | 'basket'
   | 'checkout'
   | 'receipt'
+  | 'order-status'
   | 'sign-in'
+  | 'member'
 
 /**
  * One address that the site answers. `key` names it for life: `home`, `entry:ID`, `archive:TYPE`, `term:ID`,
- * `person:ID`, `month:TYPE:YYYY-MM`, or the kind alone for the working pages. Home carries the `entry`, or
+ * `person:ID`, `year:TYPE:YYYY`, `month:TYPE:YYYY-MM`, or the kind alone for the working pages. Home carries the `entry`, or
  * the `type` of the archive, that it shows.
  */
 export interface Page {
@@ -200,7 +203,8 @@ export interface Page {
   taxonomy?: Id
   term?: Id
   person?: Id
-  month?: string
+  /** `YYYY` for a year, `YYYY-MM` for a month. */
+  time?: string
 }
 
 /**

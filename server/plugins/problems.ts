@@ -8,8 +8,6 @@ export default defineNitroPlugin((nitro) => {
     const status = (error as { statusCode?: number }).statusCode ?? 500
     const found = BY_STATUS[status]
     if (!event?.path.startsWith('/api') || !found || event.node.res.headersSent) return
-    event.node.res
-      .writeHead(status, { 'content-type': 'application/json' })
-      .end(JSON.stringify({ problem: found }))
+    event.node.res.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify({ problem: found }))
   })
 })

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto'
 import { gzipSync } from 'node:zlib'
 import {
-  type Circumstance,
   CompiledRules,
   type Design,
+  type Need,
   type Request,
   dependsOn,
   layoutsOn,
@@ -66,12 +66,8 @@ export function readyOf(status: number, headers: Record<string, string>, body: B
   }
 }
 
-function needsOf(kinds: ReadonlySet<Circumstance['kind']>, readsVisitor: boolean): Needs {
-  return {
-    device: kinds.has('device'),
-    session: readsVisitor || kinds.has('role') || kinds.has('signed-in'),
-    date: kinds.has('date'),
-  }
+function needsOf(needs: ReadonlySet<Need>, readsVisitor: boolean): Needs {
+  return { device: needs.has('device'), session: readsVisitor || needs.has('session'), date: needs.has('date') }
 }
 
 /** So many different faults are kept for the checks; the log has all of them. */
@@ -160,7 +156,7 @@ export class Published {
     let needs = this.needed.get(page)
     if (!needs) {
       const readsVisitor = [...layoutsOn(this.rules, page)].some((l) => this.compiled.isPersonal(l))
-      this.needed.set(page, (needs = needsOf(dependsOn(this.rules, page), readsVisitor)))
+      this.needed.set(page, (needs = needsOf(dependsOn(this.rules, page).needs, readsVisitor)))
     }
     return needs
   }

@@ -31,10 +31,10 @@ function begin() {
   field.value = null
   typed.value = ''
 }
-function pick(choice: RefinementChoice) {
-  if ('refinement' in choice) {
+function pick(choice: RefinementChoice<Refinement>) {
+  if (choice.picks !== null) {
     open.value = false
-    emit('pick', choice.refinement)
+    emit('pick', choice.picks)
     return
   }
   field.value = fieldFor(site.catalogue!, props.type, choice.field)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Target, type TargetChoice, targetChoices } from '#core/frames'
+import { type Choice, type Target, targetChoices } from '#core/frames'
 import { findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
@@ -19,8 +19,8 @@ function begin() {
   open.value = true
   typed.value = ''
 }
-function pick(choice: TargetChoice) {
-  emit('pick', JSON.parse(JSON.stringify(choice.target)) as Target)
+function pick(choice: Choice<Target>) {
+  emit('pick', JSON.parse(JSON.stringify(choice.picks)) as Target)
   open.value = false
 }
 </script>

@@ -1,3 +1,4 @@
+import { refuse } from '#core/shape'
 import {
   type Circumstance,
   type Frame,
@@ -13,6 +14,7 @@ import {
   resolveInTurn,
   targetChoices,
   whyOf,
+  circumstanceShape,
 } from '#core/frames'
 import type { LayoutRegion } from '#core/tree'
 import { Catalogue, findByWords } from '#core/site'
@@ -72,11 +74,24 @@ describe('which pages a target covers', () => {
     [
       'archives',
       { kind: 'kind', pages: 'archives' },
-      ['archive:tool', 'archive:note', 'month:note:2025-06', 'term:east', 'term:east-low', 'term:west', 'person:nell'],
+      [
+        'archive:tool',
+        'archive:note',
+        'year:note:2025',
+        'month:note:2025-06',
+        'term:east',
+        'term:east-low',
+        'term:west',
+        'person:nell',
+      ],
     ],
     ['working pages', { kind: 'kind', pages: 'working' }, ['search', 'not-found']],
     ['a type', TOOLS, ['entry:refractor', 'entry:mirror']],
-    ['the archives of a type', { kind: 'type-archives', type: 'note' }, ['archive:note', 'month:note:2025-06']],
+    [
+      'the archives of a type',
+      { kind: 'type-archives', type: 'note' },
+      ['archive:note', 'year:note:2025', 'month:note:2025-06'],
+    ],
     ['the pages of terms', { kind: 'term-pages', taxonomy: 'dome' }, ['term:east', 'term:east-low', 'term:west']],
     ['the pages of people', { kind: 'person-pages' }, ['person:nell']],
     ['one page', one('archive:tool'), ['archive:tool']],
@@ -266,6 +281,15 @@ describe('who wins', () => {
 
 describe('circumstances', () => {
   const at = (iso: string) => ({ ...VISITOR, at: Date.parse(iso) })
+  const yearly = (from: string | null, until: string | null): Circumstance => ({
+    kind: 'date',
+    from,
+    until,
+    weekdays: [],
+    yearly: true,
+  })
+  const circumstanceShapeRefuses = (circumstance: Circumstance) => refuse(circumstanceShape, circumstance)
+
   test.each<[string, Circumstance, Request, boolean]>([
     [
       'a parameter that is there',
@@ -321,8 +345,23 @@ describe('circumstances', () => {
     ],
     ['on Sundays', { kind: 'date', from: null, until: null, weekdays: [6, 7] }, at('2026-03-29T12:00:00Z'), true],
     ['on Mondays', { kind: 'date', from: null, until: null, weekdays: [1] }, at('2026-03-29T12:00:00Z'), false],
+    ['every year from a day on', yearly('03-29', null), at('2031-04-01T12:00:00Z'), true],
+    ['every year until a day', yearly(null, '03-29'), at('2031-04-01T12:00:00Z'), false],
+    ['every year over its end, in December', yearly('12-20', '01-06'), at('2031-12-24T12:00:00Z'), true],
+    ['every year over its end, in January', yearly('12-20', '01-06'), at('2031-01-06T12:00:00Z'), true],
+    ['every year over its end, in between', yearly('12-20', '01-06'), at('2031-06-01T12:00:00Z'), false],
   ])('%s', (_, circumstance, request, expected) => {
+    expect(circumstanceShapeRefuses(circumstance)).toBeNull()
     expect(holds(circumstance, request, 'Europe/London')).toBe(expected)
+  })
+
+  test('days that no year has are refused, and so is a span the wrong way round in one year', () => {
+    expect(circumstanceShapeRefuses(yearly('02-30', null))).toContain('03-29')
+    expect(circumstanceShapeRefuses(yearly('02-29', null))).toBeNull()
+    expect(circumstanceShapeRefuses(yearly('2026-03-29', null))).toContain('03-29')
+    expect(circumstanceShapeRefuses({ kind: 'date', from: '2026-03-29', until: '2026-01-01', weekdays: [] })).toContain(
+      'wrong way round',
+    )
   })
 })
 

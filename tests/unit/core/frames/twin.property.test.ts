@@ -110,13 +110,17 @@ test('a page shows the same to two visitors who differ only in what it does not 
       const other = randomRequest(dice)
       const compiled = new CompiledRules(rules, catalogue)
       for (const page of catalogue.pages) {
-        const kinds = dependsOn(compiled, page)
+        const { needs, parameters } = dependsOn(compiled, page)
+        const who = needs.has('session') ? request : other
         const mixed = {
-          role: kinds.has('role') ? request.role : other.role,
-          signedIn: kinds.has('signed-in') ? request.signedIn : other.signedIn,
-          device: kinds.has('device') ? request.device : other.device,
-          parameters: request.parameters,
-          at: kinds.has('date') ? request.at : other.at,
+          role: who.role,
+          signedIn: who.signedIn,
+          device: needs.has('device') ? request.device : other.device,
+          parameters: Object.fromEntries([
+            ...Object.entries(other.parameters).filter(([name]) => !parameters.has(name)),
+            ...Object.entries(request.parameters).filter(([name]) => parameters.has(name)),
+          ]),
+          at: needs.has('date') ? request.at : other.at,
         }
         expect(resolve(compiled, page, mixed).regions).toEqual(resolve(compiled, page, request).regions)
       }

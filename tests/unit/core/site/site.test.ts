@@ -75,6 +75,7 @@ describe('pages', () => {
       'entry:note',
       'archive:tool',
       'archive:note',
+      'year:note:2025',
       'month:note:2025-06',
       'term:east',
       'term:east-low',
@@ -93,7 +94,16 @@ describe('pages', () => {
   test('the shop and the sign-in have pages only where they are on', () => {
     const site = smallSite()
     site.settings = { ...site.settings, shop: true, signIn: true }
-    expect(keys(site).slice(-6)).toEqual(['search', 'not-found', 'basket', 'checkout', 'receipt', 'sign-in'])
+    expect(keys(site).slice(-8)).toEqual([
+      'search',
+      'not-found',
+      'basket',
+      'checkout',
+      'receipt',
+      'order-status',
+      'sign-in',
+      'member',
+    ])
   })
 
   test('pages of a tree stand below one another, and a ring of parents does no harm', () => {

@@ -1,0 +1,55 @@
+import type { Catalogue, Id } from '../site'
+
+/** Looks up what things are called now; a missing one is named as missing, never skipped. */
+export interface FrameNames {
+  page(key: string): string
+  type(id: Id, plural?: boolean): string
+  taxonomy(id: Id, plural?: boolean): string
+  term(id: Id): string
+  person(id: Id): string
+  entry(id: Id): string
+  field(type: Id | null, id: Id): string
+  choice(type: Id | null, field: Id, value: unknown): string
+}
+
+export const GONE = '(no longer there)'
+
+export const or = (items: string[]): string => joined(items, 'or')
+export const and = (items: string[]): string => joined(items, 'and')
+
+function joined(items: string[], word: string): string {
+  return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} ${word} ${items.at(-1)}`
+}
+
+/** Fields that every entry has, besides those of its page type, by what they are called in tests. */
+export const EVERY_ENTRY: Readonly<Record<Id, string>> = {
+  title: 'Title',
+  summary: 'Summary',
+  content: 'Content',
+  picture: 'Lead picture',
+  date: 'Date',
+  person: 'Person',
+}
+
+/** Names as the catalogue has them. */
+export function namesFrom(catalogue: Catalogue): FrameNames {
+  const fieldOf = (type: Id | null, id: Id) => {
+    const types = type ? [catalogue.types.get(type)] : [...catalogue.types.values()]
+    return types.flatMap((t) => t?.fields ?? []).find((f) => f.id === id)
+  }
+  const builtIn = (id: Id) => (Object.hasOwn(EVERY_ENTRY, id) ? EVERY_ENTRY[id] : undefined)
+  return {
+    page: (key) => (key === 'home' ? 'Home' : (catalogue.page(key)?.title ?? `A page ${GONE}`)),
+    type: (id, plural) => catalogue.types.get(id)?.[plural ? 'plural' : 'name'] ?? `A page type ${GONE}`,
+    taxonomy: (id, plural) => catalogue.taxonomies.get(id)?.[plural ? 'plural' : 'name'] ?? `A taxonomy ${GONE}`,
+    term: (id) => catalogue.terms.get(id)?.title ?? `a term ${GONE}`,
+    person: (id) => catalogue.people.get(id)?.name ?? `a person ${GONE}`,
+    entry: (id) => catalogue.page(`entry:${id}`)?.title ?? `a page ${GONE}`,
+    field: (type, id) => builtIn(id) ?? fieldOf(type, id)?.label ?? `a field ${GONE}`,
+    choice(type, field, value) {
+      if (typeof value === 'boolean') return value ? 'yes' : 'no'
+      const choice = fieldOf(type, field)?.choices?.find((c) => c.id === value)
+      return choice?.label ?? (value === null || value === '' ? 'nothing' : String(value))
+    },
+  }
+}

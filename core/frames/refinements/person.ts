@@ -1,0 +1,30 @@
+import { KEY, exact, oneOf, texts } from '../../shape'
+import type { Id } from '../../site'
+import { GONE, or } from '../names'
+import type { RefinementSpec } from '../spec'
+
+export interface PersonRefinement {
+  kind: 'person'
+  people: Id[]
+}
+
+/** The entry is by one of some people. */
+export const person: RefinementSpec<PersonRefinement> = {
+  shape: exact({ kind: oneOf(['person']), people: texts(KEY, 500, 'Choose at least one person', 1) }),
+  holds: ({ people }, { entry }, catalogue) =>
+    entry!.person !== null && catalogue.people.has(entry!.person) && people.includes(entry!.person),
+  lists: ({ people }) => [...new Set(people)].map((p) => ['person', p] as const),
+  words: ({ people }, _type, names) => `by ${or(people.map((p) => names.person(p))) || GONE}`,
+  choices({ people }, types) {
+    const what = (types.length === 1 ? types[0]!.personLabel : 'Person').toLowerCase()
+    return [...people.values()].map(({ id, name }) => ({
+      picks: { kind: 'person', people: [id] },
+      label: `by ${name}`,
+      what,
+    }))
+  },
+  exchange(refinement, by) {
+    const people = refinement.people.flatMap((p) => by('person', p) ?? [])
+    return people.length > 0 ? { ...refinement, people } : null
+  },
+}

@@ -1,0 +1,98 @@
+import { byValue, exact, judged, key, list, oneOf } from '../../shape'
+import type { Catalogue, Id } from '../../site'
+import type { Facts } from '../facts'
+import { and } from '../names'
+import {
+  type Refinement,
+  refinementHolds,
+  refinementName,
+  refinementShape,
+  refinementSpec,
+  refinementTest,
+} from '../refinements'
+import type { Choice, LookUp, TargetSpec } from '../spec'
+
+export interface EntriesTarget {
+  kind: 'entries'
+  /** Null for entries of any type. */
+  type: Id | null
+  /** All of them must hold. */
+  where: Refinement[]
+}
+
+const MOST_REFINEMENTS = 20
+const typeOrAny = byValue((v) => (v === null ? judged(() => null) : key('Choose a page type')))
+
+/** Equal refinements count once, however often they are said (rules: Targets). */
+const differing = (where: readonly Refinement[]): number => new Set(where.map((r) => JSON.stringify(r))).size
+
+const isOfType = ({ type }: EntriesTarget, { entry }: Facts): boolean =>
+  entry !== null && (type === null || entry.type === type)
+
+/** Entries in a term, for each page type that uses its taxonomy. */
+function inTerms({ terms, types }: Catalogue): Choice<EntriesTarget>[] {
+  return [...terms.values()].flatMap((term) =>
+    [...types.values()]
+      .filter((t) => t.taxonomies.includes(term.taxonomy))
+      .map(({ id, plural }) => ({
+        picks: {
+          kind: 'entries' as const,
+          type: id,
+          where: [{ kind: 'term' as const, taxonomy: term.taxonomy, terms: [term.id], below: false }],
+        },
+        label: `${plural} in ${term.title}`,
+        what: 'group',
+      })),
+  )
+}
+
+/** Entries by a person, of any type: what else must hold is added to the target. */
+function byPeople({ people }: Catalogue): Choice<EntriesTarget>[] {
+  return [...people.values()].map(({ id, name }) => ({
+    picks: { kind: 'entries', type: null, where: [{ kind: 'person', people: [id] }] },
+    label: `Entries by ${name}`,
+    what: 'group',
+  }))
+}
+
+/** Entries of a page type, or of any, for which some facts hold. */
+export const entries: TargetSpec<EntriesTarget> = {
+  shape: exact({
+    kind: oneOf(['entries']),
+    type: typeOrAny,
+    where: list(refinementShape, MOST_REFINEMENTS, `A target can have ${MOST_REFINEMENTS} refinements`),
+  }),
+  narrowness: ({ type, where }) => (where.length > 0 ? 3 : type === null ? 1 : 2),
+  refinements: ({ where }) => differing(where),
+  matches: (target, facts, catalogue) =>
+    isOfType(target, facts) && target.where.every((r) => refinementHolds(r, facts, catalogue)),
+  test(target, catalogue) {
+    const tests = target.where.map((r) => refinementTest(r, catalogue))
+    return (facts) => isOfType(target, facts) && tests.every((test) => test(facts))
+  },
+  nearly(target, facts, catalogue) {
+    if (target.where.length === 0 || !isOfType(target, facts)) return -1
+    const failing = target.where.flatMap((r, i) => (refinementHolds(r, facts, catalogue) ? [] : [i]))
+    return failing.length === 1 ? failing[0]! : -1
+  },
+  lists({ type, where }, catalogue) {
+    for (const r of where) {
+      const lists = refinementSpec(r).lists(r, catalogue)
+      if (lists) return lists
+    }
+    return [type === null ? ['entries', ''] : ['type', type]] satisfies LookUp[]
+  },
+  implied: ({ where }) => where.length === 0,
+  words({ type, where }, names) {
+    const facts = where.map((r) => refinementName(r, type, names))
+    return [type === null ? 'Entries' : names.type(type, true), ...(facts.length > 0 ? [and(facts)] : [])].join(' ')
+  },
+  choices: (catalogue) => [...inTerms(catalogue), ...byPeople(catalogue)],
+  exchange(target, by) {
+    const type = target.type === null ? null : by('type', target.type)
+    if (target.type !== null && type === null) return null
+    const where = target.where.map((r) => refinementSpec(r).exchange(r, by, target.type))
+    // Without one of its facts a target would be broader than it was: it is dropped as a whole.
+    return where.includes(null) ? null : { ...target, type, where: where.filter((r) => r !== null) }
+  },
+}
