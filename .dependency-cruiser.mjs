@@ -6,6 +6,7 @@ const ROOMS = [
   'problems.ts',
   'words.ts',
   'shape.ts',
+  'edits',
   'site',
   'tree',
   'styles',

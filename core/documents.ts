@@ -1,5 +1,6 @@
 import { checkFrame } from './frames'
-import { checkLayout, refuseEdit } from './layouts'
+import { type Editing, refusePlainEdit } from './edits'
+import { LAYOUT_EDITING, checkLayout, refuseEdit } from './layouts'
 import { type Shape, refuse } from './shape'
 import {
   entryShape,
@@ -11,7 +12,7 @@ import {
   taxonomyShape,
   termShape,
 } from './site'
-import { houseShape } from './styles'
+import { HOUSE_EDITING, houseShape } from './styles'
 
 /**
  * Every kind of document that is stored, with what says whether something is one. Whatever is written to the
@@ -30,7 +31,8 @@ export const DOCUMENTS = {
   menu: byShape(menuShape),
   entry: byShape(entryShape),
   house: byShape(houseShape),
-  edit: (value: unknown) => refuseEdit(value)?.sentence ?? null,
+  'layout-edit': (value: unknown) => refuseEdit(value)?.sentence ?? null,
+  'house-edit': (value: unknown) => refusePlainEdit(value)?.sentence ?? null,
   layout: (value: unknown) => checkLayout(value)[0]?.sentence ?? null,
   frame: (value: unknown) => checkFrame(value)[0]?.sentence ?? null,
 } as const satisfies Record<string, (value: unknown) => string | null>
@@ -43,3 +45,11 @@ export interface Spoilt {
   id: string
   why: string
 }
+
+/** The kinds of document that people edit step by step: how each is edited, and what judges its edits. */
+export const EDITED = {
+  layout: { editing: LAYOUT_EDITING as Editing<unknown, unknown>, edit: 'layout-edit' },
+  house: { editing: HOUSE_EDITING as Editing<unknown, unknown>, edit: 'house-edit' },
+} as const satisfies Record<string, { editing: Editing<unknown, unknown>; edit: DocumentKind }>
+
+export type EditedKind = keyof typeof EDITED

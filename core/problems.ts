@@ -28,6 +28,7 @@ export const PROBLEMS = {
   'style-value': [422, '{label}: {why}.'],
   'edit-unknown': [422, 'There is no edit of the kind {kind}.'],
   'edit-shape': [422, 'This edit cannot be read: {why}.'],
+  'house-shape': [422, 'The house style cannot be so: {why}.'],
   'frame-shape': [422, 'This frame cannot be read: {why}.'],
   'frame-target': [422, '{why}. Choose another target or remove this one.'],
   'frame-circumstance': [422, '{why}. Correct the circumstance or remove it.'],

@@ -61,7 +61,8 @@ const DOCUMENT_NAMES: Record<DocumentKind, string> = {
   entry: 'entry',
   house: 'house style',
   layout: 'layout',
-  edit: 'edit',
+  'layout-edit': 'edit of a layout',
+  'house-edit': 'edit of the house style',
   frame: 'frame',
 }
 

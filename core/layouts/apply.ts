@@ -1,4 +1,5 @@
 import equal from 'fast-deep-equal'
+import type { Edited, Editing } from '../edits'
 import { type Problem, ProblemError, fail, problem } from '../problems'
 import { isRecord, refuse } from '../shape'
 import { checkRules } from './check'
@@ -8,7 +9,7 @@ import { type Edit, type EditKind, withStep } from './edits'
 import { MOST_EDITS, editShape } from './shapes'
 import { MOST_NODES } from '../tree'
 
-export type EditResult = { ok: true; layout: Layout; inverse: Edit } | { ok: false; problem: Problem }
+export type EditResult = Edited<Layout, Edit>
 
 type EditOf<K extends EditKind> = Extract<Edit, { kind: K }>
 
@@ -158,9 +159,9 @@ export function applyJudged(layout: Layout, edit: Edit): EditResult {
   try {
     const draft = new LayoutDraft(layout)
     const inverse = applyOne(draft, edit)
-    if (equal(draft.layout, layout)) return { ok: true, layout, inverse }
+    if (equal(draft.layout, layout)) return { ok: true, document: layout, inverse }
     const [first] = checkRules(draft.layout)
-    return first ? { ok: false, problem: first } : { ok: true, layout: draft.layout, inverse }
+    return first ? { ok: false, problem: first } : { ok: true, document: draft.layout, inverse }
   } catch (error) {
     if (error instanceof ProblemError) return { ok: false, problem: error.problem }
     throw error
@@ -171,14 +172,26 @@ export function applyJudged(layout: Layout, edit: Edit): EditResult {
 export function applyAll(
   layout: Layout,
   edits: readonly Edit[],
-): { ok: true; layout: Layout; inverses: Edit[] } | { ok: false; problem: Problem; at: number } {
+): { ok: true; document: Layout; inverses: Edit[] } | { ok: false; problem: Problem; at: number } {
   const inverses: Edit[] = []
   let current = layout
   for (const [at, edit] of edits.entries()) {
     const result = applyEdit(current, edit)
     if (!result.ok) return { ...result, at }
-    current = result.layout
+    current = result.document
     inverses.push(result.inverse)
   }
-  return { ok: true, layout: current, inverses }
+  return { ok: true, document: current, inverses }
 }
+
+function sameTarget(a: Edit, b: Edit): boolean {
+  if (a.kind !== b.kind) return false
+  if (a.kind === 'setProperty' && b.kind === 'setProperty') return a.id === b.id && a.property === b.property
+  if (a.kind === 'setStyle' && b.kind === 'setStyle') {
+    return a.id === b.id && a.property === b.property && a.step === b.step
+  }
+  return false
+}
+
+/** How layouts are edited. */
+export const LAYOUT_EDITING: Editing<Layout, Edit> = { apply: applyEdit, applyJudged, sameTarget }

@@ -5,8 +5,6 @@ import {
   byValue,
   exact,
   id,
-  isRecord,
-  judged,
   kinds,
   list,
   never,
@@ -18,13 +16,10 @@ import {
 } from '../shape'
 import { MOST_NAME, nodeShape, styleValue, valueShape, STEPS } from '../tree'
 
-/** The shapes of edits, and of edits on their way. */
+/** The shapes of edits. */
 
 /** How many things one edit may do at once, however they are nested. */
 export const MOST_EDITS = 5000
-/** How many edits may be sent together. */
-export const MOST_EDITS_SENT = 200
-
 const named = (most = 200) => text(most)
 const step = oneOf(STEPS)
 const look = { property: named(), step, value: byValue((v) => (v === null ? NOTHING : styleValue)) }
@@ -61,17 +56,3 @@ const edits = (depth: number): Shape =>
   )
 
 export const editShape = edits(1)
-
-const pending = (edit: Shape): Shape =>
-  exact({
-    id: id('an edit has an id of 1 to 40 letters, digits, hyphens or underscores'),
-    edit,
-    does: oneOf(['edit', 'undo', 'redo'], 'say what the edit does'),
-    of: optional(whole(1, 1e12)),
-    run: optional(id()),
-  })
-
-/** An edit on its way: made somewhere, not answered yet. */
-export const pendingShape = pending(editShape)
-/** The same, for where the edit itself is judged later, when it is applied. */
-export const pendingEnvelope = pending(judged((v) => (isRecord(v) ? null : 'an edit is missing')))

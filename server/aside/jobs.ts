@@ -16,7 +16,7 @@ export function jobsOver(db: Database): Jobs {
   }
   const design = async () => (await readDraft(db)).design
   return {
-    apply: ({ state, edits }) => applyInTurn(state, edits),
+    apply: applyInTurn,
     rehearse: async (input) => rehearse(JSON.parse(input.design) as Design, await site()),
     plan: async ({ parcel }) => planParcel(parcel, await design(), (await site()).catalogue),
     prepare: async (input) => prepareImport(input, await design(), (await site()).catalogue),

@@ -61,4 +61,16 @@ export const MIGRATIONS: Record<string, Migration> = {
         .execute(db)
     },
   },
+  // Every kind of document that people edit step by step has its log in one table.
+  '005-document-edits': {
+    async up(db: Kysely<unknown>) {
+      const make = (statement: string) => sql.raw(statement).execute(db)
+      await make(`create table document_edits (kind text not null, document text not null, revision integer not null,
+        id text not null, does text not null, "of" integer, run text, edit text not null, inverse text not null,
+        at integer not null, by text not null, primary key (kind, document, revision), unique (kind, document, id))`)
+      await make(`insert into document_edits select 'layout', layout, revision, id, does, "of", run, edit, inverse, at, by
+        from layout_edits`)
+      await make('drop table layout_edits')
+    },
+  },
 }

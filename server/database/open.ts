@@ -1,7 +1,8 @@
 import { accessSync, constants, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { Kysely, Migrator, SqliteDialect } from 'kysely'
+import { Kysely, Migrator } from 'kysely'
+import { BUSY_TIME, ImmediateDialect } from './dialect'
 import { MIGRATIONS } from './migrations'
 import type { Tables } from './schema'
 
@@ -75,7 +76,7 @@ export function startErrorOf(error: unknown, folder: string): unknown {
 function openFile(folder: string): Sqlite.Database {
   try {
     const sqlite = new Sqlite(join(folder, FILE))
-    sqlite.pragma('busy_timeout = 4000')
+    sqlite.pragma(`busy_timeout = ${BUSY_TIME}`)
     sqlite.pragma('journal_mode = WAL')
     sqlite.pragma('foreign_keys = ON')
     sqlite.pragma('synchronous = NORMAL')
@@ -94,7 +95,7 @@ function openFile(folder: string): Sqlite.Database {
 export async function openDatabase(folder: string): Promise<Database> {
   prepareFolder(folder)
   const sqlite = openFile(folder)
-  const db: Database = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) })
+  const db: Database = new Kysely<Tables>({ dialect: new ImmediateDialect(sqlite) })
   try {
     await migrate(db)
   } catch (error) {

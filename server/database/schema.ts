@@ -22,8 +22,10 @@ export interface Tables {
     changed_by: string
     removed: Flag
   }
-  layout_edits: {
-    layout: string
+  document_edits: {
+    /** The kind of document and its id. */
+    kind: string
+    document: string
     revision: number
     id: string
     does: string

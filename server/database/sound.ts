@@ -44,7 +44,7 @@ export function readSound<T>(what: DocumentKind, id: string, text: string, spoil
   if (!read) return noteSpoilt({ what, id, why: 'it is no readable JSON' }, spoilt)
   const name = nameOf(what, text)
   if (known.has(name)) return read.value as T
-  const why = DOCUMENTS[what](read.value) ?? (what === 'edit' ? null : refuseId(read.value, id))
+  const why = DOCUMENTS[what](read.value) ?? (what.endsWith('-edit') ? null : refuseId(read.value, id))
   if (why !== null) return noteSpoilt({ what, id, why }, spoilt)
   if (known.size > MOST_KNOWN) known.clear()
   known.add(name)

@@ -1,26 +1,29 @@
-import type { Layout } from '../../core/tree'
-import { type LogRecord, type Pending, applyEdit } from '../../core/layouts'
+import { EDITED, type EditedKind } from '../../core/documents'
+import type { LogRecord, Pending } from '../../core/edits'
 import type { Problem } from '../../core/problems'
-import type { LayoutState } from '../../shared/api/types'
 import { takeTurns } from './turns'
 
-export type Applied = { layout: Layout; records: LogRecord[] } | { problem: Problem }
+export interface ToApply {
+  kind: EditedKind
+  state: { document: unknown; revision: number }
+  edits: readonly Pending<unknown>[]
+}
+
+export type Applied = { document: unknown; records: LogRecord<unknown>[] } | { problem: Problem }
 
 /** Applies edits one after the other, all or none; whoever else waits for an answer has a turn in between. */
-export async function applyInTurn(
-  state: Pick<LayoutState, 'layout' | 'revision'>,
-  edits: readonly Pending[],
-): Promise<Applied> {
-  let { layout } = state
-  const records: LogRecord[] = []
+export async function applyInTurn({ kind, state, edits }: ToApply): Promise<Applied> {
+  const { editing } = EDITED[kind]
+  let { document } = state
+  const records: LogRecord<unknown>[] = []
   const turn = takeTurns()
   for (const pending of edits) {
     await turn()
-    const result = applyEdit(layout, pending.edit)
+    const result = editing.apply(document, pending.edit)
     if (!result.ok) return { problem: result.problem }
-    layout = result.layout
+    document = result.document
     const revision = state.revision + records.length + 1
     records.push({ ...pending, inverse: result.inverse, revision, at: Date.now() })
   }
-  return { layout, records }
+  return { document, records }
 }

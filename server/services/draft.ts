@@ -1,10 +1,10 @@
 import { type Frame, type Design, checkFrame } from '../../core/frames'
 import { type Layout, emptyLayout, withNewIds } from '../../core/tree'
-import { type LogRecord, type Pending, checkLayout } from '../../core/layouts'
-import { type Problem, fail, failFirst, problem } from '../../core/problems'
-import { PLAIN_HOUSE } from '../../core/styles'
+import type { Pending, PlainEdit, Told } from '../../core/edits'
+import { type Edit, checkLayout } from '../../core/layouts'
+import { fail, failFirst } from '../../core/problems'
+import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
 import type { Spoilt } from '../../core/documents'
-import type { Transaction } from 'kysely'
 import type {
   DesignAnswer,
   FrameState,
@@ -15,41 +15,20 @@ import type {
 } from '../../shared/api/types'
 import { clearFrames, readFrame, readFrames, readHouse, writeFrame } from '../database/frames'
 import {
-  appendEdits,
   clearLayouts,
-  editsTaken,
   insertLayout,
   layoutExists,
-  readEdits,
   readLayout,
   readLayouts,
   setLayoutRemoved,
 } from '../database/layouts'
 import type { Database } from '../database/open'
-import type { Tables } from '../database/schema'
 import type { Jobs } from '../aside/work'
+import { readRecords } from '../database/edits'
 import { applyInTurn } from './apply'
+import { type EditsResult, LOG_LENGTH, applyEdits, openDocument } from './editing'
+import { HOUSE, HOUSE_ID, LAYOUTS } from './kept'
 import { nanoid } from 'nanoid'
-
-/** How many edits are sent along when a layout is opened, for undo across reloads. */
-const LOG_LENGTH = 400
-/** How many edits that came between are told one by one. */
-const MOST_BETWEEN = 1000
-
-export type EditsResult =
-  | { kind: 'done'; revision: number; records: LogRecord[] }
-  | { kind: 'stale'; revision: number; between: LogRecord[] }
-  /** So much came between that the layout as it stands says more than the edits that led to it. */
-  | { kind: 'far'; state: LayoutAnswer; taken: string[] }
-  | { kind: 'refused'; problem: Problem }
-
-const refusedFor = ({ id }: { id: string }): EditsResult => ({
-  kind: 'refused',
-  problem: problem('edit-repeated', { id }),
-})
-
-/** Above so many characters, edits are applied beside the thread that answers requests. */
-const LARGE = 40_000
 
 /** The draft as it is stored, and its parts as one design. */
 export async function readDraft(db: Database): Promise<DesignAnswer & { design: Design }> {
@@ -79,7 +58,7 @@ export async function readDraft(db: Database): Promise<DesignAnswer & { design: 
 export class Draft {
   constructor(
     private readonly db: Database,
-    private readonly jobs: Pick<Jobs, 'apply'> = { apply: ({ state, edits }) => applyInTurn(state, edits) },
+    private readonly jobs: Pick<Jobs, 'apply'> = { apply: applyInTurn },
   ) {}
 
   async read(): Promise<DesignAnswer> {
@@ -104,7 +83,7 @@ export class Draft {
 
   async layout(id: string): Promise<LayoutAnswer> {
     const state = (await readLayout(this.db, id)) ?? fail('layout-unknown', { id })
-    return { ...state, log: (await readEdits(this.db, id, 0, LOG_LENGTH)).records }
+    return { ...state, log: (await readRecords<Edit>(this.db, 'layout', id, 0, LOG_LENGTH)).records }
   }
 
   async createLayout(input: NewLayoutInput, by: string): Promise<LayoutState> {
@@ -122,47 +101,25 @@ export class Draft {
     return { children: base.layout.children.map((row) => withNewIds(row, newId)), defaults: base.layout.defaults }
   }
 
-  /**
-   * Applies edits to the revision they name, in order, all or none. Edits that were taken before (same ids,
-   * sent again because the answer was lost) are answered as done and not applied twice.
-   */
-  async applyEdits(id: string, revision: number, edits: readonly Pending[], by: string): Promise<EditsResult> {
-    const ids = new Set(edits.map((e) => e.id))
-    if (ids.size < edits.length) return refusedFor(edits.find((e, i) => edits.findIndex((o) => o.id === e.id) < i)!)
-    return this.db.transaction().execute(async (trx): Promise<EditsResult> => {
-      const state = (await readLayout(trx, id)) ?? fail('layout-unknown', { id })
-      if (revision !== state.revision) return this.late(trx, state, revision, edits)
-      const [before] = await editsTaken(trx, id, [...ids])
-      if (before !== undefined) return refusedFor({ id: before })
-      const large = JSON.stringify(edits).length > LARGE
-      const result = await (large ? this.jobs.apply({ state, edits }) : applyInTurn(state, edits))
-      if ('problem' in result) return { kind: 'refused', problem: result.problem }
-      await appendEdits(trx, result.layout, result.records, by)
-      return { kind: 'done', revision: result.records.at(-1)!.revision, records: result.records }
-    })
+  applyEdits(
+    id: string,
+    revision: number,
+    edits: readonly Pending<Edit>[],
+    by: string,
+  ): Promise<EditsResult<Layout, Edit>> {
+    return applyEdits(this.db, this.jobs, LAYOUTS, id, revision, edits, by)
   }
 
-  /** What to say to edits made on a revision that is not the one there is. */
-  private async late(
-    trx: Transaction<Tables>,
-    state: LayoutState,
+  house(): Promise<Told<HouseStyle, PlainEdit>> {
+    return openDocument(this.db, HOUSE, HOUSE_ID)
+  }
+
+  applyHouseEdits(
     revision: number,
-    edits: readonly Pending[],
-  ): Promise<EditsResult> {
-    const { records, whole } = await readEdits(trx, state.layout.id, revision, MOST_BETWEEN)
-    if (!whole || revision > state.revision) {
-      const { records: log } = await readEdits(trx, state.layout.id, 0, LOG_LENGTH)
-      const taken = await editsTaken(
-        trx,
-        state.layout.id,
-        edits.map((e) => e.id),
-      )
-      return { kind: 'far', state: { ...state, log }, taken: [...taken] }
-    }
-    const same = records.length === edits.length && edits.every((e, i) => e.id === records[i]!.id)
-    return same
-      ? { kind: 'done', revision: state.revision, records }
-      : { kind: 'stale', revision: state.revision, between: records }
+    edits: readonly Pending<PlainEdit>[],
+    by: string,
+  ): Promise<EditsResult<HouseStyle, PlainEdit>> {
+    return applyEdits(this.db, this.jobs, HOUSE, HOUSE_ID, revision, edits, by)
   }
 
   async setLayoutRemoved(id: string, removed: boolean, by: string): Promise<void> {

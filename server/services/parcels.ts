@@ -1,18 +1,21 @@
 import type { Transaction } from 'kysely'
-import { nanoid } from 'nanoid'
 import type { Jobs } from '../aside/work'
 import { type ImportPlan, type Parcel, makeParcel } from '../../core/formats'
 import type { Frame } from '../../core/frames'
 import type { Layout } from '../../core/tree'
-import { type LogRecord, applyJudged, replaceLayout } from '../../core/layouts'
-import { ProblemError, fail } from '../../core/problems'
+import type { PlainEdit } from '../../core/edits'
+import { replaceLayout } from '../../core/layouts'
+import { fail } from '../../core/problems'
+import type { HouseStyle } from '../../core/styles'
 import type { Catalogue } from '../../core/site'
 import type { ImportInput } from '../../shared/api/types'
-import { readFrame, readHouse, writeFrame, writeHouse } from '../database/frames'
-import { appendEdits, insertLayout, readLayout, layoutExists, setLayoutRemoved } from '../database/layouts'
+import { readFrame, writeFrame } from '../database/frames'
+import { insertLayout, readLayout, layoutExists, setLayoutRemoved } from '../database/layouts'
 import type { Database } from '../database/open'
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
+import { makeEdit } from './editing'
+import { HOUSE, HOUSE_ID, LAYOUTS } from './kept'
 import { takeTurns } from './turns'
 
 /** Parcels: the draft on its way to another site, and what comes from one. */
@@ -46,7 +49,7 @@ export class Parcels {
         await turn()
         await takeFrame(trx, frame, by)
       }
-      if (house) await writeHouse(trx, house, ((await readHouse(trx))?.revision ?? 0) + 1)
+      if (house) await takeHouse(trx, house, by)
     })
     return plan
   }
@@ -62,21 +65,14 @@ export async function takeLayout(trx: Transaction<Tables>, layout: Layout, by: s
   if (!(await readLayout(trx, layout.id))) await setLayoutRemoved(trx, layout.id, false, by)
   const state = await readLayout(trx, layout.id)
   if (!state) return fail('spoilt', { what: `the layout ${layout.id}`, why: 'its log says how' })
-  const { layout: old, revision } = state
+  const { layout: old } = state
   if (old.region !== layout.region) fail('other-region', { name: layout.name })
-  const edit = replaceLayout(old, layout)
-  const result = applyJudged(old, edit)
-  if (!result.ok) throw new ProblemError(result.problem)
-  if (result.layout === old) return
-  const record: LogRecord = {
-    revision: revision + 1,
-    id: nanoid(12),
-    edit,
-    inverse: result.inverse,
-    does: 'edit',
-    at: Date.now(),
-  }
-  await appendEdits(trx, result.layout, [record], by)
+  await makeEdit(trx, LAYOUTS, layout.id, replaceLayout(old, layout), by)
+}
+
+/** Puts a house style in the place of the one there is, by an edit. */
+export function takeHouse(trx: Transaction<Tables>, house: HouseStyle, by: string): Promise<void> {
+  return makeEdit<HouseStyle, PlainEdit>(trx, HOUSE, HOUSE_ID, { kind: 'set', at: [], value: house }, by)
 }
 
 export async function takeFrame(trx: Transaction<Tables>, frame: Frame, by: string): Promise<void> {

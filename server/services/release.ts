@@ -5,13 +5,13 @@ import type { Catalogue } from '../../core/site'
 import type { BringBack, Change, ReleaseNote, ReleasesAnswer } from '../../shared/api/types'
 import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
-import { readFrame, readHouse, writeFrame, writeHouse } from '../database/frames'
+import { readFrame, writeFrame } from '../database/frames'
 import { setLayoutRemoved } from '../database/layouts'
 import type { Database } from '../database/open'
 import { insertRelease, readLatestRelease, readRelease, readReleases } from '../database/releases'
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
-import { takeFrame, takeLayout } from './parcels'
+import { takeFrame, takeHouse, takeLayout } from './parcels'
 import { takeTurns } from './turns'
 
 const NOTHING: Pick<Design, 'layouts' | 'frames'> = { layouts: [], frames: [] }
@@ -98,7 +98,7 @@ export class Releases {
       }
       for (const frame of design.frames) if (isMeant(what, 'frame', frame.id)) await takeFrame(trx, frame, by)
       if (what.kind === 'all') {
-        await writeHouse(trx, design.house, ((await readHouse(trx))?.revision ?? 0) + 1)
+        await takeHouse(trx, design.house, by)
         await removeOthers(trx, before, design, by)
       } else if (!design[`${what.kind}s`].some((d) => d.id === what.id)) {
         fail('release-lacks', { number, what: what.kind, id: what.id })

@@ -1,5 +1,5 @@
 import { LAYOUT_REGIONS } from '../../core/tree'
-import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/layouts'
+import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/edits'
 import {
   type Shape,
   exact,

@@ -2,7 +2,8 @@ import type { Design, Frame, Loss, NearMiss, Request, Rule, Say } from '../../co
 import type { Shown, Fault } from '../../core/render'
 import type { Spoilt } from '../../core/documents'
 import type { Layout, Region } from '../../core/tree'
-import type { LogRecord, Pending } from '../../core/layouts'
+import type { LogRecord, Pending, Told } from '../../core/edits'
+import type { Edit } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
 import type { Entry, HomeChoice, RichDoc, Role, Site } from '../../core/site'
@@ -106,34 +107,34 @@ export interface NewLayoutInput {
   from?: string
 }
 
-export interface EditsInput {
+export interface EditsInput<E> {
   /** The revision that the edits were made on. */
   revision: number
-  edits: Pending[]
+  edits: Pending<E>[]
 }
 
-export interface EditsAnswer {
+export interface EditsAnswer<E> {
   revision: number
-  records: LogRecord[]
+  records: LogRecord<E>[]
 }
 
 /** With status 409: the edits that came between, oldest first, up to `revision`. */
-export interface StaleAnswer {
+export interface StaleAnswer<E> {
   problem: Problem
   revision: number
-  between: LogRecord[]
+  between: LogRecord<E>[]
 }
 
-/** With status 409: the layout as it stands, where too much came between to tell it edit by edit. */
-export interface FarAnswer {
+/** With status 409: the document as it stands, where too much came between to tell it edit by edit. */
+export interface FarAnswer<D, E> {
   problem: Problem
-  state: LayoutAnswer
-  /** Which of the edits sent the layout has already. */
+  state: Told<D, E>
+  /** Which of the edits sent the document has already. */
   taken: string[]
 }
 
 export interface LayoutAnswer extends LayoutState {
-  log: LogRecord[]
+  log: LogRecord<Edit>[]
 }
 
 export interface FrameInput {

@@ -151,9 +151,9 @@ test('edits: applied to a layout they give a layout, or say why not', () => {
       if (refused) return
       describeEdit(edit as Edit, base)
       if (!result.ok) return
-      expect(checkLayout(result.layout)).toEqual([])
-      const back = applyEdit(result.layout, result.inverse)
-      expect(back.ok && back.layout).toEqual(base)
+      expect(checkLayout(result.document)).toEqual([])
+      const back = applyEdit(result.document, result.inverse)
+      expect(back.ok && back.document).toEqual(base)
     }),
     { numRuns: RUNS },
   )

@@ -6,7 +6,8 @@ import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import fc from 'fast-check'
 import { makeDemo } from '#demo/index'
-import { applyEdit, type LogRecord } from '#core/layouts'
+import type { LogRecord } from '#core/edits'
+import { applyEdit, type Edit } from '#core/layouts'
 import type { Layout } from '#core/tree'
 import { Client } from '../api/client'
 import { type TestServer, freePort, launch, startServer } from '../server'
@@ -466,13 +467,13 @@ describe('being killed', () => {
       const stored = (await back.call('GET', '/layouts/talk-page')).body as unknown as {
         layout: Layout
         revision: number
-        log: LogRecord[]
+        log: LogRecord<Edit>[]
       }
       expect(stored.revision).toBeGreaterThanOrEqual(known)
       let replayed = design.layouts.find((l) => l.id === 'talk-page')!
       for (const { edit } of stored.log) {
         const result = applyEdit(replayed, edit)
-        if (result.ok) replayed = result.layout
+        if (result.ok) replayed = result.document
       }
       expect(replayed).toEqual(stored.layout)
     }

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { makeDemo } from '#demo/index'
 import { readSite } from '../../../server/database/content'
+import { readRecords } from '../../../server/database/edits'
 import { MIGRATIONS } from '../../../server/database/migrations'
 import { openDatabase } from '../../../server/database/open'
 
@@ -36,5 +37,7 @@ test('what was stored by every earlier version is read as it was meant', async (
   ])
   // What could not be read before stays as it was, and is told.
   expect(spoilt.map((s) => [s.what, s.id])).toEqual([['entry', 'broken']])
+  const { records } = await readRecords(db, 'layout', 'old-footer', 0, 10)
+  expect(records).toMatchObject([{ revision: 2, id: 'first', inverse: { name: 'Footer' } }])
   await db.destroy()
 })

@@ -3,7 +3,8 @@ import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { makeDemo } from '#demo/index'
 import type { Circumstance } from '#core/frames'
-import { EditSession, type Pending } from '#core/layouts'
+import { EditSession, type Pending, type PlainEdit, historyOf } from '#core/edits'
+import { type Edit, LAYOUT_EDITING } from '#core/layouts'
 import { emptyLayout } from '#core/tree'
 import { Catalogue, readAddress } from '#core/site'
 import { Formats } from '#core/drawing'
@@ -23,7 +24,7 @@ import { VISITOR, column, element, frame, layout, row } from '../../fixtures'
 import { freshDatabase } from './database'
 
 const hash = { hash: async () => 'hashed' }
-const rename = (id: string, name: string): Pending => ({
+const rename = (id: string, name: string): Pending<Edit> => ({
   id,
   edit: { kind: 'rename', id: 'house-header', name },
   does: 'edit',
@@ -65,7 +66,7 @@ describe('over the demo', () => {
   })
 
   test('of edits sent together, all are refused when one is', async () => {
-    const bad: Pending = { id: 'bad', edit: { kind: 'remove', id: 'nowhere' }, does: 'edit' }
+    const bad: Pending<Edit> = { id: 'bad', edit: { kind: 'remove', id: 'nowhere' }, does: 'edit' }
     expect(await draft().applyEdits('house-header', 3, [rename('four', 'D'), bad], 'Ada')).toMatchObject({
       kind: 'refused',
       problem: { code: 'node-unknown' },
@@ -75,12 +76,33 @@ describe('over the demo', () => {
 
   test('a revision from the future, or one far behind, is told the layout as it stands and what of it was taken', async () => {
     const future = await draft().applyEdits('house-header', 99, [rename('two', 'B'), rename('five', 'E')], 'Ada')
-    expect(future).toMatchObject({ kind: 'far', state: { revision: 3, layout: { name: 'B' } }, taken: ['two'] })
+    expect(future).toMatchObject({ kind: 'far', state: { revision: 3, document: { name: 'B' } }, taken: ['two'] })
+  })
+
+  test('the house style is edited step by step, told when it is stale, and taken back', async () => {
+    const set = (id: string, value: number): Pending<PlainEdit> => ({
+      id,
+      edit: { kind: 'set', at: ['textSize'], value },
+      does: 'edit',
+    })
+    const { document, revision, log } = await draft().house()
+    expect([document, log]).toEqual([makeDemo().design.house, []])
+    const done = await draft().applyHouseEdits(revision, [set('h1', 19), set('h2', 21)], 'Ada')
+    expect(done).toMatchObject({ kind: 'done', revision: revision + 2 })
+    expect((await draft().design()).house.textSize).toBe(21)
+    const stale = await draft().applyHouseEdits(revision, [set('h3', 15)], 'Wim')
+    expect(stale).toMatchObject({ kind: 'stale', between: [{ id: 'h1' }, { id: 'h2' }] })
+    const bad = await draft().applyHouseEdits(revision + 2, [set('h4', 9000)], 'Ada')
+    expect(bad).toMatchObject({ kind: 'refused', problem: { code: 'house-shape' } })
+    const told = await draft().house()
+    const undo = historyOf(told.log).undo.map(({ edit, of }, i) => ({ id: `u${i}`, edit, of, does: 'undo' as const }))
+    expect(await draft().applyHouseEdits(told.revision, undo.reverse(), 'Ada')).toMatchObject({ kind: 'done' })
+    expect((await draft().house()).document).toEqual(document)
   })
 
   test('far behind, the layout is told as it stands, and an edit that it has already is not made again', async () => {
     await draft().createLayout({ id: 'busy', name: 'Busy', region: 'footer' }, 'Ada')
-    const name = (n: number): Pending => ({
+    const name = (n: number): Pending<Edit> => ({
       id: `n${n}`,
       edit: { kind: 'rename', id: 'busy', name: `Name ${n}` },
       does: 'edit',
@@ -89,7 +111,11 @@ describe('over the demo', () => {
       const edits = Array.from({ length: 100 }, (_, i) => name(at + i))
       expect(await draft().applyEdits('busy', at, edits, 'Ada')).toMatchObject({ kind: 'done' })
     }
-    const late = new EditSession({ layout: emptyLayout('busy', 'Busy', 'footer'), revision: 1, log: [] }, [name(1)])
+    const late = new EditSession(
+      LAYOUT_EDITING,
+      { document: emptyLayout('busy', 'Busy', 'footer'), revision: 1, log: [] },
+      [name(1)],
+    )
     late.apply(
       { id: 'mine', edit: { kind: 'setDefault', of: 'row', property: 'gap', step: 'wide', value: 7 }, does: 'edit' },
       0,

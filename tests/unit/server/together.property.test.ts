@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { EditSession, applyEdit, checkLayout, historyOf } from '#core/layouts'
+import { EditSession, historyOf } from '#core/edits'
+import { applyEdit, checkLayout, type Edit, LAYOUT_EDITING } from '#core/layouts'
 import { type Layout, emptyLayout } from '#core/tree'
 import { insertLayout } from '../../../server/database/layouts'
 import { Draft } from '../../../server/services/draft'
@@ -10,7 +11,7 @@ const { db } = freshDatabase()
 
 /** A window of the studio: the protocol of the bench itself, over a server whose answers may be lost. */
 class Window {
-  readonly session: EditSession
+  readonly session: EditSession<Layout, Edit>
   made = 0
   private inHand = 0
 
@@ -19,11 +20,11 @@ class Window {
     private readonly draft: Draft,
     state: { layout: Layout; revision: number },
   ) {
-    this.session = new EditSession({ ...state, log: [] })
+    this.session = new EditSession(LAYOUT_EDITING, { document: state.layout, revision: state.revision, log: [] })
   }
 
   edit(seed: number): void {
-    const edit = randomEdit(this.session.layout, diceOf(seed))
+    const edit = randomEdit(this.session.document, diceOf(seed))
     const before = this.session.pending.length
     this.session.apply({ id: `${this.name}${++this.inHand}`, edit, does: 'edit' }, 0)
     this.made += this.session.pending.length - before
@@ -38,11 +39,11 @@ class Window {
     this.made += this.session.pending.length - before
   }
 
-  /** Sends a sending of what is pending. With `lose`, the answer never arrives: the same is sent again. */
+  /** Sends what is pending, so much at a time. With `lose`, the answer never arrives: the same is sent again. */
   async send(lose = false): Promise<void> {
     const sending = this.session.nextToSend()
     if (!sending) return
-    const answer = await this.draft.applyEdits(this.session.layout.id, sending.revision, sending.edits, this.name)
+    const answer = await this.draft.applyEdits(this.session.document.id, sending.revision, sending.edits, this.name)
     if (lose) return
     if (answer.kind === 'done') this.session.taken(answer.revision, answer.records)
     else if (answer.kind === 'stale') this.session.overtaken(answer.revision, answer.between)
@@ -87,12 +88,12 @@ test('two windows over one layout, with answers lost on the way: in the end the 
         for (const { edit } of stored.log) {
           const result = applyEdit(replayed, edit)
           if (!result.ok) throw new Error(result.problem.sentence)
-          replayed = result.layout
+          replayed = result.document
         }
         expect(replayed).toEqual(stored.layout)
         for (const { session } of windows) {
           expect(session.pending).toEqual([])
-          if (session.revision === stored.revision) expect(session.layout).toEqual(stored.layout)
+          if (session.revision === stored.revision) expect(session.document).toEqual(stored.layout)
         }
       },
     ),

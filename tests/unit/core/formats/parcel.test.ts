@@ -201,7 +201,7 @@ test('a layout is replaced by one edit, and that edit can be taken back', () => 
   ] as [Layout, Layout]
   const result = applyEdit(from, replaceLayout(from, to))
   if (!result.ok) throw new Error(result.problem.sentence)
-  expect(result.layout).toEqual({ ...to, id: from.id })
-  const back = applyEdit(result.layout, result.inverse)
-  expect(back.ok && back.layout).toEqual(from)
+  expect(result.document).toEqual({ ...to, id: from.id })
+  const back = applyEdit(result.document, result.inverse)
+  expect(back.ok && back.document).toEqual(from)
 })

@@ -25,22 +25,22 @@ describe('applyEdit', () => {
       { kind: 'batch', label: 'nothing', edits: [] },
     ] satisfies Edit[]) {
       const result = applyEdit(root, edit)
-      expect(result.ok && result.layout).toBe(root)
+      expect(result.ok && result.document).toBe(root)
     }
   })
 
   test('what did not change is shared with the layout before', () => {
     const { root, heading, top } = sample()
     const other = applyEdit(root, { kind: 'insert', parent: 'root', index: 1, node: row(column(12)) })
-    const result = applyEdit((other as { layout: Layout }).layout, {
+    const result = applyEdit((other as { document: Layout }).document, {
       kind: 'setProperty',
       id: heading.id,
       property: 'text',
       value: 'New',
     })
     if (!other.ok || !result.ok) throw new Error('refused')
-    expect(result.layout.children[1]).toBe(other.layout.children[1])
-    expect(result.layout.children[0]).not.toBe(top)
+    expect(result.document.children[1]).toBe(other.document.children[1])
+    expect(result.document.children[0]).not.toBe(top)
   })
 
   test.each([
@@ -128,7 +128,7 @@ describe('applyEdit', () => {
       node: element('entry-content', {}, id),
     })
     const once = applyEdit(root, content('one'))
-    expect(once.ok && code(once.layout, content('two'))).toBe('element-once')
+    expect(once.ok && code(once.document, content('two'))).toBe('element-once')
     const header = layout('head', 'header', row(column(12)))
     expect(
       code(header, {
@@ -151,7 +151,7 @@ describe('applyEdit', () => {
         return
       }
       if (!result.ok) throw new Error(result.problem.sentence)
-      current = result.layout
+      current = result.document
       parent = inner.children[0]!.id
     }
   })

@@ -22,7 +22,7 @@ const newId = () => `new${++n}`
 function apply(target: Layout, edit: Edit | null | undefined): Layout {
   const result = applyEdit(target, edit!)
   if (!result.ok) throw new Error(result.problem.sentence)
-  return result.layout
+  return result.document
 }
 
 function sample() {

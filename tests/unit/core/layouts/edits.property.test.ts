@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { type Edit, type LogRecord, applyEdit, checkLayout, historyOf, rebase } from '#core/layouts'
+import { type LogRecord, historyOf, rebase } from '#core/edits'
+import { type Edit, applyEdit, checkLayout, LAYOUT_EDITING } from '#core/layouts'
 import { type Layout, emptyLayout } from '#core/tree'
 import { diceOf, randomEdit, seeds } from './random'
 
@@ -18,8 +19,8 @@ function spree(
   for (let i = 0; i < count; i++) {
     const edit = randomEdit(documents.at(-1)!, dice)
     const result = applyEdit(documents.at(-1)!, edit)
-    if (!result.ok || result.layout === documents.at(-1)) continue
-    documents.push(result.layout)
+    if (!result.ok || result.document === documents.at(-1)) continue
+    documents.push(result.document)
     edits.push(edit)
     inverses.push(result.inverse)
   }
@@ -44,7 +45,7 @@ describe('random edits', () => {
         for (const [i, inverse] of [...inverses.entries()].reverse()) {
           const result = applyEdit(current, inverse)
           if (!result.ok) throw new Error(result.problem.sentence)
-          current = result.layout
+          current = result.document
           expect(current).toEqual(documents[i])
         }
       }),
@@ -60,7 +61,7 @@ describe('random edits', () => {
         for (const edit of JSON.parse(JSON.stringify(edits)) as Edit[]) {
           const result = applyEdit(there, edit)
           if (!result.ok) throw new Error(result.problem.sentence)
-          there = result.layout
+          there = result.document
         }
         expect(there).toEqual(documents.at(-1))
       }),
@@ -86,7 +87,7 @@ describe('random edits', () => {
     fc.assert(
       fc.property(seeds, (seed) => {
         const { documents, edits, inverses } = spree(seed, 40)
-        const log: LogRecord[] = edits.map((edit, i) => ({
+        const log: LogRecord<Edit>[] = edits.map((edit, i) => ({
           revision: i + 2,
           id: `x${i}`,
           edit,
@@ -101,7 +102,7 @@ describe('random edits', () => {
             if (!step) return
             const result = applyEdit(current, step.edit)
             if (!result.ok) throw new Error(result.problem.sentence)
-            current = result.layout
+            current = result.document
             log.push({
               revision: log.length + 2,
               id: `y${log.length}`,
@@ -130,10 +131,10 @@ describe('random edits', () => {
           spree(seed, 12, base).edits.map((edit, i) => ({ id: `${name}${i}`, edit, does: 'edit' as const }))
         const mine = pending(b, 'mine')
         const theirs = pending(c, 'theirs')
-        const result = rebase(base, theirs, mine)
-        expect(checkLayout(result.layout)).toEqual([])
+        const result = rebase(LAYOUT_EDITING, base, theirs, mine)
+        expect(checkLayout(result.document)).toEqual([])
         expect(result.pending.length + result.aside.length).toBe(mine.length)
-        expect(rebase(base, [...theirs, ...mine], mine).pending).toEqual([])
+        expect(rebase(LAYOUT_EDITING, base, [...theirs, ...mine], mine).pending).toEqual([])
       }),
       { numRuns: 80 },
     )

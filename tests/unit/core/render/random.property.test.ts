@@ -28,7 +28,7 @@ function randomLayout(seed: number): Layout {
   let current = emptyLayout('L', 'Random', 'body')
   for (let i = 0; i < 80; i++) {
     const result = applyEdit(current, randomEdit(current, dice))
-    if (result.ok) current = result.layout
+    if (result.ok) current = result.document
   }
   return current
 }

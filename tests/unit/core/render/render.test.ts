@@ -189,7 +189,7 @@ describe('compiling', () => {
     const edited = applyEdit(made, { kind: 'setProperty', id: 'h', property: 'text', value: 'New' })
     if (!edited.ok) throw new Error('refused')
     expect(
-      new CompiledDesign({ format: 1, layouts: [edited.layout], frames: [], house: PLAIN_HOUSE }).program('b'),
+      new CompiledDesign({ format: 1, layouts: [edited.document], frames: [], house: PLAIN_HOUSE }).program('b'),
     ).not.toBe(one)
   })
 

@@ -3,3 +3,6 @@ insert into entries (id, type, position, revision, published, doc) values
   ('sundial', 'thing', 0, 2, 1, '{"id": "sundial", "type": "thing", "slug": "sundial", "title": "Sundial", "excerpt": "It tells the time when the sun does.", "content": null, "picture": null, "person": null, "parent": null, "date": null, "terms": [], "fields": {}, "published": true, "chosenFrame": null}'),
   ('hourglass', 'thing', 1, 1, 1, '{"id": "hourglass", "type": "thing", "slug": "hourglass", "title": "Hourglass", "excerpt": "", "content": null, "picture": null, "person": null, "parent": null, "date": null, "terms": [], "fields": {}, "published": true, "chosenFrame": null}'),
   ('broken', 'thing', 2, 1, 1, '{"id": "broken"');
+insert into layouts (id, created, revision, doc, changed_at, changed_by, removed) values ('old-footer', 0, 2, '{"kind": "layout", "format": 1, "id": "old-footer", "name": "Old footer", "region": "footer", "defaults": {}, "children": []}', 5, 'Ada', 0);
+insert into layout_edits (layout, revision, id, does, "of", edit, inverse, at, by, run) values
+  ('old-footer', 2, 'first', 'edit', null, '{"kind": "rename", "id": "old-footer", "name": "Old footer"}', '{"kind": "rename", "id": "old-footer", "name": "Footer"}', 5, 'Ada', null);

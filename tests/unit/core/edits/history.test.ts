@@ -1,8 +1,15 @@
-import { type Edit, type LogRecord, applyEdit, describeEdit, historyOf, sameTarget } from '#core/layouts'
+import { type LogRecord, historyOf } from '#core/edits'
+import { type Edit, applyEdit, describeEdit, LAYOUT_EDITING } from '#core/layouts'
 import { column, element, layout, row } from '../../../fixtures'
 
 const text = (value: string): Edit => ({ kind: 'setProperty', id: 'h', property: 'text', value })
-const record = (revision: number, edit: Edit, inverse: Edit, at: number, more: Partial<LogRecord> = {}): LogRecord => ({
+const record = (
+  revision: number,
+  edit: Edit,
+  inverse: Edit,
+  at: number,
+  more: Partial<LogRecord<Edit>> = {},
+): LogRecord<Edit> => ({
   revision,
   id: `x${revision}`,
   edit,
@@ -24,7 +31,7 @@ describe('historyOf', () => {
     expect(undo).toEqual([{ of: 2, edit: text(''), label: text('ABC') }])
     const root = layout('root', 'body', row(column(12, element('heading', { text: 'ABC' }, 'h'))))
     const result = applyEdit(root, undo[0]!.edit)
-    expect(result.ok && JSON.stringify(result.layout)).toContain('"text":""')
+    expect(result.ok && JSON.stringify(result.document)).toContain('"text":""')
   })
 
   test('after a pause, or elsewhere, a new step begins', () => {
@@ -32,8 +39,8 @@ describe('historyOf', () => {
     expect(historyOf([record(2, text('A'), text(''), 0, { run: 'x2' }), next('x3')]).undo).toHaveLength(2)
     expect(historyOf([record(2, text('A'), text(''), 0), next()]).undo).toHaveLength(2)
     const other: Edit = { kind: 'setProperty', id: 'other', property: 'text', value: 'x' }
-    expect(sameTarget(text('A'), text('B'))).toBe(true)
-    expect(sameTarget(text('A'), other)).toBe(false)
+    expect(LAYOUT_EDITING.sameTarget(text('A'), text('B'))).toBe(true)
+    expect(LAYOUT_EDITING.sameTarget(text('A'), other)).toBe(false)
   })
 
   test('a new edit after an undo leaves nothing to redo', () => {

@@ -1,22 +1,19 @@
 import type { Problem } from '../problems'
-import type { Id } from '../site'
-import { applyEdit, applyJudged } from './apply'
-import type { Edit } from './edits'
-import type { LogRecord } from './history'
+import type { Editing } from './editing'
+import type { Id, LogRecord } from './history'
 import { type Pending, rebase } from './rebase'
 import { MOST_EDITS_SENT } from './shapes'
-import type { Layout } from '../tree'
 
-/** A layout as the server tells it, with the latest of the edits that led to it. */
-export interface Told {
-  layout: Layout
+/** A document as the server tells it, with the latest of the edits that led to it. */
+export interface Told<D, E> {
+  document: D
   revision: number
-  log: readonly LogRecord[]
+  log: readonly LogRecord<E>[]
 }
 
 /** An edit that could not be kept, with the reason. */
-export interface Unkept {
-  edit: Edit
+export interface Unkept<E> {
+  edit: E
   problem: Problem
 }
 
@@ -24,25 +21,29 @@ export interface Unkept {
 const MOST_CHARACTERS = 400_000
 
 /**
- * One window's side of editing a layout: every edit is applied at once, sent in order, so many at a time, and put on top of
+ * One window's side of editing a document: every edit is applied at once, sent in order, so many at a time, and put on top of
  * what others did meanwhile. What the server refuses is set aside by itself, with the reason; nothing else is.
  */
-export class EditSession {
-  private base: Layout
+export class EditSession<D, E> {
+  private base: D
   /** The revision that the server is known to have. */
   revision: number
   /** The document with everything that was done here. */
-  layout: Layout
+  document: D
   /** What the server has not taken yet, in order. */
-  pending: readonly Pending[] = []
+  pending: readonly Pending<E>[] = []
   /** What was done so far, here and elsewhere: the log, then what is pending. */
-  records: readonly LogRecord[]
-  unkept: readonly Unkept[] = []
+  records: readonly LogRecord<E>[]
+  unkept: readonly Unkept<E>[] = []
   private most = MOST_EDITS_SENT
 
   /** Begins with what the server told and with edits that were made before and not sent. */
-  constructor(told: Told, unsent: readonly Pending[] = []) {
-    this.base = this.layout = told.layout
+  constructor(
+    private readonly editing: Editing<D, E>,
+    told: Told<D, E>,
+    unsent: readonly Pending<E>[] = [],
+  ) {
+    this.base = this.document = told.document
     this.revision = told.revision
     this.records = told.log
     const known = new Set(told.log.map((r) => r.id))
@@ -53,20 +54,20 @@ export class EditSession {
   }
 
   /** Applies an edit here; gives the reason when it is refused. One that changes nothing is not sent. */
-  apply(made: Pending, at: number): Problem | null {
-    const result = applyEdit(this.layout, made.edit)
+  apply(made: Pending<E>, at: number): Problem | null {
+    const result = this.editing.apply(this.document, made.edit)
     if (!result.ok) return result.problem
-    if (result.layout === this.layout) return null
+    if (result.document === this.document) return null
     const revision = this.revision + this.pending.length + 1
     this.pending = [...this.pending, made]
     this.records = [...this.records, { ...made, inverse: result.inverse, revision, at }]
-    this.layout = result.layout
+    this.document = result.document
     return null
   }
 
   /** What is to be sent next, or null when all is with the server. */
-  nextToSend(): { revision: number; edits: Pending[] } | null {
-    const edits: Pending[] = []
+  nextToSend(): { revision: number; edits: Pending<E>[] } | null {
+    const edits: Pending<E>[] = []
     let size = 0
     for (const p of this.pending.slice(0, this.most)) {
       size += JSON.stringify(p).length
@@ -77,10 +78,10 @@ export class EditSession {
   }
 
   /** The server has taken what was sent, and tells it as its log has it now. */
-  taken(revision: number, records: readonly LogRecord[]): void {
+  taken(revision: number, records: readonly LogRecord<E>[]): void {
     for (const { edit } of records) {
-      const result = applyJudged(this.base, edit)
-      if (result.ok) this.base = result.layout
+      const result = this.editing.applyJudged(this.base, edit)
+      if (result.ok) this.base = result.document
     }
     this.revision = revision
     this.most = Math.min(MOST_EDITS_SENT, this.most * 2)
@@ -90,23 +91,23 @@ export class EditSession {
   }
 
   /** Others were faster: their edits go beneath what is pending. Gives whether any of them was made elsewhere. */
-  overtaken(revision: number, between: readonly LogRecord[]): boolean {
+  overtaken(revision: number, between: readonly LogRecord<E>[]): boolean {
     const mine = new Set(this.pending.map((p) => p.id))
-    this.base = rebase(this.base, between, []).layout
+    this.base = rebase(this.editing, this.base, between, []).document
     this.revision = revision
     this.resume([...this.logged(), ...between], without(this.pending, new Set(between.map((b) => b.id))))
     return between.some((b) => !mine.has(b.id))
   }
 
-  /** So much came between that the layout is told anew. `taken` are those of the edits sent that are in it already. */
-  begunAnew(told: Told, taken: readonly Id[]): void {
-    this.base = told.layout
+  /** So much came between that the document is told anew. `taken` are those of the edits sent that are in it already. */
+  begunAnew(told: Told<D, E>, taken: readonly Id[]): void {
+    this.base = told.document
     this.revision = told.revision
     this.resume(told.log, without(this.pending, new Set([...taken, ...told.log.map((r) => r.id)])))
   }
 
   /** What was sent was refused: less is tried next, until the one edit that is at fault is known and set aside. */
-  refused(problem: Problem, sent: readonly Pending[]): void {
+  refused(problem: Problem, sent: readonly Pending<E>[]): void {
     if (sent.length > 1) {
       this.most = Math.floor(sent.length / 2)
       return
@@ -116,36 +117,37 @@ export class EditSession {
   }
 
   /** The log without what is pending. */
-  private logged(): LogRecord[] {
+  private logged(): LogRecord<E>[] {
     return this.records.filter((r) => !this.pending.some((p) => p.id === r.id))
   }
 
   /** Puts edits onto the base; those that no longer apply are set aside with the reason. */
-  private resume(log: readonly LogRecord[], mine: readonly Pending[]): void {
-    const { pending, aside } = rebase(this.base, [], mine)
+  private resume(log: readonly LogRecord<E>[], mine: readonly Pending<E>[]): void {
+    const { pending, aside } = rebase(this.editing, this.base, [], mine)
     this.unkept = [...this.unkept, ...aside.map(({ pending: { edit }, problem }) => ({ edit, problem }))]
     this.recount(log, pending)
   }
 
   /** Makes the log of what is pending anew, after the base has changed; undo refers to edits by revision. */
-  private recount(log: readonly LogRecord[], mine: readonly Pending[]): void {
+  private recount(log: readonly LogRecord<E>[], mine: readonly Pending<E>[]): void {
     const moved = new Map<number, number>()
     const before = new Map(this.records.map((r) => [r.id, r]))
-    const made: LogRecord[] = []
-    this.layout = this.base
+    const made: LogRecord<E>[] = []
+    this.document = this.base
     for (const p of mine) {
-      const result = applyJudged(this.layout, p.edit)
+      const result = this.editing.applyJudged(this.document, p.edit)
       if (!result.ok) continue
       const revision = this.revision + made.length + 1
       const was = before.get(p.id)
       if (was) moved.set(was.revision, revision)
       const of = p.of === undefined ? {} : { of: moved.get(p.of) ?? p.of }
       made.push({ ...p, ...of, inverse: result.inverse, revision, at: was?.at ?? 0 })
-      this.layout = result.layout
+      this.document = result.document
     }
     this.pending = made.map(({ inverse: _, revision: _r, at: _at, ...p }) => p)
     this.records = [...log, ...made]
   }
 }
 
-const without = (pending: readonly Pending[], ids: ReadonlySet<Id>): Pending[] => pending.filter((p) => !ids.has(p.id))
+const without = <E>(pending: readonly Pending<E>[], ids: ReadonlySet<Id>): Pending<E>[] =>
+  pending.filter((p) => !ids.has(p.id))

@@ -1,51 +1,41 @@
-import type { Id } from '../site'
-import type { Edit } from './edits'
+/** Ids of documents, edits and runs. */
+export type Id = string
 
 /** One applied edit as the log keeps it. `of` names the first revision of the step that an undo or redo is about. */
-export interface LogRecord {
+export interface LogRecord<E> {
   revision: number
   /** Given by whoever made the edit, so that sending it twice applies it once. */
   id: Id
-  edit: Edit
-  inverse: Edit
+  edit: E
+  inverse: E
   does: 'edit' | 'undo' | 'redo'
   of?: number
-  /** The first edit of the run that this one belongs to: edits of one property made in one go. */
+  /**
+   * The first edit of the run that this one belongs to: edits of one thing made in one go. Whether they are is
+   * decided once, by the window that makes them, from its own clock; the log keeps the answer.
+   */
   run?: Id
   /** Milliseconds since 1970. */
   at: number
 }
 
 /** What one undo takes back: an edit, or a run of edits to the same property made in one go. */
-export interface HistoryStep {
+export interface HistoryStep<E> {
   of: number
   /** Applied as one edit, takes the step back (or, on the redo side, does it again). */
-  edit: Edit
-  label: Edit
+  edit: E
+  label: E
 }
 
-export interface History {
-  undo: HistoryStep[]
-  redo: HistoryStep[]
-}
-
-/**
- * True when an edit sets what the one before it set, so that both can be one step. Whether they are is decided once,
- * by the window that makes them, from its own clock; the log keeps the answer.
- */
-export function sameTarget(a: Edit, b: Edit): boolean {
-  if (a.kind !== b.kind) return false
-  if (a.kind === 'setProperty' && b.kind === 'setProperty') return a.id === b.id && a.property === b.property
-  if (a.kind === 'setStyle' && b.kind === 'setStyle') {
-    return a.id === b.id && a.property === b.property && a.step === b.step
-  }
-  return false
+export interface History<E> {
+  undo: HistoryStep<E>[]
+  redo: HistoryStep<E>[]
 }
 
 /** What can be undone and redone, latest last, read from the log alone; so it survives a reload. */
-export function historyOf(log: readonly LogRecord[]): History {
-  const undo: (HistoryStep & { last: LogRecord })[] = []
-  const redo: HistoryStep[] = []
+export function historyOf<E>(log: readonly LogRecord<E>[]): History<E> {
+  const undo: (HistoryStep<E> & { last: LogRecord<E> })[] = []
+  const redo: HistoryStep<E>[] = []
   for (const record of log) {
     const step = { of: record.of ?? record.revision, edit: record.inverse, label: record.edit, last: record }
     if (record.does === 'undo') {
@@ -70,6 +60,6 @@ export function historyOf(log: readonly LogRecord[]): History {
   return { undo: undo.map(({ last: _, ...step }) => step), redo }
 }
 
-function isOneRun(before: LogRecord, record: LogRecord): boolean {
+function isOneRun(before: LogRecord<unknown>, record: LogRecord<unknown>): boolean {
   return before.does === 'edit' && before.run !== undefined && before.run === record.run
 }

@@ -1,0 +1,205 @@
+import { nanoid } from 'nanoid'
+import {
+  EditSession,
+  type Editing,
+  type LogRecord,
+  type Pending,
+  type Told,
+  type Unkept,
+  historyOf,
+  pendingEnvelope,
+} from '#core/edits'
+import { type Problem, problem } from '#core/problems'
+import { list, refuse } from '#core/shape'
+import type { EditsAnswer, FarAnswer, StaleAnswer } from '#shared/api/types'
+import { useNotices } from '~/stores/notices'
+import { useSession } from '~/stores/session'
+
+/** `waiting` sends again by itself; `stopped` waits for somebody to do what its reason says. */
+export type SaveState = 'saved' | 'saving' | 'waiting' | 'stopped'
+
+const RETRY = 3000
+const SEND_TOGETHER = 120
+/** Edits of the same thing closer together than this, in milliseconds, are one step of undo. */
+const ONE_GO = 1500
+const unsentShape = list(pendingEnvelope, 10_000)
+
+/** Refusals that are about the edits sent, and not about who sends them or where they go. */
+const ABOUT_EDITS = new Set([400, 409, 413, 422])
+
+interface Options<D, E> {
+  editing: Editing<D, E>
+  /** What it is called in a sentence: "This layout was changed ...". */
+  noun: string
+  /** Told whenever the document or what is known of it has changed. */
+  changed(document: D, revision: number): void
+  /** Told when all there is is with the server. */
+  saved(): void
+}
+
+/**
+ * A document under a hand in this window, whatever its kind: every edit is applied here at once, kept in the browser
+ * until the server has it, and sent in order. What to do with each answer is said by `EditSession`.
+ */
+export function useDocumentEdits<D, E>(options: Options<D, E>) {
+  const notices = useNotices()
+  const session = useSession()
+  const document = shallowRef<D | null>(null)
+  const records = shallowRef<readonly LogRecord<E>[]>([])
+  const saving = ref<SaveState>('saved')
+  /** Why nothing is sent at the moment, in a sentence. */
+  const stopped = ref('')
+  /** Edits that could not be kept, with the reason. */
+  const aside = shallowRef<readonly Unkept<E>[]>([])
+  const history = computed(() => historyOf(records.value))
+
+  let editing: EditSession<D, E> | null = null
+  let address = ''
+  let kept = useKept<Pending<E>[]>('unsent')
+  let lastAt = Number.NEGATIVE_INFINITY
+  let sending: Promise<void> | null = null
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  /** Takes over what the session has come to, and keeps in this browser what the server does not have. */
+  function sync(): void {
+    if (!editing) return
+    document.value = editing.document
+    records.value = editing.records
+    aside.value = editing.unkept
+    options.changed(editing.document, editing.revision)
+    void kept.keep(editing.pending.length > 0 ? [...editing.pending] : null)
+  }
+
+  /** What was left unsent here; what cannot be read is left where it is and told. */
+  async function takeUnsent(): Promise<Pending<E>[]> {
+    const left = await kept.take()
+    const why = left === null ? null : refuse(unsentShape, left)
+    if (why) notices.fail(new Error(`Edits that were kept in this browser cannot be read: ${why}. They were not sent.`))
+    return left === null || why ? [] : left
+  }
+
+  /** Begins with a document: `ask` tells it, `name` is under what its unsent edits are kept, `to` where they go. */
+  async function begin(name: string, to: string, ask: () => Promise<Told<D, E>>): Promise<void> {
+    await sending
+    const told = await ask()
+    kept = useKept<Pending<E>[]>(name)
+    address = to
+    const unsent = await takeUnsent()
+    stopped.value = ''
+    saving.value = 'saved'
+    lastAt = Number.NEGATIVE_INFINITY
+    editing = new EditSession(options.editing, told, unsent)
+    sync()
+    if (editing.pending.length > 0) schedule(0)
+  }
+
+  /** The run that an edit made now goes on with: edits of one thing in one go, told by this window's own clock. */
+  function runOf(id: string, edit: E): string {
+    const now = performance.now()
+    const last = editing!.records.at(-1)
+    const goesOn = now - lastAt < ONE_GO && last?.does === 'edit' && options.editing.sameTarget(last.edit, edit)
+    lastAt = now
+    return goesOn ? (last.run ?? last.id) : id
+  }
+
+  /** Applies an edit here and sends it. Gives false, and says why, when it is refused. */
+  function apply(edit: E | null, does: Pending<E>['does'] = 'edit', of?: number): boolean {
+    if (!edit || !editing) return false
+    const id = nanoid(12)
+    const made: Pending<E> = { id, edit, does, ...(of === undefined ? { run: runOf(id, edit) } : { of }) }
+    const refused = session.mayDesign ? editing.apply(made, Date.now()) : problem('role-lacking', { role: 'designer' })
+    if (refused) {
+      notices.fail(new Error(refused.sentence))
+      return false
+    }
+    if (editing.document === document.value) return true
+    sync()
+    if (saving.value !== 'waiting' && saving.value !== 'stopped') schedule(SEND_TOGETHER)
+    return true
+  }
+
+  function undo(): void {
+    const last = history.value.undo.at(-1)
+    if (last) apply(last.edit, 'undo', last.of)
+  }
+  function redo(): void {
+    const last = history.value.redo.at(-1)
+    if (last) apply(last.edit, 'redo', last.of)
+  }
+
+  function schedule(delay: number): void {
+    saving.value = 'saving'
+    clearTimeout(timer)
+    timer = setTimeout(send, delay)
+  }
+
+  /** Sends all there is, one after the other, until it is with the server or the reason is told why not. */
+  function send(): void {
+    sending ??= sendAll(editing!, address).finally(() => (sending = null))
+  }
+
+  async function sendAll(mine: EditSession<D, E>, to: string): Promise<void> {
+    for (let next = mine.nextToSend(); next; next = mine.nextToSend()) {
+      try {
+        const answer = await useApi<EditsAnswer<E>>('POST', to, next)
+        mine.taken(answer.revision, answer.records)
+      } catch (error) {
+        if (!takeRefusal(mine, error, next.edits)) return
+      }
+      if (mine === editing) sync()
+    }
+    if (mine !== editing) return
+    saving.value = 'saved'
+    stopped.value = ''
+    options.saved()
+  }
+
+  /** Takes a refusal over; gives whether sending goes on. */
+  function takeRefusal(mine: EditSession<D, E>, error: unknown, sent: Pending<E>[]): boolean {
+    const { problem: why, body } = error as Refusal
+    if (why.code === 'stale-revision') {
+      const answer = body as StaleAnswer<E> | FarAnswer<D, E>
+      const others =
+        'state' in answer
+          ? (mine.begunAnew(answer.state, answer.taken), true)
+          : mine.overtaken(answer.revision, answer.between)
+      if (others) notices.say(`This ${options.noun} was changed in another window meanwhile.`)
+      return true
+    }
+    if (ABOUT_EDITS.has(why.status)) {
+      mine.refused(why, sent)
+      return true
+    }
+    if (mine === editing) wait(why)
+    return false
+  }
+
+  /** The server is away or busy: it is asked again by itself. Else somebody must do what the reason says. */
+  function wait(why: Problem): void {
+    const passes = why.status === 0 || why.status === 429 || why.status >= 500
+    saving.value = passes ? 'waiting' : 'stopped'
+    stopped.value = why.sentence
+    clearTimeout(timer)
+    // Whoever signs in again in another window need not say so here.
+    const soon = passes || why.status === 401
+    timer = setTimeout(() => saving.value !== 'saved' && send(), soon ? RETRY : 10 * RETRY)
+  }
+
+  /** Sends at once, whatever it waited for. */
+  function tryAgain(): void {
+    saving.value = 'saving'
+    clearTimeout(timer)
+    send()
+  }
+
+  function understood(): void {
+    if (editing) editing.unkept = []
+    aside.value = []
+  }
+
+  function close(): void {
+    if (editing && editing.pending.length > 0) send()
+  }
+
+  return { document, history, saving, stopped, aside, begin, apply, undo, redo, tryAgain, understood, close }
+}

@@ -1,0 +1,17 @@
+import type { Problem } from '../problems'
+
+/** What an edit comes to: the document after it and the edit that takes it back, or why it is refused. */
+export type Edited<D, E> = { ok: true; document: D; inverse: E } | { ok: false; problem: Problem }
+
+/**
+ * How a kind of document is edited: all that history, rebasing, sessions and the server need to know of it. A
+ * document given is never changed, and an edit that changes nothing gives the very same one.
+ */
+export interface Editing<D, E> {
+  /** Applies an edit of which nothing is known. What it gives keeps every rule of the document. */
+  apply(document: D, edit: E): Edited<D, E>
+  /** As `apply`, for an edit whose shape is known: one that was applied before, or an inverse. */
+  applyJudged(document: D, edit: E): Edited<D, E>
+  /** True when an edit sets what the one before it set, so that both can be one step. */
+  sameTarget(a: E, b: E): boolean
+}

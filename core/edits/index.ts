@@ -1,0 +1,6 @@
+export type { Edited, Editing } from './editing'
+export { type LogRecord, type History, type HistoryStep, historyOf } from './history'
+export { type Pending, type Rebased, rebase } from './rebase'
+export { EditSession, type Told, type Unkept } from './session'
+export { MOST_EDITS_SENT, pendingEnvelope } from './shapes'
+export { type At, type PlainEdit, plainEditing, plainEditShape, refusePlainEdit } from './plain'

@@ -1,0 +1,90 @@
+import type { Selectable, Transaction } from 'kysely'
+import { EDITED, type EditedKind } from '../../core/documents'
+import type { LogRecord } from '../../core/edits'
+import type { Database } from './open'
+import type { Tables } from './schema'
+import { readSound } from './sound'
+
+/** The logs of documents that people edit step by step. */
+
+type Db = Database | Transaction<Tables>
+
+/** Adds edits to the log of a document, inside the transaction that stores what they give. */
+export async function appendRecords(
+  db: Db,
+  kind: EditedKind,
+  document: string,
+  records: readonly LogRecord<unknown>[],
+  by: string,
+): Promise<void> {
+  const rows = records.map(({ revision, id, does, of, run, edit, inverse, at }) => ({
+    kind,
+    document,
+    revision,
+    id,
+    does,
+    of: of ?? null,
+    run: run ?? null,
+    edit: JSON.stringify(edit),
+    inverse: JSON.stringify(inverse),
+    at,
+    by,
+  }))
+  await db.insertInto('document_edits').values(rows).execute()
+}
+
+/** Which of these edits a document has in its log already. */
+export async function recordsTaken(
+  db: Db,
+  kind: EditedKind,
+  document: string,
+  ids: readonly string[],
+): Promise<Set<string>> {
+  const rows = await db
+    .selectFrom('document_edits')
+    .select('id')
+    .where('kind', '=', kind)
+    .where('document', '=', document)
+    .where('id', 'in', [...ids])
+    .execute()
+  return new Set(rows.map((r) => r.id))
+}
+
+/** Edits of a document, oldest first, and whether these are all that were asked for. */
+export interface EditLog<E> {
+  records: LogRecord<E>[]
+  whole: boolean
+}
+
+/** The edits after a revision; only the latest of them where there are more than `most`. */
+export async function readRecords<E>(
+  db: Db,
+  kind: EditedKind,
+  document: string,
+  after: number,
+  most: number,
+): Promise<EditLog<E>> {
+  const rows = await db
+    .selectFrom('document_edits')
+    .selectAll()
+    .where('kind', '=', kind)
+    .where('document', '=', document)
+    .where('revision', '>', after)
+    .orderBy('revision', 'desc')
+    .limit(most + 1)
+    .execute()
+  const read = rows.slice(0, most).map((row) => recordOf<E>(kind, row))
+  // What stands before an edit that cannot be read leads nowhere any more.
+  const gap = read.indexOf(null)
+  const records = (gap < 0 ? read : read.slice(0, gap)).filter((r) => r !== null).reverse()
+  return { records, whole: gap < 0 && rows.length <= most }
+}
+
+function recordOf<E>(kind: EditedKind, row: Selectable<Tables['document_edits']>): LogRecord<E> | null {
+  const read = (text: string) => readSound<E>(EDITED[kind].edit, row.id, text, [])
+  const [edit, inverse] = [read(row.edit), read(row.inverse)]
+  if (!edit || !inverse) return null
+  const { revision, id, at, of, run } = row
+  const does = row.does as LogRecord<E>['does']
+  return { revision, id, does, ...(of !== null && { of }), ...(run !== null && { run }), edit, inverse, at }
+}

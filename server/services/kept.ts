@@ -1,0 +1,32 @@
+import type { Spoilt } from '../../core/documents'
+import { fail } from '../../core/problems'
+import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
+import type { Layout } from '../../core/tree'
+import { readHouse, writeHouse } from '../database/frames'
+import { readLayout, updateLayout } from '../database/layouts'
+import type { Kept } from './editing'
+
+/** Where each kind of document that is edited step by step is kept. */
+
+export const LAYOUTS: Kept<Layout> = {
+  kind: 'layout',
+  async read(db, id) {
+    const state = (await readLayout(db, id)) ?? fail('layout-unknown', { id })
+    return { document: state.layout, revision: state.revision }
+  },
+  write: (trx, _id, layout, revision, at, by) => updateLayout(trx, layout, revision, at, by),
+}
+
+/** There is one house style. */
+export const HOUSE_ID = 'house'
+/** A house style that cannot be read is not written over. */
+export const HOUSE: Kept<HouseStyle> = {
+  kind: 'house',
+  async read(db) {
+    const spoilt: Spoilt[] = []
+    const stored = await readHouse(db, spoilt)
+    if (spoilt[0]) fail('spoilt', { what: 'the house style', why: spoilt[0].why })
+    return { document: stored?.house ?? PLAIN_HOUSE, revision: stored?.revision ?? 0 }
+  },
+  write: (trx, _id, house, revision) => writeHouse(trx, house, revision),
+}
