@@ -21,6 +21,11 @@ export const MOST_DEPTH_OF_ALL = 120
 
 export type Shape = AnySchema
 
+/** Anything at all as a few words for a sentence; a value that cannot be made a text of is no reason to fail. */
+export function shown(value: unknown, most = 40): string {
+  return (typeof value === 'string' ? value : (JSON.stringify(value) ?? 'nothing')).slice(0, most)
+}
+
 /** Where something stands, as the beginning of a sentence; Yup says `this` for the whole. */
 const at = ({ path }: { path: string }): string => (!path || path === 'this' ? 'it' : path)
 const missing = (p: { path: string }) => `${at(p)} is missing`
@@ -77,7 +82,7 @@ export function exact(fields: Record<string, Shape>, why?: string): AnyObjectSch
   // An object that is not there is not made up from its parts.
   return (schema.default(undefined) as AnyObjectSchema).noUnknown(
     true,
-    ({ path, unknown }) => `${at({ path })} has keys that are unknown: ${String(unknown).slice(0, 60)}`,
+    ({ path, unknown }) => `${at({ path })} has keys that are unknown: ${shown(unknown, 60)}`,
   ) as AnyObjectSchema
 }
 
@@ -133,7 +138,7 @@ export function kinds(table: Record<string, Shape>, by = 'kind', what = 'it'): S
   return byValue((value) => {
     const name = isRecord(value) ? value[by] : undefined
     if (typeof name === 'string' && Object.hasOwn(table, name)) return table[name]!
-    return never(isRecord(value) ? `there is no ${what} called ${String(name).slice(0, 40)}` : `${what} cannot be read`)
+    return never(isRecord(value) ? `there is no ${what} called ${shown(name)}` : `${what} cannot be read`)
   })
 }
 

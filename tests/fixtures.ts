@@ -198,7 +198,7 @@ export const observatory = (): Catalogue => new Catalogue(smallSite([refractor, 
 
 let count = 0
 export function element(elementType: string, props: Record<string, Value> = {}, id = `e${++count}`): LayoutElement {
-  return { ...newElement(elementType, id), props }
+  return { ...newElement(elementType, () => id), props }
 }
 export function column(span: number, ...children: Column['children']): Column {
   return { kind: 'column', id: `c${++count}`, span, props: {}, styles: {}, children }

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
-import { newElement } from '#core/elements'
-import { type TreeNode, emptyRow, find, nodeShape, walk, withNewIds } from '#core/tree'
-import { duplicateNode, insertElement, placeAfter, removeNode, step, widen } from '#core/layouts'
+import { kindName, newElement } from '#core/elements'
+import { type Place, type TreeNode, childrenOf, emptyRow, find, nodeShape, walk, withNewIds } from '#core/tree'
+import { duplicateNode, insertElement, placeAfter, placeForPlace, removeNode, step, widen } from '#core/layouts'
 import { refuse } from '#core/shape'
 import type { Id } from '#core/site'
 import { useBench } from '~/stores/bench'
@@ -20,7 +20,7 @@ export function useBenchActions() {
 
   function addElement(type: string): void {
     if (!bench.layout) return
-    const element = newElement(type, newId())
+    const element = newElement(type, newId)
     if (bench.apply(insertElement(bench.layout, bench.selected, element, newId))) bench.selected = element.id
   }
 
@@ -92,10 +92,18 @@ export function useBenchActions() {
       if (bench.apply(insertElement(bench.layout, bench.selected, copied, newId))) bench.selected = copied.id
       return
     }
+    if (copied.kind === 'place') return pastePlace(copied)
     // A column by itself has no place: it comes as a row of its own.
     const row = copied.kind === 'row' ? copied : { ...emptyRow(newId, [12]), children: [{ ...copied, span: 12 }] }
     const place = placeAfter(bench.layout, bench.selected ? outerRow(bench.selected) : null, 'row')
     if (place && bench.apply({ kind: 'insert', ...place, node: row })) bench.selected = row.id
+  }
+
+  /** A place goes after the one in hand, or into the element in hand, where that has such places. */
+  function pastePlace(copied: Place): void {
+    const place = placeForPlace(bench.layout!, bench.selected, copied.type)
+    if (!place) return notices.fail(new Error(`Select ${kindName(copied)} to put this beside it.`))
+    if (bench.apply({ kind: 'insert', ...place, node: copied })) bench.selected = copied.id
   }
 
   /** Goes through the tree: to the next or previous thing, to the parent, to the first child. */
@@ -112,7 +120,7 @@ export function useBenchActions() {
       next: () => all[at + 1]?.id,
       previous: () => all[at - 1]?.id,
       parent: () => (place.parent.kind === 'layout' ? null : place.parent.id),
-      child: () => (place.node.kind === 'element' ? undefined : place.node.children[0]?.id),
+      child: () => childrenOf(place.node)[0]?.id,
     }[where]()
     if (target !== undefined) bench.selected = target
   }

@@ -1,4 +1,5 @@
 import { CompiledRules, type Design, type Request, rulesOf, tabulate } from '../frames'
+import { type DrawnTree, treeToDraw } from '../layouts'
 import type { Catalogue } from '../site'
 import { checkContrast } from './contrast'
 import { checkRanking, checkReferences } from './frames'
@@ -7,13 +8,13 @@ import { checkPages, typesByLayout } from './pages'
 import type { Finding } from './types'
 
 /** Layouts that no frame that is on uses, and that no grid of a used one draws. */
-function unreached(design: Design): Finding[] {
+function unreached(design: Design, trees: readonly DrawnTree[]): Finding[] {
   const used = new Set(
     design.frames
       .filter((f) => f.on)
       .flatMap((f) => Object.values(f.regions).flatMap((s) => (s.kind === 'use' ? [s.layout] : []))),
   )
-  for (const layout of design.layouts) if (used.has(layout.id)) for (const { card } of gridsOf(layout)) used.add(card)
+  for (const tree of trees) if (used.has(tree.id)) for (const { card } of gridsOf(tree)) used.add(card)
   return design.layouts.filter((l) => !used.has(l.id)).map((l) => ({ kind: 'unreached', layout: l.id }))
 }
 
@@ -32,17 +33,18 @@ function chosenFrames(design: Design, catalogue: Catalogue): Finding[] {
 export function checkDesign(design: Design, catalogue: Catalogue, request: Request): Finding[] {
   const compiled = new CompiledRules(rulesOf(design), catalogue)
   const table = tabulate(compiled, request)
-  const layouts = new Map(design.layouts.map((l) => [l.id, l]))
+  const trees = design.layouts.map(treeToDraw)
+  const layouts = new Map(trees.map((t) => [t.id, t]))
   const cards = new Set(design.layouts.filter((l) => l.region === 'card').map((l) => l.id))
   const types = typesByLayout(table, catalogue, layouts)
   return [
     ...checkRanking(compiled),
     ...checkReferences(design.frames, compiled),
-    ...design.layouts.flatMap((l) => checkThings(l, catalogue, cards)),
+    ...trees.flatMap((l) => checkThings(l, catalogue, cards)),
     ...[...types].flatMap(([id, used]) => (layouts.has(id) ? checkFields(layouts.get(id)!, used, catalogue) : [])),
-    ...design.layouts.flatMap((l) => checkContrast(l, design.house, catalogue)),
+    ...trees.flatMap((l) => checkContrast(l, design.house, catalogue)),
     ...checkPages(compiled, table, layouts),
-    ...unreached(design),
+    ...unreached(design, trees),
     ...chosenFrames(design, catalogue),
   ]
 }

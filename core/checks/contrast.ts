@@ -1,17 +1,18 @@
 import { wcagContrast } from 'culori'
 import { elementSpec } from '../elements'
 import {
-  type Layout,
   type LayoutElement,
   STEPS,
   type Step,
   type Styles,
   type TreeNode,
   childrenOf,
+  defaultsKey,
   isFieldValue,
 } from '../tree'
 import { type Catalogue, type RichNode, fieldKind, isRichDoc } from '../site'
 import { type HouseStyle, cascade, colourHex } from '../styles'
+import type { DrawnTree } from '../layouts'
 import type { Finding } from './types'
 
 /** The least contrast at which text of any size is readable (WCAG 2.2, 1.4.3). */
@@ -69,7 +70,9 @@ function inside(node: TreeNode, styles: Styles, around: Colours, step: Step, hou
     return own === undefined ? before : (colourHex(own, house) ?? before)
   }
   const ground = colour('background', around.ground ?? '')
-  const picture = node.kind !== 'element' && Object.values(node.props).some((v) => v !== null && v !== undefined)
+  const picture =
+    (node.kind === 'row' || node.kind === 'column') &&
+    Object.values(node.props).some((v) => v !== null && v !== undefined)
   return {
     ground: picture || ground === '' || isClear(ground) ? null : ground,
     ink: colour('colour', around.ink),
@@ -92,19 +95,38 @@ function tooFaint(
   return worst && worst.ratio < LEAST_CONTRAST ? worst : null
 }
 
+/** The looks of each part of an element that has some colour of its own; at rest. */
+function partLooks(layout: DrawnTree, element: LayoutElement): Styles[] {
+  return Object.keys(elementSpec(element.type)?.parts ?? {})
+    .filter((part) => !element.hides?.includes(part))
+    .map((part) => cascade(layout.defaults[defaultsKey(element.type, part)], element.looks?.[part]))
+    .filter((looks) => looks.colour !== undefined || looks.background !== undefined)
+}
+
+/** What a part with these looks writes in, where it can be told and is too faint. */
+function partTooFaint(element: LayoutElement, looks: Styles, around: Colours, step: Step, house: HouseStyle) {
+  const { ground, ink } = inside(element, looks, around, step, house)
+  const ratio = ground === null ? LEAST_CONTRAST : ratioOf(ink, ground)
+  return ratio < LEAST_CONTRAST ? { what: 'ink' as const, ratio } : null
+}
+
 /** Elements whose words are hard to read on what lies behind them, as they are drawn at some width step. */
-export function checkContrast(layout: Layout, house: HouseStyle, catalogue: Catalogue): Finding[] {
+export function checkContrast(layout: DrawnTree, house: HouseStyle, catalogue: Catalogue): Finding[] {
   const hex = (colour: string) => colourHex(colour, house) ?? '#000000'
   const page: Colours = { ground: hex(house.paper), ink: hex(house.ink), link: hex(house.link) }
   const found = new Map<string, Extract<Finding, { kind: 'contrast' }>>()
+  const note = (node: TreeNode, step: Step, faint: { what: 'ink' | 'link'; ratio: number } | null): void => {
+    const before = found.get(node.id)
+    if (faint && (!before || faint.ratio < before.ratio))
+      found.set(node.id, { kind: 'contrast', layout: layout.id, node: node.id, step, ...faint })
+  }
   const visit = (node: TreeNode, around: Colours, step: Step): void => {
     const type = node.kind === 'element' ? node.type : node.kind
     if (node.kind === 'element' && !elementSpec(node.type)) return
     const colours = inside(node, cascade(layout.defaults[type], node.styles), around, step, house)
-    const faint = tooFaint(node, colours, catalogue)
-    const before = found.get(node.id)
-    if (faint && (!before || faint.ratio < before.ratio))
-      found.set(node.id, { kind: 'contrast', layout: layout.id, node: node.id, step, ...faint })
+    note(node, step, tooFaint(node, colours, catalogue))
+    if (node.kind === 'element')
+      for (const looks of partLooks(layout, node)) note(node, step, partTooFaint(node, looks, colours, step, house))
     for (const child of childrenOf(node)) visit(child, colours, step)
   }
   for (const step of STEPS) for (const row of layout.children) visit(row, page, step)

@@ -1,7 +1,8 @@
 import { type CompiledRules, type OutcomeTable, shownAt } from '../frames'
-import { REGIONS, type Layout } from '../tree'
+import { REGIONS } from '../tree'
 import { type Catalogue, type Id, type Page, type PageType, isEmpty } from '../site'
 import { gridsOf, showsContent, titlesIn } from './layouts'
+import type { DrawnTree } from '../layouts'
 import type { Finding } from './types'
 
 const BODY = REGIONS.indexOf('body')
@@ -22,7 +23,11 @@ class Pages {
 }
 
 /** Content that is never shown, and pages without a title or with several, as a visitor sees them. */
-export function checkPages(compiled: CompiledRules, table: OutcomeTable, layouts: ReadonlyMap<Id, Layout>): Finding[] {
+export function checkPages(
+  compiled: CompiledRules,
+  table: OutcomeTable,
+  layouts: ReadonlyMap<Id, DrawnTree>,
+): Finding[] {
   const { catalogue } = compiled
   const titles = new Map([...layouts.values()].map((l) => [l.id, titlesIn(l)]))
   const hidden = new Pages()
@@ -63,7 +68,7 @@ function typesListed(page: Page, catalogue: Catalogue): PageType[] {
 export function typesByLayout(
   table: OutcomeTable,
   catalogue: Catalogue,
-  layouts: ReadonlyMap<Id, Layout>,
+  layouts: ReadonlyMap<Id, DrawnTree>,
 ): Map<Id, Set<PageType>> {
   const found = new Map<Id, Set<PageType>>()
   const add = (layout: Id, type: PageType | undefined) => {

@@ -11,6 +11,7 @@ import {
   never,
   oneOf,
   refuse,
+  shown,
   text,
   tooDeep,
   whole,
@@ -164,7 +165,7 @@ function applyOne(document: unknown, edit: PlainEdit): [unknown, PlainEdit] {
 
 /** Why something is no edit of a plain document; null when it is one. Takes anything. */
 export function refusePlainEdit(edit: unknown): Problem | null {
-  const kind = isRecord(edit) ? String(edit.kind) : ''
+  const kind = isRecord(edit) ? shown(edit.kind) : ''
   if (!Object.hasOwn(APPLY, kind)) return problem('edit-unknown', { kind })
   const why = refuse(plainEditShape, edit)
   return why === null ? null : problem('edit-shape', { why })

@@ -1,7 +1,8 @@
 import { refuse } from '../shape'
+import { counted } from '../words'
 import { valueShape } from '../tree'
-import { type FieldValue, type Value, isFieldValue, type Property, type PropertyKind } from '../tree'
-import { type RichNode, isRichDoc, safeAddress } from '../site'
+import { type FieldValue, type Value, isFieldValue, seeProps, type Property, type PropertyKind } from '../tree'
+import { isRichDoc, safeAddress } from '../site'
 
 type Refuse<K extends PropertyKind> = (property: Extract<Property, { kind: K }>, value: Value) => string | null
 
@@ -34,24 +35,41 @@ function refuseLink(value: Value): string | null {
 }
 
 /** Fields that stand inside rich text are written out as text. */
-function refuseFieldsIn(nodes: readonly RichNode[] | undefined): string | null {
-  for (const node of nodes ?? []) {
-    const field = node.type === 'field' ? (node.attrs?.value as FieldValue) : null
-    const why = field ? refuseField(field, (v) => refuseShort(v, 2000)) : refuseFieldsIn(node.content)
-    if (why) return why
+function refuseRichFields(property: Property, value: Value): string | null {
+  let why: string | null = null
+  const field = (f: FieldValue) => {
+    why ??= refuseField(f, (v) => refuseShort(v, 2000))
   }
-  return null
+  seeProps({ value }, { value: property }, { field })
+  return why
 }
 
-const refuseRichValue = (value: Value): string | null =>
-  isRichDoc(value) ? refuseFieldsIn(value.content) : 'this must be rich text'
+const refuseRichValue = (property: Property, value: Value): string | null =>
+  isRichDoc(value) ? refuseRichFields(property, value) : 'this must be rich text'
 
 const refuseId = (what: string) => (_: unknown, value: Value) =>
   value === null || isId(value) ? null : `choose ${what}`
 
+function refuseItems(property: Extract<Property, { kind: 'items' }>, value: Value): string | null {
+  if (!Array.isArray(value)) return 'this is a list'
+  if (value.length > property.most) return `this can hold ${counted(property.most, property.one.toLowerCase())}`
+  const ids = new Set<string>()
+  for (const { id, props } of value) {
+    if (ids.has(id)) return `two of them have the id ${id}`
+    ids.add(id)
+    for (const [name, one] of Object.entries(props)) {
+      const spec = Object.hasOwn(property.of, name) ? property.of[name] : undefined
+      if (!spec) return `${property.one} has no property called ${name}`
+      const why = refuseMeaning(spec, one)
+      if (why) return `${spec.label}: ${why}`
+    }
+  }
+  return null
+}
+
 const REFUSE: { [K in PropertyKind]: Refuse<K> } = {
   text: (p, v) => dynamicOr(true, v, (literal) => refuseShort(literal, p.most)),
-  rich: (_, v) => refuseRichValue(v),
+  rich: refuseRichValue,
   link: (p, v) => dynamicOr(p.dynamic, v, refuseLink),
   picture: (p, v) => dynamicOr(p.dynamic, v, (literal) => refuseId('a picture')(p, literal)),
   field: (_, v) => (isFieldValue(v) ? refuseField(v, (literal) => refuseShort(literal, 2000)) : 'choose a field'),
@@ -65,6 +83,7 @@ const REFUSE: { [K in PropertyKind]: Refuse<K> } = {
   menu: refuseId('a menu'),
   type: refuseId('a page type'),
   card: refuseId('a card layout'),
+  items: refuseItems,
 }
 
 /** Why a property does not accept a value of the right shape, as the end of a sentence; null when it does. */

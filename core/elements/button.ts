@@ -25,6 +25,7 @@ export const button: ElementSpec = {
       'background:var(--b-bg);color:var(--b-ink);text-decoration:none;font-weight:600;line-height:1.3}' +
       '.of-outlined{background:none;color:inherit;border-color:currentColor}.of-btn:hover{text-decoration:underline}',
   ],
+  states: ['hover', 'focus'],
   summary: (props, names) => describe(props.label, names),
   draw(element, compile) {
     const look = prop(element, button, 'look') === 'outlined' ? ['btn', 'outlined'] : ['btn']

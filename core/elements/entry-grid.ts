@@ -16,16 +16,29 @@ function entriesFor(scene: Scene, source: string, type: string | null, most: num
   return shown
 }
 
+/** How the plain card is drawn: its parts with their attributes, and which of them are shown. */
+interface PlainCard {
+  tag: string
+  title: string
+  summary: string
+  picture: string
+  shows(part: string): boolean
+}
+
 /** The card that is drawn when no card layout is chosen: picture, title, summary. */
-function plainCard(entry: Entry, scene: Scene, tag: string): string {
+function plainCard(
+  entry: Entry,
+  scene: Scene,
+  { tag, shows, title: own, summary: ownSummary, picture: ownPicture }: PlainCard,
+): string {
   const { catalogue } = scene
   const href = catalogue.addressOf(entry.id)
-  const picture = entry.picture ? catalogue.pictures.get(entry.picture) : undefined
+  const picture = entry.picture && shows('picture') ? catalogue.pictures.get(entry.picture) : undefined
   const title = escapeHtml(entryName(entry, catalogue.types.get(entry.type)))
-  const summary = entry.summary ? `<p>${escapeHtml(entry.summary)}</p>` : ''
+  const summary = entry.summary && shows('summary') ? `<p${ownSummary}>${escapeHtml(entry.summary)}</p>` : ''
   return (
-    (picture ? `<div class="of-pic of-lying">${img(picture, '')}</div>` : '') +
-    `<${tag} class="of-card-title">${href ? `<a${attribute('href', href)}>${title}</a>` : title}</${tag}>${summary}`
+    (picture ? `<div${ownPicture}>${img(picture, '')}</div>` : '') +
+    `<${tag}${own}>${href ? `<a${attribute('href', href)}>${title}</a>` : title}</${tag}>${summary}`
   )
 }
 
@@ -66,6 +79,11 @@ export const entryGrid: ElementSpec = {
       '.of-card-title{font-size:var(--h3);line-height:1.2;margin-top:.5em}.of-card-title a{color:inherit}' +
       '.of-grid .of-row{padding-inline:0}@media (max-width:1023.98px){.of-k3,.of-k4,.of-k5,.of-k6{--k:2}}@media (max-width:639.98px){.of-grid{--k:1}}',
   ],
+  parts: {
+    picture: { label: 'Picture' },
+    title: { label: 'Title', hides: false },
+    summary: { label: 'Summary' },
+  },
   summary(props, names) {
     if (props.source === 'page') return 'entries of this page'
     const type =
@@ -77,7 +95,13 @@ export const entryGrid: ElementSpec = {
     const type = prop(element, entryGrid, 'type') as string | null
     const most = Number(prop(element, entryGrid, 'most'))
     const cardId = prop(element, entryGrid, 'card')
-    const tag = `h${prop(element, entryGrid, 'level')}`
+    const plain: PlainCard = {
+      tag: `h${prop(element, entryGrid, 'level')}`,
+      title: compile.part(element, 'title', 'card-title'),
+      summary: compile.part(element, 'summary'),
+      picture: compile.part(element, 'picture', 'pic', 'lying'),
+      shows: (part) => compile.shows(element, part),
+    }
     const attributes = compile.attributes(element, 'grid', `k${prop(element, entryGrid, 'columns')}`)
     const none = wrapFilled(`<p${compile.attributes(element)}>`, textChunk(prop(element, entryGrid, 'empty')), '</p>')
     if (typeof cardId === 'string') compile.usesCard(cardId)
@@ -89,7 +113,7 @@ export const entryGrid: ElementSpec = {
       let html = ''
       for (const entry of entries) {
         const subject = entrySubject(scene.catalogue, entry)
-        html += `<li>${card ? card(about(scene, subject)) : plainCard(entry, scene, tag)}</li>`
+        html += `<li>${card ? card(about(scene, subject)) : plainCard(entry, scene, plain)}</li>`
       }
       return `<ul${attributes}>${html}</ul>`
     }

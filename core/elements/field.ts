@@ -109,6 +109,7 @@ export const field: ElementSpec = {
       '.of-table{display:flex;gap:1em;justify-content:space-between}.of-table .of-value{text-align:right}' +
       '.of-pics{display:grid;grid-template-columns:repeat(auto-fill,minmax(9em,1fr));gap:.5em}.of-field ul{padding-left:1.2em}',
   ],
+  parts: { label: { label: 'Label', words: 'label' }, value: { label: 'Value', hides: false } },
   summary: (props, names) => describe(props.value, names),
   draw(element, compile) {
     const value = prop(element, field, 'value')
@@ -122,13 +123,18 @@ export const field: ElementSpec = {
       const html = reading ? (DRAW[reading.kind] ?? text)(reading, value, scene, linked) : ''
       return html || (value.fallback === undefined ? '' : escapeHtml(plainText(value.fallback, scene)))
     }
-    const label = textChunk(prop(element, field, 'label'))
+    const label = compile.shows(element, 'label') ? textChunk(prop(element, field, 'label')) : ''
+    const nameOpen = `<span${compile.part(element, 'label', 'label')}>`
+    const own = compile.part(element, 'value', 'value')
+    // A value by itself needs no box of its own, unless it has looks of its own.
+    const bare = own === ' class="of-value"'
     return both(label, shown, (name, html) => {
       if (!html) return ''
-      if (!name) return `${open}${html}</div>`
+      if (!name && bare) return `${open}${html}</div>`
       // Paragraphs and lists cannot stand inside a line.
       const tag = isBlock(html) ? 'div' : 'span'
-      return `${open}<span class="of-label">${name}</span> <${tag} class="of-value">${html}</${tag}></div>`
+      const before = name && `${nameOpen}${name}</span> `
+      return `${open}${before}<${tag}${own}>${html}</${tag}></div>`
     })
   },
 }

@@ -1,5 +1,6 @@
 export { ELEMENTS, elementSpec } from './list'
-export { prop, type ElementSpec, type Names } from './spec'
+export { prop, type ElementSpec, type Names, type PartSpec, type PlacesSpec } from './spec'
 export { newElement } from './new'
-export { kindName, nodeName, propertiesOf, filledProps } from './nodes'
+export { kindName, nodeName, propertiesOf, filledProps, seeNode, fieldsNamed } from './nodes'
 export { refuseProperty, refuseMeaning } from './accept'
+export { describe as describeValue } from './words'

@@ -6,8 +6,10 @@ import { field } from './field'
 import { heading } from './heading'
 import { image } from './image'
 import { leadPicture } from './lead-picture'
+import { linkList } from './link-list'
 import { menu } from './menu'
 import { searchBox } from './search-box'
+import { sections } from './sections'
 import { siteName } from './site-name'
 import { spacer } from './spacer'
 import type { ElementSpec } from './spec'
@@ -19,6 +21,7 @@ export const ELEMENTS: readonly ElementSpec[] = [
   heading,
   text,
   button,
+  linkList,
   image,
   leadPicture,
   siteName,
@@ -28,6 +31,7 @@ export const ELEMENTS: readonly ElementSpec[] = [
   field,
   entryContent,
   entryGrid,
+  sections,
   divider,
   spacer,
 ]

@@ -3,18 +3,20 @@ import { attribute, escapeHtml, type Scene, linkAddress } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 
 /** Items without a place to go keep their label when they have items below them, and are left out otherwise. */
-function item({ label, link, items }: MenuItem, scene: Scene): string {
+function item({ label, link, items }: MenuItem, scene: Scene, own: string): string {
   const href = linkAddress(link, scene)
-  const below = list(items, scene)
+  const below = list(items, scene, own)
   if (!href && !below) return ''
   const current = href && href === scene.page.address ? ' aria-current="page"' : ''
   const text = escapeHtml(label)
-  return `<li>${href ? `<a${attribute('href', href)}${current}>${text}</a>` : `<span>${text}</span>`}${below}</li>`
+  const shown = href ? `<a${own}${attribute('href', href)}${current}>${text}</a>` : `<span>${text}</span>`
+  return `<li>${shown}${below}</li>`
 }
 
-function list(items: readonly MenuItem[], scene: Scene): string {
+/** `own` are the attributes of every link. */
+function list(items: readonly MenuItem[], scene: Scene, own: string): string {
   let html = ''
-  for (const i of items) html += item(i, scene)
+  for (const i of items) html += item(i, scene, own)
   return html && `<ul>${html}</ul>`
 }
 
@@ -46,6 +48,10 @@ export const menu: ElementSpec = {
       '.of-across ul ul li{display:block;margin:.3em .8em}.of-down li+li{margin-top:.35em}.of-down ul ul{padding-left:1em;margin-top:.35em}' +
       '.of-menu-name{font-weight:600;margin-bottom:.5em}',
   ],
+  parts: {
+    name: { label: 'Name', hides: false },
+    link: { label: 'Link', hides: false, states: ['hover', 'focus', 'current'] },
+  },
   summary: (props, names) =>
     typeof props.menu === 'string' ? (names.menu(props.menu) ?? 'a menu that no longer exists') : 'no menu chosen',
   draw(element, compile) {
@@ -53,14 +59,16 @@ export const menu: ElementSpec = {
     if (typeof id !== 'string') return ''
     const named = prop(element, menu, 'title') === true
     const attributes = compile.attributes(element, 'menu', String(prop(element, menu, 'direction')))
+    const link = compile.part(element, 'link')
+    const nameOpen = `<p${compile.part(element, 'name', 'menu-name')}>`
     return (scene) => {
       const chosen = scene.catalogue.menus.get(id)
-      const html = chosen ? list(chosen.items, scene) : ''
+      const html = chosen ? list(chosen.items, scene, link) : ''
       if (!html) return ''
       const label = escapeHtml(chosen!.name)
       // The same menu may stand in the header and in the footer; landmarks are told apart by their names.
       const landmark = compile.region === 'header' ? label : `${label}, ${compile.region}`
-      const title = named ? `<p class="of-menu-name">${label}</p>` : ''
+      const title = named ? `${nameOpen}${label}</p>` : ''
       return `<nav${attributes} aria-label="${landmark}">${title}${html}</nav>`
     }
   },

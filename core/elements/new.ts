@@ -1,10 +1,19 @@
-import { type LayoutElement, copyOf } from '../tree'
+import { type LayoutElement, copyOf, emptyPlace } from '../tree'
 import type { Id } from '../site'
 import { fail } from '../problems'
 import { elementSpec } from './list'
 
 /** A new element of a type with its default looks; properties not set have the defaults of its spec. */
-export function newElement(type: string, id: Id): LayoutElement {
+export function newElement(type: string, newId: () => Id): LayoutElement {
   const spec = elementSpec(type) ?? fail('element-unknown', { type })
-  return { kind: 'element', id, type, props: {}, styles: copyOf(spec.styles ?? {}) }
+  const { places, begins = {}, styles = {} } = spec
+  const element: LayoutElement = {
+    kind: 'element',
+    id: newId(),
+    type,
+    props: copyOf(begins),
+    styles: copyOf(styles),
+  }
+  if (places) element.children = Array.from({ length: places.least }, () => emptyPlace(newId, type))
+  return element
 }

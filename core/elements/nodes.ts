@@ -1,19 +1,51 @@
-import { BOX_PROPERTIES, type LayoutElement, type Property, type TreeNode, type Value } from '../tree'
+import {
+  BOX_PROPERTIES,
+  type FieldValue,
+  type LayoutElement,
+  type Property,
+  type Seeing,
+  type TreeNode,
+  type Value,
+  seeProps,
+} from '../tree'
 import { elementSpec } from './list'
 
 const BOX_NAMES = { row: 'Row', column: 'Column' }
 
 /** What something is, whatever it was named: Heading, Row, Column. */
 export function kindName(node: TreeNode): string {
-  return node.kind === 'element' ? (elementSpec(node.type)?.name ?? node.type) : BOX_NAMES[node.kind]
+  if (node.kind === 'row' || node.kind === 'column') return BOX_NAMES[node.kind]
+  const spec = elementSpec(node.type)
+  return (node.kind === 'place' ? spec?.places?.one : spec?.name) ?? node.type
 }
 
-/** What something is called: by the name it was given, else by what it is. */
-export const nodeName = (node: TreeNode): string => node.name ?? kindName(node)
+/** What something is called: by the name it was given, for a place by the words it is known by, else by what it is. */
+export function nodeName(node: TreeNode): string {
+  if (node.name) return node.name
+  const named = node.kind === 'place' ? elementSpec(node.type)?.places?.named : undefined
+  const words = named && node.props[named]
+  return typeof words === 'string' && words ? words : kindName(node)
+}
 
-/** The properties that a row, column or element has besides its looks; none for an element that is not known. */
+const NONE: Readonly<Record<string, Property>> = {}
+
+/** The properties that something has besides its looks; none for an element that is not known. */
 export function propertiesOf(node: TreeNode): Readonly<Record<string, Property>> {
-  return node.kind === 'element' ? (elementSpec(node.type)?.props ?? {}) : BOX_PROPERTIES
+  if (node.kind === 'row' || node.kind === 'column') return BOX_PROPERTIES
+  const spec = elementSpec(node.type)
+  return (node.kind === 'place' ? spec?.places?.props : spec?.props) ?? NONE
+}
+
+/** Shows everything that is in the values of something: see `Seeing`. */
+export function seeNode(node: TreeNode, see: Seeing): void {
+  seeProps(node.props, propertiesOf(node), see)
+}
+
+/** Every field that something names, wherever in its values. */
+export function fieldsNamed(node: TreeNode): FieldValue[] {
+  const found: FieldValue[] = []
+  seeNode(node, { field: (field) => found.push(field) })
+  return found
 }
 
 /** The properties of an element with the defaults of those that are not set. */

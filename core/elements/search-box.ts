@@ -15,17 +15,33 @@ export const searchBox: ElementSpec = {
       '.of-search-box input{display:block;width:100%;font:inherit;padding:.45em .6em;border:1px solid;background:#fff;color:#1f2328;margin-top:.25em}' +
       '.of-search-box button{font:inherit;font-weight:600;padding:.5em 1em;border:1px solid;border-radius:var(--b-r);background:var(--b-bg);color:var(--b-ink);cursor:pointer}',
   ],
+  parts: {
+    label: { label: 'Label', words: 'label' },
+    field: { label: 'Field', hides: false, states: ['hover', 'focus'] },
+    button: { label: 'Button', words: 'button', states: ['hover', 'focus'] },
+  },
   summary: () => '',
   draw(element, compile) {
-    const open = `<search${compile.attributes(element, 'search-box')}><form action="/search" method="get"><label>`
+    const label = textChunk(prop(element, searchBox, 'label'))
+    // A label that is not shown is heard all the same.
+    const labelled = compile.shows(element, 'label')
+      ? join(`<span${compile.part(element, 'label')}>`, label, '</span>')
+      : join('<span class="of-sr">', label, '</span>')
+    const button = compile.shows(element, 'button')
+      ? join(
+          `<button type="submit"${compile.part(element, 'button')}>`,
+          textChunk(prop(element, searchBox, 'button')),
+          '</button>',
+        )
+      : ''
     return join(
-      open,
-      textChunk(prop(element, searchBox, 'label')),
-      '<input type="search" name="q" maxlength="200" value="',
+      `<search${compile.attributes(element, 'search-box')}><form action="/search" method="get"><label>`,
+      labelled,
+      `<input type="search" name="q" maxlength="200"${compile.part(element, 'field')} value="`,
       ({ query }) => escapeHtml(query),
-      '"></label><button type="submit">',
-      textChunk(prop(element, searchBox, 'button')),
-      '</button></form></search>',
+      '"></label>',
+      button,
+      '</form></search>',
     )
   },
 }

@@ -23,17 +23,20 @@ export const siteName: ElementSpec = {
     '.of-site-name{font-family:var(--f-heading);font-weight:var(--hw);font-size:1.25em;line-height:1.2}' +
       '.of-site-name a{color:inherit;text-decoration:none;display:inline-flex;vertical-align:middle;align-items:center;gap:.5em}.of-site-name img{flex:none}',
   ],
+  parts: { name: { label: 'Name', hides: false } },
+  states: ['hover'],
   summary: (props) => ({ logo: 'logo', both: 'logo and name' })[String(props.show)] ?? '',
   draw(element, compile) {
     const show = prop(element, siteName, 'show')
     const height = Number(prop(element, siteName, 'height'))
     const open = `<div${compile.attributes(element, 'site-name')}><a href="/">`
+    const nameOpen = `<span${compile.part(element, 'name')}>`
     return ({ catalogue }) => {
       const { name, logo } = catalogue.site.settings
       const picture = show === 'name' || !logo ? undefined : catalogue.pictures.get(logo)
       const size = picture && { ...picture, height, width: Math.round((picture.width * height) / picture.height) }
       const mark = size ? img(size, show === 'both' ? '' : name, true) : ''
-      return open + mark + (show !== 'logo' || !picture ? `<span>${escapeHtml(name)}</span>` : '') + '</a></div>'
+      return open + mark + (show !== 'logo' || !picture ? `${nameOpen}${escapeHtml(name)}</span>` : '') + '</a></div>'
     }
   },
 }

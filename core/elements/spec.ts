@@ -1,5 +1,28 @@
-import type { LayoutElement, LayoutRegion, Styles, Value, Property } from '../tree'
+import type { LayoutElement, LayoutRegion, Styles, Value, Property, State } from '../tree'
 import type { Compile, Chunk } from '../drawing'
+
+/**
+ * What an element is made of: a part can be hidden, has its own words where `words` names the property that says
+ * them, and has its own looks, at rest and in its states.
+ */
+export interface PartSpec {
+  label: string
+  /** False for parts without which nothing is left. */
+  hides?: boolean
+  words?: string
+  states?: readonly State[]
+}
+
+/** The places in which an element holds rows. */
+export interface PlacesSpec {
+  /** What one is called. */
+  one: string
+  props: Record<string, Property>
+  /** The property by which one is known in lists. */
+  named?: string
+  least: number
+  most: number
+}
 
 /** Looks up names for the labels of the plan; null for what no longer exists. */
 export interface Names {
@@ -23,6 +46,13 @@ export interface ElementSpec {
   /** At most one of them in a layout. */
   once?: boolean
   props: Record<string, Property>
+  /** What it is made of, by name. */
+  parts?: Readonly<Record<string, PartSpec>>
+  /** States of the thing itself that have looks of their own. */
+  states?: readonly State[]
+  places?: PlacesSpec
+  /** Values it has when it is new. */
+  begins?: Record<string, Value>
   /** Looks it has when it is new. */
   styles?: Styles
   /** CSS that all of them share, in parts; each part is written once into pages that show any of its users. */

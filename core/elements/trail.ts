@@ -40,11 +40,13 @@ export const trail: ElementSpec = {
   css: [
     '.of-trail ol{list-style:none;padding:0;font-size:.85em}.of-trail li{display:inline}.of-trail li+li::before{content:"/";margin:0 .5em;opacity:.6}.of-trail a{color:inherit}',
   ],
+  parts: { link: { label: 'Link', hides: false, states: ['hover', 'focus'] } },
   summary: () => '',
   draw(element, compile) {
     const home = prop(element, trail, 'home')
     const own = prop(element, trail, 'own') === true
     const open = `<nav${compile.attributes(element, 'trail')} aria-label="Trail"><ol>`
+    const link = compile.part(element, 'link')
     return (scene) => {
       if (scene.page.kind === 'home') return ''
       const stops = stopsAbove(scene, scene.page, plainText(home, scene))
@@ -52,7 +54,7 @@ export const trail: ElementSpec = {
       let html = ''
       for (const { label, address } of stops) {
         const text = escapeHtml(label)
-        html += `<li>${address ? `<a${attribute('href', address)}>${text}</a>` : text}</li>`
+        html += `<li>${address ? `<a${link}${attribute('href', address)}>${text}</a>` : text}</li>`
       }
       return `${open}${html}</ol></nav>`
     }

@@ -1,9 +1,9 @@
 import { type Dangling, checkReferences, checkThings } from '../checks'
 import { CompiledRules, type Design, type Frame, type Target, rulesOf, type Exchange, targetSpec } from '../frames'
-import { type PropertyKind, type FieldValue, type Layout, type TreeNode, type Value, isFieldValue, walk } from '../tree'
-import { propertiesOf, refuseProperty } from '../elements'
-import { isRecord } from '../shape'
-import { type Catalogue, type Id, type RichNode, isRichDoc } from '../site'
+import { type FieldValue, type Layout, type TreeNode, rewriteProps, walk } from '../tree'
+import { fieldsNamed, propertiesOf, refuseProperty } from '../elements'
+import { BUILT_IN, type Catalogue, type Id } from '../site'
+import { treeToDraw } from '../layouts'
 import type { Parcel } from './parcel'
 
 /** What importing would do with one thing of a parcel. */
@@ -83,7 +83,7 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
   const cards = new Set(layouts.filter((l) => l.region === 'card').map((l) => l.id))
   const notes = [
     ...checkReferences(parcel.frames, compiled),
-    ...parcel.layouts.flatMap((l) => checkThings(l, catalogue, cards)),
+    ...parcel.layouts.flatMap((l) => checkThings(treeToDraw(l), catalogue, cards)),
   ]
   for (const note of notes) {
     if (note.kind === 'missing-field' && note.frame) add('field', note.field, 'frame', note.frame)
@@ -106,37 +106,14 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
 /** Own fields of entries that a layout names and that no page type of this site has. */
 function unknownFields(layout: Layout, catalogue: Catalogue): Set<Id> {
   const known = new Set([...catalogue.types.values()].flatMap((t) => t.fields.map((f) => f.id)))
-  const found = new Set<Id>()
-  eachField(layout, (field) => {
-    const id = field.of === 'reference' ? (field.via ?? '') : field.of === 'page' ? field.field : ''
-    if (id && !id.startsWith('terms:') && !BUILT_IN_FIELDS.has(id) && !known.has(id)) found.add(id)
-  })
-  return found
+  const fields = [...walk(layout)].flatMap(fieldsNamed).map(ownField)
+  return new Set(
+    fields.filter((id) => id && !id.startsWith('terms:') && !Object.hasOwn(BUILT_IN, id) && !known.has(id)),
+  )
 }
 
-const BUILT_IN_FIELDS = new Set([
-  'title',
-  'summary',
-  'description',
-  'content',
-  'picture',
-  'date',
-  'person',
-  'mail',
-  'type',
-  'address',
-  'count',
-  'query',
-])
-
-function eachField(layout: Layout, see: (field: { of: string; via?: Id; field: Id }) => void): void {
-  const visit = (value: unknown): void => {
-    if (typeof value !== 'object' || value === null) return
-    if (isFieldValue(value)) see(value)
-    Object.values(value).forEach(visit)
-  }
-  for (const node of walk(layout)) visit(node.props)
-}
+/** The field of an entry's own that a field value names; empty where it names none. */
+const ownField = ({ of, via = '', field }: FieldValue): Id => (of === 'reference' ? via : of === 'page' ? field : '')
 
 /** What importing a parcel would do here; nothing is changed. */
 export function planImport(
@@ -174,66 +151,27 @@ export function adaptFrame(frame: Frame, choices: Readonly<Record<string, Choice
   }
 }
 
-const ID_KINDS: Partial<Record<PropertyKind, UnfitKind>> = { menu: 'menu', picture: 'picture', type: 'type' }
-
-/** A field with what does not fit exchanged; what stands in for it, or nothing, when it is to be dropped. */
-function adaptField(value: FieldValue, kind: PropertyKind, choose: Choose): Value | undefined {
-  const { fallback: before, ...rest } = value
-  const fallback = before === undefined ? undefined : adaptValue(before, kind, choose)
-  const next: FieldValue = { ...rest, ...(fallback !== undefined && { fallback }) }
-  if (value.of === 'page') {
-    const field = choose('field', value.field)
-    if (field === null) return fallback
-    next.field = field
-  }
-  if (value.of === 'reference') {
-    const via = choose('field', value.via ?? '')
-    if (via === null) return fallback
-    next.via = via
-  }
-  return next
-}
-
-/** Text without what is dropped: a field gives way to its fallback as words, a link to what it stood on. */
-function adaptText(node: RichNode, choose: Choose): RichNode[] {
-  if (node.type === 'field') {
-    const value = adaptField(node.attrs!.value as FieldValue, 'text', choose)
-    if (isFieldValue(value)) return [{ ...node, attrs: { value } }]
-    const words = typeof value === 'string' || typeof value === 'number' ? String(value) : ''
-    return words ? [{ type: 'text', text: words }] : []
-  }
-  const marks = node.marks?.flatMap((mark) => {
-    if (typeof mark.attrs?.page !== 'string') return [mark]
-    const page = choose('page', mark.attrs.page)
-    return page === null ? [] : [{ ...mark, attrs: { ...mark.attrs, page } }]
-  })
-  const content = node.content?.flatMap((child) => adaptText(child, choose))
-  return [{ ...node, ...(marks && { marks }), ...(content && { content }) }]
-}
-
-/** A value of a property with what does not fit exchanged; undefined when it is to be dropped. */
-function adaptValue(value: Value, kind: PropertyKind, choose: Choose): Value | undefined {
-  if (isFieldValue(value)) return adaptField(value, kind, choose)
-  if (isRichDoc(value)) return { ...value, content: (value.content ?? []).flatMap((n) => adaptText(n, choose)) }
-  if (isRecord(value)) {
-    const page = choose('page', String(value.page))
-    return page === null ? undefined : { page }
-  }
-  const of = ID_KINDS[kind]
-  return of && typeof value === 'string' && value ? (choose(of, value) ?? undefined) : value
+/** A field with what does not fit exchanged; null when it is to be dropped. */
+function adaptField(value: FieldValue, choose: Choose): FieldValue | null {
+  const own = ownField(value)
+  const field = own ? choose('field', own) : own
+  if (field === null) return null
+  if (field === own) return value
+  return value.of === 'reference' ? { ...value, via: field } : { ...value, field }
 }
 
 function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
   const specs = propertiesOf(node)
+  const adapted = rewriteProps(node.props, specs, {
+    field: (field) => adaptField(field, choose),
+    page: (page) => choose('page', page),
+    thing: (kind, id) => (kind === 'card' ? id : choose(kind, id)),
+  })
+  // A property that cannot hold what is left goes back to its default.
   const props = Object.fromEntries(
-    Object.entries(node.props).flatMap(([name, value]) => {
-      const spec = specs[name]!
-      const next = adaptValue(value, spec.kind, choose)
-      // A property that cannot hold what is left goes back to its default.
-      return next === undefined || refuseProperty(spec, next) !== null ? [] : [[name, next]]
-    }),
+    Object.entries(adapted).filter(([name, value]) => refuseProperty(specs[name]!, value) === null),
   )
-  if (node.kind === 'element') return { ...node, props }
+  if (!node.children) return { ...node, props }
   return { ...node, props, children: node.children.map((c) => adaptNode(c as TreeNode, choose)) } as N
 }
 

@@ -1,9 +1,20 @@
 import equal from 'fast-deep-equal'
 import type { Edited, Editing } from '../edits'
 import { type Problem, ProblemError, fail, problem } from '../problems'
-import { isRecord, refuse } from '../shape'
+import { isRecord, refuse, shown } from '../shape'
 import { checkRules } from './check'
-import { copyOf, countNodes, mayHold, type Layout, type Styles, type TreeNode } from '../tree'
+import {
+  copyOf,
+  countNodes,
+  mayHold,
+  type Layout,
+  type Styles,
+  type TreeNode,
+  type Item,
+  type LayoutElement,
+  type Value,
+  childrenOf,
+} from '../tree'
 import { LayoutDraft } from './draft'
 import { type Edit, type EditKind, withStep } from './edits'
 import { MOST_EDITS, editShape } from './shapes'
@@ -24,7 +35,7 @@ function nodeIn(draft: LayoutDraft, id: string): TreeNode {
 function checkPlace(draft: LayoutDraft, id: string, index: number, child: TreeNode): void {
   const parent = draft.holder(id) ?? fail('node-unknown', { id })
   if (!mayHold(parent.kind, child.kind)) fail('wrong-place', { child: child.kind, parent: parent.kind })
-  const last = parent.children.length
+  const last = childrenOf(parent).length
   if (!Number.isInteger(index) || index < 0 || index > last) fail('index-out', { index, last })
 }
 
@@ -42,6 +53,43 @@ function writeStyle(styles: Styles, edit: EditOf<'setStyle'> | EditOf<'setDefaul
   if (next) styles[edit.property] = next
   else delete styles[edit.property]
   return before
+}
+
+/** The same in a record of looks, in which there are no empty ones. */
+function writeStyleAt(record: Record<string, Styles>, key: string, edit: EditOf<'setStyle'> | EditOf<'setDefault'>) {
+  const styles = { ...own(record, key) }
+  const before = writeStyle(styles, edit)
+  if (Object.keys(styles).length === 0) delete record[key]
+  else record[key] = styles
+  return before
+}
+
+function elementIn(draft: LayoutDraft, id: string): LayoutElement {
+  const node = nodeIn(draft, id)
+  return node.kind === 'element' ? node : fail('edit-shape', { why: 'only elements have parts and states' })
+}
+
+/** The items that a property of something holds; none where it is not set. */
+function itemsIn(draft: LayoutDraft, id: string, property: string): readonly Item[] {
+  const value = own(nodeIn(draft, id).props, property)
+  if (value === undefined) return []
+  return Array.isArray(value) ? value : fail('edit-shape', { why: `${property} holds no list` })
+}
+
+function itemIndex(items: readonly Item[], id: string): number {
+  const index = items.findIndex((i) => i.id === id)
+  return index < 0 ? fail('node-unknown', { id }) : index
+}
+
+/** A property without items is not set: so taking back the first one gives the same again. */
+function writeItems(draft: LayoutDraft, id: string, property: string, items: Item[]): void {
+  const { props } = draft.writable(id)
+  if (items.length > 0) props[property] = items
+  else delete props[property]
+}
+
+function checkItemIndex(index: number, last: number): void {
+  if (index > last) fail('index-out', { index, last })
 }
 
 const APPLY: { [K in EditKind]: Applier<K> } = {
@@ -67,30 +115,72 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     draft.put(parent, index, node)
     return { kind: 'move', id, ...from }
   },
-  setProperty(draft, { id, property, value, unset }) {
-    const before = own(nodeIn(draft, id).props, property)
-    const { props } = draft.writable(id)
-    if (unset) delete props[property]
-    else if (value === undefined) fail('edit-shape', { why: 'a property needs a value, or unset' })
-    else props[property] = copyOf(value)
-    return {
-      kind: 'setProperty',
-      id,
-      property,
-      ...(before === undefined ? { unset: true as const } : { value: before }),
+  setProperty(draft, { id, property, within, value, unset }) {
+    if (!unset && value === undefined) fail('edit-shape', { why: 'a property needs a value, or unset' })
+    const write = (props: Record<string, Value>): Edit => {
+      const before = own(props, property)
+      if (unset) delete props[property]
+      else props[property] = copyOf(value!)
+      const was = before === undefined ? { unset: true as const } : { value: before }
+      return { kind: 'setProperty', id, property, ...(within && { within }), ...was }
     }
+    nodeIn(draft, id)
+    if (!within) return write(draft.writable(id).props)
+    const items = [...itemsIn(draft, id, within.items)]
+    const at = itemIndex(items, within.item)
+    const item = { ...items[at]!, props: { ...items[at]!.props } }
+    items[at] = item
+    writeItems(draft, id, within.items, items)
+    return write(item.props)
+  },
+  insertItem(draft, { id, property, index, item }) {
+    const items = [...itemsIn(draft, id, property)]
+    if (items.some((i) => i.id === item.id)) fail('id-taken', { id: item.id })
+    checkItemIndex(index, items.length)
+    items.splice(index, 0, copyOf(item))
+    writeItems(draft, id, property, items)
+    return { kind: 'removeItem', id, property, item: item.id }
+  },
+  removeItem(draft, { id, property, item }) {
+    const items = [...itemsIn(draft, id, property)]
+    const index = itemIndex(items, item)
+    const [gone] = items.splice(index, 1)
+    writeItems(draft, id, property, items)
+    return { kind: 'insertItem', id, property, index, item: gone! }
+  },
+  moveItem(draft, { id, property, item, index }) {
+    const items = [...itemsIn(draft, id, property)]
+    const from = itemIndex(items, item)
+    checkItemIndex(index, items.length - 1)
+    items.splice(index, 0, ...items.splice(from, 1))
+    writeItems(draft, id, property, items)
+    return { kind: 'moveItem', id, property, item, index: from }
   },
   setStyle(draft, edit) {
-    nodeIn(draft, edit.id)
-    return { ...edit, value: writeStyle(draft.writable(edit.id).styles, edit) }
+    const { id, at } = edit
+    if (at === undefined) {
+      nodeIn(draft, id)
+      return { ...edit, value: writeStyle(draft.writable(id).styles, edit) }
+    }
+    elementIn(draft, id)
+    const element = draft.writable(id) as LayoutElement
+    const looks = { ...element.looks }
+    const value = writeStyleAt(looks, at, edit)
+    if (Object.keys(looks).length === 0) delete element.looks
+    else element.looks = looks
+    return { ...edit, value }
+  },
+  hidePart(draft, { id, part, hidden }) {
+    const before = elementIn(draft, id).hides ?? []
+    const element = draft.writable(id) as LayoutElement
+    const others = before.filter((p) => p !== part)
+    const hides = hidden ? [...others, part].sort() : others
+    if (hides.length === 0) delete element.hides
+    else element.hides = hides
+    return { kind: 'hidePart', id, part, hidden: before.includes(part) }
   },
   setDefault(draft, edit) {
-    const { defaults } = draft.writableLayout()
-    const styles = { ...own(defaults, edit.of) }
-    const value = writeStyle(styles, edit)
-    if (Object.keys(styles).length === 0) delete defaults[edit.of]
-    else defaults[edit.of] = styles
-    return { ...edit, value }
+    return { ...edit, value: writeStyleAt(draft.writableLayout().defaults, edit.of, edit) }
   },
   setSpans(draft, { row, spans }) {
     const node = nodeIn(draft, row)
@@ -134,7 +224,7 @@ function countInserted(edit: Edit): number {
 
 /** Why an edit cannot be applied to anything: its shape, or its size. Null when it can. Takes anything. */
 export function refuseEdit(edit: unknown): Problem | null {
-  const kind = isRecord(edit) ? String(edit.kind) : ''
+  const kind = isRecord(edit) ? shown(edit.kind) : ''
   if (!Object.hasOwn(APPLY, kind)) return problem('edit-unknown', { kind })
   const why = refuse(editShape, edit)
   if (why !== null) return problem('edit-shape', { why })
@@ -186,9 +276,11 @@ export function applyAll(
 
 function sameTarget(a: Edit, b: Edit): boolean {
   if (a.kind !== b.kind) return false
-  if (a.kind === 'setProperty' && b.kind === 'setProperty') return a.id === b.id && a.property === b.property
+  if (a.kind === 'setProperty' && b.kind === 'setProperty') {
+    return a.id === b.id && a.property === b.property && equal(a.within, b.within)
+  }
   if (a.kind === 'setStyle' && b.kind === 'setStyle') {
-    return a.id === b.id && a.property === b.property && a.step === b.step
+    return a.id === b.id && a.at === b.at && a.property === b.property && a.step === b.step
   }
   return false
 }

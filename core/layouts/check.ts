@@ -1,9 +1,21 @@
-import { type ElementSpec, elementSpec, refuseMeaning } from '../elements'
-import { type Property, BOX_PROPERTIES, type Layout, type Row, type Styles, type TreeNode, type Value } from '../tree'
+import { type ElementSpec, elementSpec, kindName, propertiesOf, refuseMeaning } from '../elements'
 import { type Problem, problem } from '../problems'
-import { isRecord, refuse } from '../shape'
+import { isRecord, refuse, shown } from '../shape'
+import {
+  type Layout,
+  type LayoutElement,
+  type LooksKey,
+  MOST_NODES,
+  type Property,
+  type Row,
+  type Styles,
+  type TreeNode,
+  type Value,
+  childrenOf,
+  layoutShape,
+  looksOf,
+} from '../tree'
 import { type Owner, refuseStyle, styleProperty } from '../styles'
-import { MOST_NODES, layoutShape } from '../tree'
 
 export const MOST_DEPTH = 4
 
@@ -45,17 +57,41 @@ function checkProps(
   }
 }
 
-function checkElement(spec: ElementSpec | undefined, type: string, found: Findings): void {
-  if (!spec) {
-    found.problems.push(problem('element-unknown', { type }))
-    return
-  }
+function checkElement(element: LayoutElement, spec: ElementSpec, found: Findings): void {
   const { region } = found.layout
-  if (spec.regions && !spec.regions.includes(region)) {
-    found.problems.push(problem('element-region', { name: spec.name, region }))
+  const { problems } = found
+  if (spec.regions && !spec.regions.includes(region))
+    problems.push(problem('element-region', { name: spec.name, region }))
+  if (spec.once && found.once.has(spec.type)) problems.push(problem('element-once', { name: spec.name }))
+  found.once.add(spec.type)
+  checkProps(element.props, spec.props, spec.name, problems)
+  for (const [at, styles] of Object.entries(element.looks ?? {})) {
+    const why = refuseLooksOf(spec, at)
+    if (why) problems.push(why)
+    else checkStyles(styles, looksOf(at).part ? 'part' : 'element', spec.name, problems)
   }
-  if (spec.once && found.once.has(type)) found.problems.push(problem('element-once', { name: spec.name }))
-  found.once.add(type)
+  for (const part of element.hides ?? []) {
+    if (partOf(spec, part)?.hides === false || !partOf(spec, part))
+      problems.push(problem('part-unknown', { owner: spec.name, part }))
+  }
+  checkPlaces(element, spec, problems)
+}
+
+const partOf = (spec: ElementSpec, part: string) =>
+  spec.parts && Object.hasOwn(spec.parts, part) ? spec.parts[part] : undefined
+
+/** Why an element of a kind has no looks of a part or a state; null when it has. */
+function refuseLooksOf(spec: ElementSpec, at: LooksKey): Problem | null {
+  const { part, state } = looksOf(at)
+  const owner = part ? partOf(spec, part) : spec
+  if (owner && (state === null ? part !== '' : owner.states?.includes(state))) return null
+  return problem('part-unknown', { owner: spec.name, part: at })
+}
+
+function checkPlaces({ children = [] }: LayoutElement, { name, places }: ElementSpec, problems: Problem[]): void {
+  const [least, most] = places ? [places.least, places.most] : [0, 0]
+  if (children.length < least || children.length > most)
+    problems.push(problem('places-number', { owner: name, least, most, count: children.length }))
 }
 
 function checkSpans(row: Row): Problem[] {
@@ -71,27 +107,40 @@ function checkNode(node: TreeNode, depth: number, found: Findings): void {
   found.count++
   if (found.ids.has(node.id)) problems.push(problem('id-taken', { id: node.id }))
   found.ids.add(node.id)
-  const spec = node.kind === 'element' ? elementSpec(node.type) : undefined
-  const label = spec?.name ?? (node.kind === 'element' ? 'An element' : `A ${node.kind}`)
-  checkStyles(node.styles, node.kind, label, problems)
+  checkStyles(node.styles, node.kind, kindName(node), problems)
   if (node.kind === 'element') {
-    checkElement(spec, node.type, found)
-    if (spec) checkProps(node.props, spec.props, label, problems)
-    return
-  }
-  checkProps(node.props, BOX_PROPERTIES, label, problems)
+    const spec = elementSpec(node.type)
+    if (spec) checkElement(node, spec, found)
+    else problems.push(problem('element-unknown', { type: node.type }))
+  } else checkProps(node.props, propertiesOf(node), `A ${kindName(node).toLowerCase()}`, problems)
   if (node.kind === 'row') problems.push(...checkSpans(node))
   const below = node.kind === 'row' ? depth + 1 : depth
   if (below > MOST_DEPTH) problems.push(problem('too-deep', { most: MOST_DEPTH }))
-  else for (const child of node.children) checkNode(child, below, found)
+  else for (const child of childrenOf(node)) checkChild(node, child, below, found)
+}
+
+/** A place stands only in an element of its own type. */
+function checkChild(parent: TreeNode, child: TreeNode, depth: number, found: Findings): void {
+  if (child.kind === 'place' && (parent.kind !== 'element' || parent.type !== child.type))
+    found.problems.push(problem('wrong-place', { child: kindName(child), parent: kindName(parent) }))
+  checkNode(child, depth, found)
 }
 
 function checkDefaults(defaults: Layout['defaults'], problems: Problem[]): void {
-  for (const [of, styles] of Object.entries(defaults)) {
+  for (const [key, styles] of Object.entries(defaults)) {
+    const [of = '', at] = key.split(' ')
     const spec = elementSpec(of)
+    const why =
+      at === undefined ? null : spec ? refuseLooksOf(spec, at) : problem('part-unknown', { owner: of, part: at })
     if (!spec && !OWNERS.includes(of)) problems.push(problem('element-unknown', { type: of }))
-    else checkStyles(styles, spec ? 'element' : (of as Owner), spec?.name ?? of, problems)
+    else if (why) problems.push(why)
+    else checkStyles(styles, ownerOf(of, at), spec?.name ?? of, problems)
   }
+}
+
+function ownerOf(of: string, at: string | undefined): Owner {
+  if (OWNERS.includes(of)) return of as Owner
+  return at !== undefined && looksOf(at).part ? 'part' : 'element'
 }
 
 /**
@@ -110,7 +159,7 @@ export function checkRules(layout: Layout): Problem[] {
 /** Every way in which something is no valid layout; none when it is one. Takes anything at all. */
 export function checkLayout(layout: unknown): Problem[] {
   if (!isRecord(layout) || layout.kind !== 'layout') return [problem('layout-shape', { why: 'it is something else' })]
-  if (layout.format !== 1) return [problem('layout-format', { format: String(layout.format), known: 1 })]
+  if (layout.format !== 1) return [problem('layout-format', { format: shown(layout.format), known: 1 })]
   const why = refuse(layoutShape, layout)
   return why === null ? checkRules(layout as unknown as Layout) : [problem('layout-shape', { why })]
 }

@@ -108,8 +108,8 @@ export function placeAfter(
   kind: TreeNode['kind'],
 ): { parent: Id; index: number } | null {
   let at = selected ? find(layout, selected) : null
-  if (at && at.node.kind !== 'element' && mayHold(at.node.kind, kind)) {
-    return { parent: at.node.id, index: at.node.children.length }
+  if (at && mayHold(at.node.kind, kind)) {
+    return { parent: at.node.id, index: childrenOf(at.node).length }
   }
   while (at) {
     if (mayHold(at.parent.kind, kind)) return { parent: at.parent.id, index: at.index + 1 }
@@ -118,9 +118,18 @@ export function placeAfter(
   return mayHold('layout', kind) ? { parent: layout.id, index: layout.children.length } : null
 }
 
+/** Where a place of elements of a type goes: after the selected one, or at the end of the selected element. */
+export function placeForPlace(layout: Layout, selected: Id | null, type: string): { parent: Id; index: number } | null {
+  const at = selected ? find(layout, selected) : null
+  if (at?.node.kind === 'element' && at.node.type === type)
+    return { parent: at.node.id, index: childrenOf(at.node).length }
+  return at?.node.kind === 'place' && at.node.type === type ? { parent: at.parent.id, index: at.index + 1 } : null
+}
+
 /** Inserts an element after the selection; where nothing can hold it yet, in a new row of one column. */
 export function insertElement(layout: Layout, selected: Id | null, element: LayoutElement, newId: NewId): Edit {
-  const inRow = selected ? find(layout, selected)?.node : undefined
+  const inHand = selected ? find(layout, selected)?.node : undefined
+  const inRow = inHand?.kind === 'place' ? inHand.children.at(-1) : inHand
   const column = inRow?.kind === 'row' ? inRow.children.at(-1) : undefined
   const place = column
     ? { parent: column.id, index: column.children.length }
@@ -161,7 +170,7 @@ export function step(layout: Layout, id: Id, direction: 'up' | 'down' | 'left' |
   const along =
     node.kind === 'column' ? direction === 'left' || direction === 'right' : direction === 'up' || direction === 'down'
   const target = index + by
-  if (along && target >= 0 && target < parent.children.length)
+  if (along && target >= 0 && target < childrenOf(parent).length)
     return { kind: 'move', id, parent: parent.id, index: target }
   if (node.kind === 'column' || parent.kind !== 'column') return null
   const inside = new Set<Id>([id, ...descendants(node)])

@@ -1,9 +1,9 @@
 import type { Id } from '../site'
-import { type Parent, walk, type Layout, type TreeNode } from '../tree'
+import { type Layout, type Parent, type TreeNode, childrenOf, walk } from '../tree'
 
-interface Place {
+interface Noted {
   node: TreeNode
-  /** Id of what holds it: the layout, a row or a column. */
+  /** Id of what holds it. */
   parent: Id
 }
 
@@ -12,7 +12,7 @@ interface Place {
  * first, with all above it, so that the layout it was made from stays as it was and shares all else.
  */
 export class LayoutDraft {
-  private readonly places = new Map<Id, Place>()
+  private readonly places = new Map<Id, Noted>()
   private readonly copied = new Set<object>()
   private root: Layout
 
@@ -26,8 +26,7 @@ export class LayoutDraft {
   }
 
   private note(parent: Layout | TreeNode): void {
-    if (parent.kind === 'element') return
-    for (const node of parent.children) {
+    for (const node of childrenOf(parent)) {
       this.places.set(node.id, { node, parent: parent.id })
       this.note(node)
     }
@@ -37,17 +36,15 @@ export class LayoutDraft {
     return this.places.get(id)?.node
   }
 
-  /** The layout itself, a row or a column; undefined for elements and for what is not there. */
+  /** The layout itself, or something in it; undefined for what is not there. */
   holder(id: Id): Parent | undefined {
-    if (id === this.root.id) return this.root
-    const node = this.node(id)
-    return node?.kind === 'element' ? undefined : node
+    return id === this.root.id ? this.root : this.node(id)
   }
 
   /** What holds a node, and where it stands in it. */
   placeOf(id: Id): { parent: Id; index: number } {
     const { node, parent } = this.places.get(id)!
-    return { parent, index: (this.holder(parent)!.children as TreeNode[]).indexOf(node) }
+    return { parent, index: childrenOf(this.holder(parent)!).indexOf(node) }
   }
 
   /** True when a holder is a node or stands inside it. */
@@ -70,18 +67,20 @@ export class LayoutDraft {
   writable(id: Id): TreeNode {
     const place = this.places.get(id)!
     if (this.copied.has(place.node)) return place.node
-    const siblings = this.writableHolder(place.parent).children as TreeNode[]
+    const siblings = this.childrenToWrite(place.parent)
     const { node } = place
     const copy = { ...node, props: { ...node.props }, styles: { ...node.styles } } as TreeNode
-    if (copy.kind !== 'element') copy.children = [...copy.children] as never
+    if (copy.children) copy.children = [...copy.children] as never
     siblings[siblings.indexOf(node)] = copy
     this.copied.add(copy)
     place.node = copy
     return copy
   }
 
-  private writableHolder(id: Id): Parent {
-    return id === this.root.id ? this.writableLayout() : (this.writable(id) as Parent)
+  /** The list of what something holds, to be written to; an element without places gets one. */
+  private childrenToWrite(id: Id): TreeNode[] {
+    const holder: Parent = id === this.root.id ? this.writableLayout() : this.writable(id)
+    return (holder.children ??= []) as TreeNode[]
   }
 
   /** The first id in a node and all below it that stands here already. */
@@ -92,14 +91,16 @@ export class LayoutDraft {
   }
 
   put(parent: Id, index: number, node: TreeNode): void {
-    ;(this.writableHolder(parent).children as TreeNode[]).splice(index, 0, node)
+    this.childrenToWrite(parent).splice(index, 0, node)
     this.places.set(node.id, { node, parent })
     this.note(node)
   }
 
   take(id: Id): TreeNode {
     const { parent, index } = this.placeOf(id)
-    const [node] = (this.writableHolder(parent).children as TreeNode[]).splice(index, 1)
+    const [node] = this.childrenToWrite(parent).splice(index, 1)
+    const holder = this.holder(parent)!
+    if (holder.kind === 'element' && holder.children?.length === 0) delete holder.children
     this.places.delete(id)
     for (const below of walk(node!)) this.places.delete(below.id)
     return node!

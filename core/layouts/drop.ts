@@ -1,5 +1,5 @@
 import type { Id } from '../site'
-import { type Parent, mayHold, pathTo, type Layout, type TreeNode } from '../tree'
+import { childrenOf, type Parent, mayHold, pathTo, type Layout, type TreeNode } from '../tree'
 
 export interface Box {
   x: number
@@ -15,6 +15,13 @@ export interface Drop {
   line: Box
 }
 
+/** What is dragged; something new has no id yet. */
+export interface Dragged {
+  kind: TreeNode['kind']
+  type?: string
+  id?: Id
+}
+
 const contains = (box: Box, x: number, y: number): boolean =>
   x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height
 
@@ -24,15 +31,16 @@ function holderAt(
   boxes: ReadonlyMap<Id, Box>,
   x: number,
   y: number,
-  kind: TreeNode['kind'],
+  { kind, type }: Dragged,
 ): Parent | null {
   let best: Parent | null = null
   const visit = (node: Layout | TreeNode): void => {
-    if (node.kind === 'element') return
     const box = boxes.get(node.id)
     if (node.kind !== 'layout' && (!box || !contains(box, x, y))) return
-    if (mayHold(node.kind, kind)) best = node
-    node.children.forEach(visit)
+    // A place stands only in an element of its own type.
+    const fits = kind !== 'place' || (node.kind === 'element' && node.type === type)
+    if (fits && mayHold(node.kind, kind)) best = node
+    childrenOf(node).forEach(visit)
   }
   visit(layout)
   return best
@@ -46,15 +54,15 @@ export function dropAt(
   layout: Layout,
   boxes: ReadonlyMap<Id, Box>,
   point: { x: number; y: number },
-  dragged: { kind: TreeNode['kind']; id?: Id },
+  dragged: Dragged,
 ): Drop | null {
-  const holder = holderAt(layout, boxes, point.x, point.y, dragged.kind)
+  const holder = holderAt(layout, boxes, point.x, point.y, dragged)
   const around = holder && boxes.get(holder.id)
   if (!holder || !around) return null
   if (dragged.id && (holder.id === dragged.id || pathTo(layout, holder.id).some((n) => n.id === dragged.id)))
     return null
   const across = holder.kind === 'row'
-  const children = holder.children.map((c) => boxes.get(c.id))
+  const children = childrenOf(holder).map((c) => boxes.get(c.id))
   const middle = (b: Box) => (across ? b.x + b.width / 2 : b.y + b.height / 2)
   const at = across ? point.x : point.y
   const found = children.findIndex((b) => b && at < middle(b))

@@ -1,5 +1,5 @@
 import type { Id } from '../site'
-import type { Stepped, Step, StyleValue, TreeNode, Value } from '../tree'
+import type { Item, LooksKey, Stepped, Step, StyleValue, TreeNode, Value } from '../tree'
 
 /**
  * The edits of a layout, as plain data. Each can be stored, sent, replayed and inverted. `null` for a value
@@ -10,16 +10,31 @@ export type Edit =
   | { kind: 'remove'; id: Id }
   /** `index` counts among the children of `parent` as they are once the node has been taken out. */
   | { kind: 'move'; id: Id; parent: Id; index: number }
-  /** Undefined for `value` cannot be sent as JSON, so a missing property is written `unset: true`. */
-  | { kind: 'setProperty'; id: Id; property: string; value?: Value; unset?: true }
-  | { kind: 'setStyle'; id: Id; property: string; step: Step; value: StyleValue | null }
-  /** Looks for all rows (`row`), columns (`column`) or elements of one kind in this layout. */
+  /**
+   * Undefined for `value` cannot be sent as JSON, so a missing property is written `unset: true`. With `within`, a
+   * value of one of the items that a property holds.
+   */
+  | { kind: 'setProperty'; id: Id; property: string; within?: Within; value?: Value; unset?: true }
+  | { kind: 'insertItem'; id: Id; property: string; index: number; item: Item }
+  | { kind: 'removeItem'; id: Id; property: string; item: Id }
+  /** `index` counts among the items as they are once this one has been taken out. */
+  | { kind: 'moveItem'; id: Id; property: string; item: Id; index: number }
+  /** With `at`, the looks of a part or of a state. */
+  | { kind: 'setStyle'; id: Id; at?: LooksKey; property: string; step: Step; value: StyleValue | null }
+  | { kind: 'hidePart'; id: Id; part: string; hidden: boolean }
+  /** Looks for all rows (`row`), columns (`column`) or elements of one kind in this layout; see `Defaults`. */
   | { kind: 'setDefault'; of: string; property: string; step: Step; value: StyleValue | null }
   | { kind: 'setSpans'; row: Id; spans: number[] }
   /** Names a row, column or element, or, by its own id, the layout. An empty name takes it away. */
   | { kind: 'rename'; id: Id; name: string }
   /** All of them or none; invariants are asked only after the last one. */
   | { kind: 'batch'; label: string; edits: Edit[] }
+
+/** Which item of which property. */
+export interface Within {
+  items: string
+  item: Id
+}
 
 export type EditKind = Edit['kind']
 

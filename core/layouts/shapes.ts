@@ -14,7 +14,7 @@ import {
   whole,
   yesNo,
 } from '../shape'
-import { MOST_NAME, nodeShape, styleValue, valueShape, STEPS } from '../tree'
+import { MOST_NAME, nodeShape, styleValue, valueShape, STEPS, itemShape, looksKeyShape, partShape } from '../tree'
 
 /** The shapes of edits. */
 
@@ -24,6 +24,8 @@ const named = (most = 200) => text(most)
 const step = oneOf(STEPS)
 const look = { property: named(), step, value: byValue((v) => (v === null ? NOTHING : styleValue)) }
 const index = whole(0, 100_000)
+
+const within = exact({ items: named(), item: id() })
 
 const edits = (depth: number): Shape =>
   kinds(
@@ -35,10 +37,20 @@ const edits = (depth: number): Shape =>
         kind: oneOf(['setProperty']),
         id: id(),
         property: named(),
+        within: byValue((v) => (v === undefined ? ABSENT : within)),
         value: byValue((v) => (v === undefined ? ABSENT : valueShape)),
         unset: optional(yesNo().isTrue()),
       }),
-      setStyle: exact({ kind: oneOf(['setStyle']), id: id(), ...look }),
+      insertItem: exact({ kind: oneOf(['insertItem']), id: id(), property: named(), index, item: itemShape }),
+      removeItem: exact({ kind: oneOf(['removeItem']), id: id(), property: named(), item: id() }),
+      moveItem: exact({ kind: oneOf(['moveItem']), id: id(), property: named(), item: id(), index }),
+      setStyle: exact({
+        kind: oneOf(['setStyle']),
+        id: id(),
+        at: byValue((v) => (v === undefined ? ABSENT : looksKeyShape)),
+        ...look,
+      }),
+      hidePart: exact({ kind: oneOf(['hidePart']), id: id(), part: partShape, hidden: yesNo() }),
       setDefault: exact({ kind: oneOf(['setDefault']), of: named(), ...look }),
       setSpans: exact({ kind: oneOf(['setSpans']), row: id(), spans: list(whole(1, 12), 12) }),
       rename: exact({ kind: oneOf(['rename']), id: id(), name: text(MOST_NAME) }),

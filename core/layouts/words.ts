@@ -1,7 +1,7 @@
 import { elementSpec, nodeName, propertiesOf } from '../elements'
 import { styleProperty } from '../styles'
 import type { Edit } from './edits'
-import { find, type Layout, type TreeNode } from '../tree'
+import { find, type Layout, type TreeNode, type LooksKey, type State, looksOf } from '../tree'
 
 function what(node: TreeNode | undefined): string {
   if (!node) return 'something'
@@ -9,6 +9,37 @@ function what(node: TreeNode | undefined): string {
 }
 
 const named = (layout: Layout, id: string) => what(find(layout, id)?.node)
+
+/** A part or a state by its name: `label`, `link under the pointer`. */
+export function looksWords(type: string, at: LooksKey): string {
+  const { part, state } = looksOf(at)
+  const label = part && (elementSpec(type)?.parts?.[part]?.label.toLowerCase() ?? part)
+  return [label, state && STATE_NAMES[state]].filter(Boolean).join(' ')
+}
+
+const STATE_NAMES: Record<State, string> = {
+  hover: 'under the pointer',
+  focus: 'with the focus',
+  current: 'where one is',
+  disabled: 'out of reach',
+}
+
+function looksName(layout: Layout, id: string, at: LooksKey): string {
+  const node = find(layout, id)?.node
+  return node?.kind === 'element' ? looksWords(node.type, at) : at
+}
+
+function oneOf(layout: Layout, id: string, property: string): string {
+  const node = find(layout, id)?.node
+  const spec = node && propertiesOf(node)[property]
+  return spec?.kind === 'items' ? spec.one.toLowerCase() : 'item'
+}
+
+function defaultsName(key: string): string {
+  const [of = '', at] = key.split(' ')
+  const name = elementSpec(of)?.name ?? of
+  return at ? `${name} ${looksWords(of, at)}` : name
+}
 
 /** An edit in a few words, for the undo button and the notes: "Level of Heading". `layout` names what it is about. */
 export function describeEdit(edit: Edit, layout: Layout): string {
@@ -23,13 +54,24 @@ export function describeEdit(edit: Edit, layout: Layout): string {
       return edit.id === layout.id ? 'rename the layout' : 'rename'
     case 'setSpans':
       return `spans ${edit.spans.join(' + ')}`
-    case 'setStyle':
-      return `${styleProperty(edit.property)?.label ?? edit.property} of ${named(layout, edit.id)}`
+    case 'setStyle': {
+      const label = styleProperty(edit.property)?.label ?? edit.property
+      return `${label} of ${edit.at ? `${looksName(layout, edit.id, edit.at)} of ` : ''}${named(layout, edit.id)}`
+    }
+    case 'hidePart':
+      return `${edit.hidden ? 'hide' : 'show'} ${looksName(layout, edit.id, edit.part)} of ${named(layout, edit.id)}`
+    case 'insertItem':
+      return `add ${oneOf(layout, edit.id, edit.property)} to ${named(layout, edit.id)}`
+    case 'removeItem':
+      return `remove ${oneOf(layout, edit.id, edit.property)} from ${named(layout, edit.id)}`
+    case 'moveItem':
+      return `move ${oneOf(layout, edit.id, edit.property)} in ${named(layout, edit.id)}`
     case 'setDefault':
-      return `${styleProperty(edit.property)?.label ?? edit.property} of every ${elementSpec(edit.of)?.name ?? edit.of}`
+      return `${styleProperty(edit.property)?.label ?? edit.property} of every ${defaultsName(edit.of)}`
     case 'setProperty': {
       const node = find(layout, edit.id)?.node
-      const property = node && propertiesOf(node)[edit.property]
+      const list = node && edit.within && propertiesOf(node)[edit.within.items]
+      const property = list?.kind === 'items' ? list.of[edit.property] : node && propertiesOf(node)[edit.property]
       return `${property?.label ?? edit.property} of ${what(node)}`
     }
     case 'batch':

@@ -1,17 +1,20 @@
-import { type ElementSpec, elementSpec } from '../elements'
+import { type ElementSpec, elementSpec, fieldsNamed } from '../elements'
 import {
   ROW_PROPS,
   type Column,
-  type Layout,
   type LayoutElement,
   type LayoutRegion,
+  type Place,
   type Row,
+  type State,
   type TreeNode,
-  type Value,
-  isFieldValue,
+  defaultsKey,
+  looksKey,
+  walk,
 } from '../tree'
+import type { DrawnTree } from '../layouts'
 import { ProblemError, problem } from '../problems'
-import { type Rule, cascade, classOf, ruleOf } from '../styles'
+import { type Looks, type Rule, cascade, classOf, ruleOf } from '../styles'
 import { escapeHtml, type Chunk, join, merge, type Compile, pictureAddress, pictureOf } from '../drawing'
 import type { Program } from './program'
 
@@ -30,11 +33,10 @@ class Compiler implements Compile {
   readonly elements = new Set<string>()
   readonly families = new Set<string>()
   readonly cards = new Set<string>()
-  personal = false
   readonly region: LayoutRegion
 
   constructor(
-    private readonly layout: Layout,
+    private readonly layout: DrawnTree,
     private readonly ids: boolean,
     private readonly guard: OnFault | null = null,
   ) {
@@ -42,13 +44,42 @@ class Compiler implements Compile {
   }
 
   attributes(node: TreeNode, ...classes: string[]): string {
-    const kind = node.kind === 'element' ? node.type : node.kind
-    const styles = cascade(this.layout.defaults[kind], node.styles)
-    const rule = ruleOf(styles)
-    for (const family of Object.values(styles.family ?? {})) this.families.add(String(family))
+    const of = node.kind === 'element' ? node.type : node.kind
+    const rest = cascade(this.layout.defaults[of], node.styles)
+    const states = node.kind === 'element' ? this.statesOf(node, '', elementSpec(node.type)?.states) : undefined
+    return this.opening(classes, { rest, states }) + (this.ids ? ` data-node="${escapeHtml(node.id)}"` : '')
+  }
+
+  part(element: LayoutElement, part: string, ...classes: string[]): string {
+    const rest = cascade(this.layout.defaults[defaultsKey(element.type, part)], element.looks?.[part])
+    const states = this.statesOf(element, part, elementSpec(element.type)?.parts?.[part]?.states)
+    return this.opening(classes, { rest, states })
+  }
+
+  private statesOf(element: LayoutElement, part: string, states: readonly State[] = []): Looks['states'] {
+    const found: NonNullable<Looks['states']> = {}
+    for (const state of states) {
+      const at = looksKey(part, state)
+      found[state] = cascade(this.layout.defaults[defaultsKey(element.type, at)], element.looks?.[at])
+    }
+    return found
+  }
+
+  private opening(classes: readonly string[], looks: Looks): string {
+    const rule = ruleOf(looks)
+    for (const styles of [looks.rest, ...Object.values(looks.states ?? {})])
+      for (const family of Object.values(styles.family ?? {})) this.families.add(String(family))
     if (rule) this.rules.set(rule.name, rule)
     const all = [...classes.map(classOf), ...(rule ? [rule.name] : [])]
-    return (all.length ? ` class="${all.join(' ')}"` : '') + (this.ids ? ` data-node="${escapeHtml(node.id)}"` : '')
+    return all.length ? ` class="${all.join(' ')}"` : ''
+  }
+
+  shows(element: LayoutElement, part: string): boolean {
+    return !element.hides?.includes(part)
+  }
+
+  place(place: Place): Chunk {
+    return join(...place.children.map((row) => this.row(row)))
   }
 
   usesCard(layout: string): void {
@@ -80,7 +111,6 @@ class Compiler implements Compile {
     const spec = elementSpec(element.type)
     if (!spec) throw new ProblemError(problem('element-unknown', { type: element.type }))
     this.elements.add(element.type)
-    this.personal ||= readsVisitor(Object.values(element.props))
     return this.guard ? this.guarded(spec, element, this.guard) : spec.draw(element, this)
   }
 
@@ -103,19 +133,13 @@ class Compiler implements Compile {
   }
 }
 
-function readsVisitor(values: readonly unknown[]): boolean {
-  return values.some((value) => {
-    if (typeof value !== 'object' || value === null) return false
-    if (isFieldValue(value) && (value as { of: string }).of === 'visitor') return true
-    return readsVisitor(Object.values(value as Record<string, Value>))
-  })
-}
+const readsVisitor = (node: TreeNode): boolean => fieldsNamed(node).some((f) => f.of === 'visitor')
 
 /**
- * Compiles a layout once; the program then draws it for any page. Throws only when the layout breaks the
+ * Compiles what is drawn of a layout once; the program then draws it for any page. Throws only when the layout breaks the
  * invariants of `checkLayout`.
  */
-export function compileLayout(layout: Layout, options: CompileOptions = {}): Program {
+export function compileLayout(layout: DrawnTree, options: CompileOptions = {}): Program {
   const compiler = new Compiler(layout, options.ids ?? false, options.guard)
   const chunks = merge([join(...layout.children.map((row) => compiler.row(row)))])
   return {
@@ -126,6 +150,6 @@ export function compileLayout(layout: Layout, options: CompileOptions = {}): Pro
     elements: compiler.elements,
     families: compiler.families,
     cards: compiler.cards,
-    personal: compiler.personal,
+    personal: [...walk(layout)].some(readsVisitor),
   }
 }

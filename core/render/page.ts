@@ -1,4 +1,5 @@
 import { ELEMENTS } from '../elements'
+import { type DrawnTree, treeToDraw } from '../layouts'
 import { type HouseStyle, baseCss, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
 import { REGIONS, elementsOf, type Layout, type Region } from '../tree'
@@ -8,19 +9,19 @@ import { attribute, escapeHtml, type Fill, type Scene } from '../drawing'
 import { type PlainKind, plainKind, plainLayout } from './plain'
 import { type Program, draw } from './program'
 
-const PROGRAMS = { plain: new WeakMap<Layout, Program>(), ids: new WeakMap<Layout, Program>() }
+const PROGRAMS = { plain: new WeakMap<DrawnTree, Program>(), ids: new WeakMap<DrawnTree, Program>() }
 
-/** Compiles a layout, once for each state of it. */
-export function programOf(layout: Layout, options: CompileOptions = {}): Program {
+/** Compiles what is drawn of a layout, once for each state of it. */
+export function programOf(tree: DrawnTree, options: CompileOptions = {}): Program {
   const kept = options.ids ? PROGRAMS.ids : PROGRAMS.plain
-  let program = kept.get(layout)
-  if (!program) kept.set(layout, (program = compileLayout(layout, options)))
+  let program = kept.get(tree)
+  if (!program) kept.set(tree, (program = compileLayout(tree, options)))
   return program
 }
 
-/** True when a layout holds a heading of level 1. */
-export function hasTitle(layout: Layout): boolean {
-  return elementsOf(layout).some((e) => e.type === 'heading' && e.props.level === '1')
+/** True when what is drawn of a layout holds a heading of level 1. */
+export function hasTitle(tree: DrawnTree): boolean {
+  return elementsOf(tree).some((e) => e.type === 'heading' && e.props.level === '1')
 }
 
 /** A drawn page: the document, and the CSS inside it. */
@@ -64,6 +65,7 @@ const reason = (error: unknown): string => (error instanceof Error ? error.messa
 export class CompiledDesign<D extends Drawable = Drawable> {
   /** Card layouts, ready to be drawn; part of every scene. */
   readonly cards: ReadonlyMap<Id, Fill>
+  private readonly trees = new Map<Id, DrawnTree>()
   private readonly programs = new Map<Id, Program>()
   private readonly titled = new Set<Id>()
   private readonly plain = new Map<string, Program>()
@@ -73,12 +75,13 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     readonly design: D,
     private readonly options: DesignOptions = {},
   ) {
-    for (const layout of design.layouts) this.compile(layout)
+    for (const layout of design.layouts) this.trees.set(layout.id, treeToDraw(layout))
+    for (const tree of this.trees.values()) this.compile(tree)
     const cards = [...this.programs].filter(([, p]) => p.region === 'card')
     this.cards = new Map(cards.map(([id, program]) => [id, (scene) => draw(program, scene)]))
   }
 
-  private compile(layout: Layout): void {
+  private compile(layout: DrawnTree): void {
     try {
       this.programs.set(layout.id, programOf(layout, { ids: layout.id === this.options.withIds }))
       if (hasTitle(layout)) this.titled.add(layout.id)
@@ -95,7 +98,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   }
 
   /** A layout compiled so that elements that fail are left out; null when not even that can be done. */
-  private guarded(layout: Layout, page: string | null): Program | null {
+  private guarded(layout: DrawnTree, page: string | null): Program | null {
     try {
       return compileLayout(layout, {
         ids: layout.id === this.options.withIds,
@@ -112,7 +115,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     try {
       return { ...program, chunks: [draw(program, scene)] }
     } catch (error) {
-      const layout = this.design.layouts.find((l) => l.id === program.layout)
+      const layout = this.trees.get(program.layout)
       const again = layout && this.guarded(layout, scene.page.key)
       if (again) return { ...program, chunks: [draw(again, scene)] }
       this.note({ layout: program.layout, node: null, page: scene.page.key, why: reason(error) }, error)
@@ -144,7 +147,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   private plainProgram(kind: PlainKind, titled: boolean): Program {
     const key = `${kind} ${titled}`
     let program = this.plain.get(key)
-    if (!program) this.plain.set(key, (program = compileLayout(plainLayout(kind, titled))))
+    if (!program) this.plain.set(key, (program = compileLayout(treeToDraw(plainLayout(kind, titled)))))
     return program
   }
 

@@ -30,7 +30,7 @@ const field = (name: string, more: Partial<FieldValue> = {}): FieldValue => ({
 })
 
 function element(type: string, props: Record<string, Value>): LayoutElement {
-  return { ...newElement(type, `plain-${type}`), props }
+  return { ...newElement(type, () => `plain-${type}`), props }
 }
 
 const SORRY = {

@@ -1,6 +1,4 @@
-import { type StyleProperty, inner, self } from './property'
-
-const ALL = ['row', 'column', 'element'] as const
+import { ALL, BOXES, type StyleProperty, inner, self } from './property'
 
 /** The outer box takes the edge on both sides, so content inside it is exactly the content width. */
 const HELD = 'calc(var(--w) + 2*var(--e))'
@@ -106,7 +104,7 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
     name: 'minHeight',
     label: 'Minimum height',
     group: 'arrangement',
-    on: ALL,
+    on: BOXES,
     ask: { kind: 'length', min: 0, max: 1600 },
     css: (v) => self(`min-height:${v}px`),
   },

@@ -1,7 +1,5 @@
 import { colourCss } from './house'
-import { type StyleProperty, self } from './property'
-
-const ALL = ['row', 'column', 'element'] as const
+import { ALL, type StyleProperty, self } from './property'
 
 const edge = (name: string, css: string): StyleProperty => ({
   name: `edge${name}`,

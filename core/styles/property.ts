@@ -1,7 +1,12 @@
 import type { StyleValue } from '../tree'
 
 /** What a look property may stand on. */
-export type Owner = 'row' | 'column' | 'element'
+export type Owner = 'row' | 'column' | 'element' | 'place' | 'part'
+
+/** Everything that has a box of its own in the tree. */
+export const BOXES = ['row', 'column', 'element', 'place'] as const satisfies readonly Owner[]
+/** The same, and the parts that elements are made of. */
+export const ALL = [...BOXES, 'part'] as const satisfies readonly Owner[]
 
 export type StyleGroup = 'arrangement' | 'type' | 'space' | 'background'
 

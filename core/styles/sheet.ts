@@ -1,4 +1,4 @@
-import { type Step, type Styles, STEPS } from '../tree'
+import { STATES, STEPS, type State, type Step, type Styles } from '../tree'
 import type { Target } from './property'
 import { STYLE_PROPERTIES } from './properties'
 
@@ -27,15 +27,26 @@ function shortName(text: string): string {
   return classOf((hash >>> 0).toString(36))
 }
 
-export interface Rule {
-  name: string
-  /** Declarations by step, then by target. */
-  css: Record<Step, Partial<Record<Target, string>>>
+/** The looks of one thing: at rest, and in the states that it has looks for. */
+export interface Looks {
+  rest: Styles
+  states?: Partial<Record<State, Styles>>
 }
 
-/** The rule that a set of looks stands for, or null when it says nothing. Equal looks give equal names. */
-export function ruleOf(styles: Styles): Rule | null {
-  const css: Rule['css'] = { wide: {}, medium: {}, narrow: {} }
+export interface Rule {
+  name: string
+  /** Declarations by step, then by what they are written behind the name of the rule: the state, and the target. */
+  css: Record<Step, Partial<Record<string, string>>>
+}
+
+const IN_STATE: Record<State, string> = {
+  hover: ':hover',
+  focus: ':focus-visible',
+  current: '[aria-current]',
+  disabled: ':disabled',
+}
+
+function writeInto(css: Rule['css'], styles: Styles, state: string): void {
   for (const property of STYLE_PROPERTIES) {
     const stepped = styles[property.name]
     if (!stepped) continue
@@ -43,11 +54,19 @@ export function ruleOf(styles: Styles): Rule | null {
       const value = stepped[step]
       if (value === undefined) continue
       for (const d of property.css(value)) {
-        const before = css[step][d.target]
-        css[step][d.target] = before ? `${before};${d.css}` : d.css
+        const behind = state + SUFFIX[d.target]
+        const before = css[step][behind]
+        css[step][behind] = before ? `${before};${d.css}` : d.css
       }
     }
   }
+}
+
+/** The rule that looks stand for, or null when they say nothing. Equal looks give equal names. */
+export function ruleOf({ rest, states = {} }: Looks): Rule | null {
+  const css: Rule['css'] = { wide: {}, medium: {}, narrow: {} }
+  writeInto(css, rest, '')
+  for (const state of STATES) if (states[state]) writeInto(css, states[state], IN_STATE[state])
   const text = JSON.stringify(css)
   return text === '{"wide":{},"medium":{},"narrow":{}}' ? null : { name: shortName(text), css }
 }
@@ -59,9 +78,8 @@ export function rulesCss(rules: Iterable<Rule>): string {
   const write = (step: Step) => {
     let css = ''
     for (const rule of once.values()) {
-      for (const [target, declarations] of Object.entries(rule.css[step])) {
-        css += `.${rule.name}${SUFFIX[target as Target]}{${declarations}}`
-      }
+      for (const [behind, declarations] of Object.entries(rule.css[step]))
+        css += `.${rule.name}${behind}{${declarations}}`
     }
     return css
   }

@@ -1,4 +1,4 @@
-import { type StyleProperty, self } from './property'
+import { ALL, type StyleProperty, self } from './property'
 
 const SIDES = [
   ['Top', 'top'],
@@ -13,7 +13,7 @@ const side = (what: 'padding' | 'margin', [name, css]: readonly [string, string]
   label: `${what === 'padding' ? 'Inside' : 'Outside'} ${css}`,
   also: what,
   group: 'space',
-  on: ['row', 'column', 'element'],
+  on: ALL,
   ask: { kind: 'length', min: what === 'margin' ? -400 : 0, max: 400 },
   css: (v) => self(`${what}-${css}:${v}px`),
 })

@@ -1,8 +1,6 @@
 import { familyNamed } from './fonts'
 import { colourCss } from './house'
-import { type StyleProperty, self } from './property'
-
-const ALL = ['row', 'column', 'element'] as const
+import { ALL, type StyleProperty, self } from './property'
 
 /** `@heading` and `@text` are the house style's families. */
 export function familyCss(value: string): string {

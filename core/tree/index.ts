@@ -3,6 +3,7 @@ export * from './tree'
 export * from './property'
 export { copyOf } from './copy'
 export { BOX_PROPERTIES, ROW_PROPS } from './boxes'
+export { type NamedThing, type Rewriting, type Seeing, rewriteProps, rewriteValue, seeProps } from './values'
 export {
   layoutShape,
   nodeShape,
@@ -12,4 +13,8 @@ export {
   MOST_NODES,
   MOST_NAME,
   MOST_FALLBACKS,
+  MOST_ITEMS,
+  itemShape,
+  looksKeyShape,
+  partShape,
 } from './shapes'

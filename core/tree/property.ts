@@ -1,11 +1,21 @@
 import type { FieldKind } from '../site'
-import type { Value } from './types'
+import type { Item, Value } from './types'
 
 interface Ask<D> {
   label: string
   default: D
   /** One line under the field in the property sheet. */
   hint?: string
+}
+
+/** What several things are asked for: what one is called, what each of its values accepts, and how many there may be. */
+interface ItemsAsk {
+  kind: 'items'
+  one: string
+  of: Readonly<Record<string, ValueProperty>>
+  /** The value by which an item is known in lists. */
+  named: string
+  most: number
 }
 
 /** What a property of an element accepts. A text may always come from a field; `dynamic` ones may too. */
@@ -21,5 +31,10 @@ export type Property =
   | (Ask<string | null> & { kind: 'menu' })
   | (Ask<string | null> & { kind: 'type' })
   | (Ask<string | null> & { kind: 'card' })
+  /** Several things of one kind, each with its own values. */
+  | (Ask<Item[]> & ItemsAsk)
 
 export type PropertyKind = Property['kind']
+
+/** A property that holds one value: what items are made of. */
+export type ValueProperty = Exclude<Property, { kind: 'items' }>

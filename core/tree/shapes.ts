@@ -13,13 +13,15 @@ import {
   numeric,
   oneOf,
   optional,
+  pattern,
   record,
   text,
+  texts,
   whole,
   yesNo,
 } from '../shape'
 import { linkShape, richShape } from '../site'
-import { LAYOUT_REGIONS, STEPS } from './types'
+import { LAYOUT_REGIONS, STATES, STEPS } from './types'
 
 /**
  * The shapes of layouts and of all that they are made of. What a property accepts, which looks stand where and what
@@ -86,7 +88,14 @@ const literal = byValue((value) => {
 export const fieldShape: Shape = field(1)
 const richOfElement = richShape(fieldShape)
 
-export const valueShape = byValue((value) => (isRecord(value) && value.kind === 'field' ? fieldShape : literal))
+const oneValue = byValue((value) => (isRecord(value) && value.kind === 'field' ? fieldShape : literal))
+
+export const MOST_ITEMS = 200
+export const itemShape = exact({ id: id(), props: record(/^[A-Za-z]{1,40}$/, oneValue, 30) })
+const items = list(itemShape, MOST_ITEMS, `a list holds at most ${MOST_ITEMS} things`)
+
+/** Any value of a property. */
+export const valueShape = byValue((value) => (Array.isArray(value) ? items : oneValue))
 
 const SHORT = text(120)
 export const styleValue = byValue((value) => (typeof value === 'number' ? NUMBER : SHORT))
@@ -99,7 +108,28 @@ const props = record(/^[A-Za-z]{1,40}$/, valueShape, 60)
 
 const node = { id: id(), name: optional(text(MOST_NAME)), props, styles }
 
-const element = exact({ kind: oneOf(['element']), ...node, type: text(40) })
+const LOOKS = new RegExp(`^(?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?$`)
+const PART = /^[a-zA-Z]{1,40}$/
+/** The key of a part's or a state's looks. */
+export const looksKeyShape = pattern(LOOKS, 'looks are of a part, of a state, or of both')
+export const partShape = pattern(PART, 'a part has a name')
+
+const element: Shape = exact({
+  kind: oneOf(['element']),
+  ...node,
+  type: text(40),
+  looks: byValue((v) => (v === undefined ? ABSENT : looks)),
+  hides: byValue((v) => (v === undefined ? ABSENT : hides)),
+  children: byValue((v) => (v === undefined ? ABSENT : inElement)),
+})
+const looks = record(LOOKS, styles, 60)
+const hides = texts(PART, 40, 'what is hidden is a list of parts', 1)
+const place: Shape = exact({
+  kind: oneOf(['place']),
+  ...node,
+  type: text(40),
+  children: byValue(() => inPlace),
+})
 const column: Shape = exact({
   kind: oneOf(['column']),
   ...node,
@@ -113,11 +143,18 @@ const row: Shape = exact({
 })
 
 const inColumn = list(kinds({ element, row }, 'kind', 'thing in a column'), MOST_LISTED)
+const inElement = list(kinds({ place }, 'kind', 'thing in an element'), 100).min(
+  1,
+  'an element without places has none',
+)
+const inPlace = list(kinds({ row }, 'kind', 'thing in a place'), MOST_LISTED)
 
-/** A row, column or element with all that is in it. */
-export const nodeShape = kinds({ row, column, element }, 'kind', 'thing in a layout')
+/** A row, column, element or place with all that is in it. */
+export const nodeShape = kinds({ row, column, element, place }, 'kind', 'thing in a layout')
 
-const defaults = record(/^[a-z-]{1,40}$/, styles, 100)
+/** `row`, `button`, `button :hover`, `field label`. */
+const DEFAULTS = new RegExp(`^[a-z-]{1,40}( (?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?)?$`)
+const defaults = record(DEFAULTS, styles, 200)
 
 export const layoutShape = exact({
   kind: oneOf(['layout']),

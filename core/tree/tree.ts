@@ -1,14 +1,17 @@
 import type { Id } from '../site'
 import { copyOf } from './copy'
-import type { Column, Layout, LayoutElement, Row, TreeNode } from './types'
+import type { Column, Layout, LayoutElement, Place, Row, TreeNode } from './types'
 
-export type Parent = Layout | Row | Column
+/** What holds others; an element does only where its spec has places. */
+export type Parent = Layout | TreeNode
 
 /** What may stand in what. */
 const HOLDS: Record<string, readonly TreeNode['kind'][]> = {
   layout: ['row'],
   row: ['column'],
   column: ['element', 'row'],
+  element: ['place'],
+  place: ['row'],
 }
 
 export function mayHold(parent: Parent['kind'], child: TreeNode['kind']): boolean {
@@ -16,7 +19,7 @@ export function mayHold(parent: Parent['kind'], child: TreeNode['kind']): boolea
 }
 
 export function childrenOf(node: Layout | TreeNode): readonly TreeNode[] {
-  return node.kind === 'element' ? [] : node.children
+  return node.children ?? []
 }
 
 /** Every row, column and element, each before its children, in the order of the page. */
@@ -27,18 +30,19 @@ export function* walk(node: Layout | TreeNode): Generator<TreeNode> {
   }
 }
 
-export interface Place {
+/** Where something stands. */
+export interface Standing {
   parent: Parent
   index: number
   node: TreeNode
 }
 
-/** Where a row, column or element stands, or null when the layout has no such id. */
-export function find(layout: Layout, id: Id): Place | null {
-  const search = (parent: Parent): Place | null => {
-    for (const [index, node] of parent.children.entries()) {
+/** Where something with this id stands, or null when the layout has no such id. */
+export function find(layout: Layout, id: Id): Standing | null {
+  const search = (parent: Parent): Standing | null => {
+    for (const [index, node] of childrenOf(parent).entries()) {
       if (node.id === id) return { parent, index, node }
-      const below = node.kind === 'element' ? null : search(node)
+      const below = search(node)
       if (below) return below
     }
     return null
@@ -46,11 +50,9 @@ export function find(layout: Layout, id: Id): Place | null {
   return search(layout)
 }
 
-/** The layout itself, a row or a column with this id. */
+/** The layout itself, or what in it may hold others, with this id. */
 export function findParent(layout: Layout, id: Id): Parent | null {
-  if (layout.id === id) return layout
-  const node = find(layout, id)?.node
-  return node && node.kind !== 'element' ? node : null
+  return layout.id === id ? layout : (find(layout, id)?.node ?? null)
 }
 
 /** The nodes from the outermost row down to the node itself; empty when it is not there. */
@@ -81,9 +83,7 @@ export function countNodes(node: Layout | TreeNode): number {
 /** A copy of a node with new ids throughout, made by `newId`. */
 export function withNewIds<N extends TreeNode>(node: N, newId: () => Id): N {
   const copy = { ...copyOf(node), id: newId() }
-  if (copy.kind !== 'element') {
-    copy.children = copy.children.map((child) => withNewIds(child as TreeNode, newId)) as never
-  }
+  if (copy.children) copy.children = copy.children.map((child) => withNewIds(child as TreeNode, newId)) as never
   return copy
 }
 
@@ -95,6 +95,12 @@ export function emptyColumn(id: Id, span: number): Column {
 export function emptyRow(newId: () => Id, spans: readonly number[]): Row {
   const id = newId()
   return { kind: 'row', id, props: {}, styles: {}, children: spans.map((s) => emptyColumn(newId(), s)) }
+}
+
+/** A place of an element, with one row to begin with. */
+export function emptyPlace(newId: () => Id, type: string): Place {
+  const id = newId()
+  return { kind: 'place', id, type, props: {}, styles: {}, children: [emptyRow(newId, [12])] }
 }
 
 export function emptyLayout(id: Id, name: string, region: Layout['region']): Layout {

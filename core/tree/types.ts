@@ -29,7 +29,13 @@ export interface FieldValue extends FieldRef {
   fallback?: Value
 }
 
-export type Literal = string | number | boolean | null | RichDoc | Link
+/** One of the things that a property holds several of: a link, a slide, a day's hours. Each value of it is a value like any. */
+export interface Item {
+  id: Id
+  props: Record<string, Value>
+}
+
+export type Literal = string | number | boolean | null | RichDoc | Link | Item[]
 
 /** Any value of an element: written here, or taken from a field. */
 export type Value = Literal | FieldValue
@@ -38,7 +44,18 @@ export type StyleValue = string | number
 export type Stepped = Partial<Record<Step, StyleValue>>
 export type Styles = Record<string, Stepped>
 
+/** How something is met: as it rests, under the pointer, with the focus, as where one is, or out of reach. */
+export const STATES = ['hover', 'focus', 'current', 'disabled'] as const
+export type State = (typeof STATES)[number]
+
+/**
+ * Whose looks: of a part (`label`), of a part in a state (`label:hover`), or of the thing itself in a state (`:hover`).
+ * The looks of the thing itself at rest are its `styles`.
+ */
+export type LooksKey = string
+
 interface Node {
+  /** In a layout its own, for life; in the tree that is drawn a path, so that one thing can be drawn twice. */
   id: Id
   name?: string
   props: Record<string, Value>
@@ -48,6 +65,19 @@ interface Node {
 export interface LayoutElement extends Node {
   kind: 'element'
   type: string
+  /** Looks of its parts and states, where it has any of its own. */
+  looks?: Record<LooksKey, Styles>
+  /** Parts that are not shown. */
+  hides?: string[]
+  /** The places in which it holds rows, where its spec has some. */
+  children?: Place[]
+}
+
+/** A spot in an element that holds rows: a panel, a tab, a section that opens. `type` is that of its element. */
+export interface Place extends Node {
+  kind: 'place'
+  type: string
+  children: Row[]
 }
 
 export interface Column extends Node {
@@ -62,9 +92,12 @@ export interface Row extends Node {
   children: Column[]
 }
 
-export type TreeNode = Row | Column | LayoutElement
+export type TreeNode = Row | Column | LayoutElement | Place
 
-/** Looks that the layout gives its rows, columns and each kind of element; keys `row`, `column`, or a type. */
+/**
+ * Looks that the layout gives its rows, columns and each kind of element; keys `row`, `column`, or a type, which may
+ * be followed by whose looks they are: `button :hover`, `field label`.
+ */
 export type Defaults = Record<string, Styles>
 
 export interface Layout {
@@ -80,3 +113,14 @@ export interface Layout {
 export function isFieldValue(value: unknown): value is FieldValue {
   return typeof value === 'object' && value !== null && (value as { kind?: unknown }).kind === 'field'
 }
+
+/** The key under which a layout's defaults have looks of some kind of thing. */
+export const defaultsKey = (of: string, at: LooksKey = ''): string => (at ? `${of} ${at}` : of)
+
+/** A key of looks taken apart: the part it names (empty for the thing itself) and the state (null at rest). */
+export function looksOf(at: LooksKey): { part: string; state: State | null } {
+  const [part = '', state] = at.split(':')
+  return { part, state: (state as State | undefined) ?? null }
+}
+
+export const looksKey = (part: string, state: State | null): LooksKey => (state ? `${part}:${state}` : part)

@@ -18,7 +18,7 @@ const styles = (looks: Looks): Styles =>
 
 /** Nodes are written without ids; the layout numbers them. */
 export function element(type: string, props: Record<string, Value> = {}, looks: Looks = {}): LayoutElement {
-  const made = newElement(type, '')
+  const made = newElement(type, () => '')
   return { ...made, props, styles: { ...made.styles, ...styles(looks) } }
 }
 

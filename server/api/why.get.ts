@@ -1,6 +1,6 @@
 import { getQuery } from 'h3'
 import { fail } from '../../core/problems'
-import { isRecord } from '../../core/shape'
+import { isRecord, shown } from '../../core/shape'
 import type { WhyAnswer } from '../../shared/api/types'
 import { readAsking } from '../services/asking'
 import { explain, pageFor } from '../services/explain'
@@ -13,7 +13,7 @@ export default studioHandler<WhyAnswer>('writer', async ({ event, site }) => {
   const asked = (name: string): string | undefined => {
     const value = isRecord(query) && Object.hasOwn(query, name) ? query[name] : undefined
     const first: unknown = Array.isArray(value) ? value[0] : value
-    return first === undefined ? undefined : String(first)
+    return first === undefined ? undefined : shown(first, 4000)
   }
   const address = asked('address') || fail('asking-wrong', { why: 'Say which page: ?address=/visit' })
   const { catalogue } = site.content

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { shown } from '../../core/shape'
 import { DOCUMENTS, type DocumentKind, type Spoilt } from '../../core/documents'
 import { log } from '../services/log'
 
@@ -59,7 +60,7 @@ export function readSoundList<T>(what: DocumentKind, text: string, spoilt: Spoil
     return []
   }
   return list.flatMap((item: unknown) => {
-    const id = String((item as { id?: unknown } | null)?.id ?? '?').slice(0, 80)
+    const id = shown((item as { id?: unknown } | null)?.id ?? '?', 80)
     return readSound<T>(what, id, JSON.stringify(item), spoilt) ?? []
   })
 }

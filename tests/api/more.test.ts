@@ -224,7 +224,7 @@ describe('the command', () => {
   test('map: the whole table as CSV and as JSON', async () => {
     const csv = (await run('map', '--csv')).out.trim().split(/\r?\n/)
     expect(csv[0]).toMatch(/^address,page,key,kind,header,header layout,header by,header frame,intro,/)
-    expect(csv).toHaveLength(114)
+    expect(csv).toHaveLength(115)
     const rows = JSON.parse((await run('map', '--json')).out) as Record<string, string>[]
     expect(rows.find((r) => r.address === '/exhibits/the-night-regulator')).toMatchObject({
       body: 'Exhibit page',

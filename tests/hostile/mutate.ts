@@ -35,6 +35,8 @@ const ODD: unknown[] = [
   { type: 'heading', attrs: null },
   { type: 'doc', content: [{ type: 'heading', attrs: null }] },
   { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'x', marks: 5 }] }] },
+  { toString: null },
+  { valueOf: 1, toString: 'x' },
   { wide: null },
   { wide: {} },
 ]

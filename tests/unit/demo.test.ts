@@ -1,5 +1,5 @@
 import { checkFrame, resolveInTurn, rulesOf } from '#core/frames'
-import { checkLayout } from '#core/layouts'
+import { checkLayout, treeToDraw } from '#core/layouts'
 import { elementsOf } from '#core/tree'
 import { hasTitle } from '#core/render'
 import { Catalogue, isSlug } from '#core/site'
@@ -46,7 +46,7 @@ test('ids and addresses are unique, and slugs are slugs', () => {
 
 test('every page has a header, a body and exactly one title', () => {
   const rules = rulesOf(design)
-  const titled = new Set(design.layouts.filter(hasTitle).map((l) => l.id))
+  const titled = new Set(design.layouts.filter((l) => hasTitle(treeToDraw(l))).map((l) => l.id))
   for (const page of catalogue.pages) {
     const { regions } = resolveInTurn(rules, catalogue, page, VISITOR)
     const layouts = Object.values(regions).flatMap((r) => (r.shown.kind === 'layout' ? [r.shown.layout] : []))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { elementSpec, filledProps, nodeName } from '#core/elements'
-import { type LayoutElement, isFieldValue } from '#core/tree'
+import { elementSpec, fieldsNamed, filledProps, nodeName } from '#core/elements'
+import type { LayoutElement } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
 
@@ -19,11 +19,7 @@ const label = computed(() => {
   return props.element.type === 'field' ? says : `${nodeName(props.element)}: ${says}`
 })
 /** Anything that is filled in from the page is tinted as a field is. */
-const dynamic = computed(
-  () =>
-    spec.value?.group === 'Entry' ||
-    Object.values(props.element.props).some((v) => isFieldValue(v) || JSON.stringify(v)?.includes('"field"')),
-)
+const dynamic = computed(() => spec.value?.group === 'Entry' || fieldsNamed(props.element).length > 0)
 </script>
 
 <template>
@@ -32,16 +28,21 @@ const dynamic = computed(
     role="treeitem"
     :aria-level="level"
     :aria-selected="selected"
-    class="cursor-default truncate px-1.5 py-0.5 text-xs"
+    class="cursor-default text-xs"
     :class="[dynamic ? 'bg-field text-field-ink' : 'bg-board', selected && 'cornered bg-wash! text-ink']"
     :title="label"
     @click.stop="bench.selected = element.id"
   >
-    <span
-      v-if="notes"
-      class="mr-1 bg-spot px-1 text-2xs font-semibold text-white"
-      title="The checks have a note on this"
-      >!</span
-    >{{ label }}
+    <p class="truncate px-1.5 py-0.5">
+      <span
+        v-if="notes"
+        class="mr-1 bg-spot px-1 text-2xs font-semibold text-white"
+        title="The checks have a note on this"
+        >!</span
+      >{{ label }}
+    </p>
+    <div v-if="element.children" class="space-y-1 px-1 pb-1" role="group">
+      <PlanPlace v-for="place in element.children" :key="place.id" :place="place" :level="level + 1" />
+    </div>
   </div>
 </template>

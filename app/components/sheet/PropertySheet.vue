@@ -1,6 +1,16 @@
 <script setup lang="ts">
 import { kindName, propertiesOf } from '#core/elements'
-import { type Step, type TreeNode, find, pathTo } from '#core/tree'
+import {
+  type LooksKey,
+  type Step,
+  type StyleValue,
+  type Styles,
+  type TreeNode,
+  defaultsKey,
+  find,
+  looksOf,
+  pathTo,
+} from '#core/tree'
 import { type Page, findByWords } from '#core/site'
 import { STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
 import { useBench } from '~/stores/bench'
@@ -43,6 +53,21 @@ const nothingFound = computed(() => {
     ).length === 0
   )
 })
+/** Whose looks are in hand: those of the thing itself, of a part, of a state. */
+const at = ref<LooksKey>('')
+watch(
+  () => bench.selected,
+  () => (at.value = ''),
+)
+const own = computed<Styles>(() => {
+  if (!node.value) return {}
+  if (at.value === '') return node.value.styles
+  return (node.value.kind === 'element' && node.value.looks?.[at.value]) || {}
+})
+function setStyle(property: string, value: StyleValue | null) {
+  const edit = { kind: 'setStyle' as const, id: node.value!.id, property, step: bench.step, value }
+  bench.apply(at.value ? { ...edit, at: at.value } : edit)
+}
 const notes = computed(() => checks.byNode.get(bench.selected ?? ''))
 const STEP_WORDS: Record<Step, string> = { wide: 'wide screens', medium: 'medium screens', narrow: 'narrow screens' }
 
@@ -84,14 +109,16 @@ defineExpose({ focusFirst })
         <FindingMarks class="mb-2" :findings="notes" />
         <p v-if="nothingFound" class="border-t py-2.5 text-soft">Nothing here is called “{{ typed.trim() }}”.</p>
         <SheetSays :node="node" :typed="typed" :page="page" data-says />
+        <SheetParts v-if="node.kind === 'element' && !typed.trim()" v-model="at" :element="node" />
         <SheetStyles
-          :styles="node.styles"
-          :defaults="bench.layout!.defaults[node.kind === 'element' ? node.type : node.kind] ?? {}"
-          :owner="node.kind"
+          :key="at"
+          :styles="own"
+          :defaults="bench.layout!.defaults[defaultsKey(node.kind === 'element' ? node.type : node.kind, at)] ?? {}"
+          :owner="looksOf(at).part ? 'part' : node.kind"
           :typed="typed"
-          :node-id="node.id"
+          :node-id="at ? null : node.id"
           :step-words="STEP_WORDS[bench.step]"
-          @set="(property, value) => bench.apply({ kind: 'setStyle', id: node!.id, property, step: bench.step, value })"
+          @set="setStyle"
         />
       </template>
     </fieldset>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { ELEMENTS } from '#core/elements'
-import { elementsOf } from '#core/tree'
+import { ELEMENTS, elementSpec } from '#core/elements'
+import { looksWords } from '#core/layouts'
+import { type LooksKey, defaultsKey, elementsOf, looksKey, looksOf } from '#core/tree'
 import type { Owner } from '#core/styles'
 import { useBench } from '~/stores/bench'
 
@@ -12,9 +13,23 @@ const of = ref('row')
 const layout = computed(() => bench.layout!)
 const kinds = computed(() => {
   const used = new Set(elementsOf(layout.value).map((e) => e.type))
-  return ELEMENTS.filter((e) => used.has(e.type))
+  return ELEMENTS.filter((e) => used.has(e.type)).flatMap(({ type, name, parts = {}, states = [] }) => [
+    [type, name.toLowerCase()],
+    ...states.map((s) => looksKey('', s)).map((at) => named(type, at)),
+    ...Object.entries(parts).flatMap(([part, spec]) => [
+      named(type, part),
+      ...(spec.states ?? []).map((s) => named(type, looksKey(part, s))),
+    ]),
+  ])
 })
-const owner = computed<Owner>(() => (of.value === 'row' || of.value === 'column' ? of.value : 'element'))
+const named = (type: string, at: LooksKey) => [
+  defaultsKey(type, at),
+  `${elementSpec(type)!.name.toLowerCase()}: ${looksWords(type, at)}`,
+]
+const owner = computed<Owner>(() => {
+  if (of.value === 'row' || of.value === 'column') return of.value
+  return looksOf(of.value.split(' ')[1] ?? '').part ? 'part' : 'element'
+})
 function rename(name: string) {
   if (name.trim() && name.trim() !== layout.value.name)
     bench.apply({ kind: 'rename', id: layout.value.id, name: name.trim() })
@@ -40,7 +55,7 @@ function rename(name: string) {
     <select v-model="of" class="input">
       <option value="row">every row</option>
       <option value="column">every column</option>
-      <option v-for="kind in kinds" :key="kind.type" :value="kind.type">every {{ kind.name.toLowerCase() }}</option>
+      <option v-for="[key, name] in kinds" :key="key" :value="key">every {{ name }}</option>
     </select>
   </label>
   <SheetStyles

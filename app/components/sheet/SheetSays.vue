@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import type { Property, Row, TreeNode, Value } from '#core/tree'
-import { propertiesOf } from '#core/elements'
+import type { LayoutElement, Property, Row, TreeNode, Value } from '#core/tree'
+import { elementSpec, propertiesOf } from '#core/elements'
 import { setColumns } from '#core/layouts'
 import { type Page, findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
@@ -15,6 +15,8 @@ const showRest = computed(() => !props.typed.trim())
 const PRESETS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [7, 5], [4, 4, 4], [3, 3, 3, 3], [3, 6, 3]]
 const spans = computed(() => (props.node.kind === 'row' ? props.node.children.map((c) => c.span).join(' + ') : ''))
 const spansRefused = ref('')
+
+const placesOf = (element: LayoutElement) => elementSpec(element.type)?.places
 
 function set(property: string, value: Value | undefined) {
   const { id } = props.node
@@ -47,7 +49,7 @@ const isPreset = (list: number[]) =>
 
 <template>
   <section v-if="showRest || found.length" class="border-t py-2.5">
-    <h3 v-if="node.kind === 'element'" class="mb-1.5 font-semibold">Says</h3>
+    <h3 v-if="node.kind === 'element' || node.kind === 'place'" class="mb-1.5 font-semibold">Says</h3>
     <div v-if="node.kind === 'row' && showRest" class="mb-2">
       <h3 class="mb-1.5 font-semibold">Columns</h3>
       <div class="mb-1.5 grid grid-cols-5 gap-1">
@@ -76,14 +78,11 @@ const isPreset = (list: number[]) =>
       </label>
       <p v-if="spansRefused" class="mt-1 bg-wash p-1.5 text-xs" role="alert">{{ spansRefused }}</p>
     </div>
-    <AskProperty
-      v-for="[name, property] in found"
-      :key="name"
-      :property="property"
-      :value="node.props[name]"
-      :page="page"
-      @set="set(name, $event)"
-    />
+    <template v-for="[name, property] in found" :key="name">
+      <AskItems v-if="property.kind === 'items'" :node="node" :name="name" :property="property" :page="page" />
+      <AskProperty v-else :property="property" :value="node.props[name]" :page="page" @set="set(name, $event)" />
+    </template>
+    <SheetPlaces v-if="node.kind === 'element' && showRest && placesOf(node)" :element="node" />
     <label v-if="showRest" class="mt-1.5 grid grid-cols-[88px_1fr] items-center">
       <span class="text-soft">Called</span>
       <input

@@ -82,7 +82,7 @@ test('edits of a wrong shape are named by what is wrong', () => {
   ).toContain('children')
   expect(sentence({ kind: 'setSpans', row: 'r', spans: ['6', 6] })).toContain('spans')
   expect(sentence({ kind: 'batch', label: 'x', edits: [{ kind: 'remove' }] })).toContain('id')
-  expect(sentence({ kind: ['rename'], id: 'a', name: 'x' })).toContain('cannot be read')
+  expect(sentence({ kind: ['rename'], id: 'a', name: 'x' })).toContain('no edit of the kind')
   expect(sentence({ kind: 'remove', id: 'a', also: 1 })).toContain('unknown: also')
   let nested: unknown = { kind: 'remove', id: 'a' }
   for (let i = 0; i < 6; i++) nested = { kind: 'batch', label: 'x', edits: [nested] }

@@ -16,6 +16,12 @@ import {
   smallSite,
 } from '../../../fixtures'
 
+/** Ids counted up. */
+const newIds = () => {
+  let n = 0
+  return () => `new-${n++}`
+}
+
 describe('every element', () => {
   test.each(ELEMENTS.map((e) => [e.type, e] as const))(
     '%s: its defaults are accepted, it can be new, it says what it is for',
@@ -24,14 +30,14 @@ describe('every element', () => {
       for (const property of Object.values(spec.props))
         expect(refuseProperty(property, property.default as Value)).toBeNull()
       const region = spec.regions?.[0] ?? 'body'
-      expect(checkLayout(layout('x', region, row(column(12, newElement(type, 'new')))))).toEqual([])
+      expect(checkLayout(layout('x', region, row(column(12, newElement(type, newIds())))))).toEqual([])
       expect(typeof spec.summary({}, { field: () => null, menu: () => null, type: () => null })).toBe('string')
     },
   )
 
   test('there is none of an unknown type', () => {
     expect(elementSpec('script')).toBeUndefined()
-    expect(() => newElement('script', 'x')).toThrow('There is no element called script.')
+    expect(() => newElement('script', () => 'x')).toThrow('There is no element called script.')
   })
 })
 

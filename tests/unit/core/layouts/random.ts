@@ -1,7 +1,19 @@
 import fc from 'fast-check'
-import { ELEMENTS, newElement } from '#core/elements'
+import { ELEMENTS, elementSpec, newElement } from '#core/elements'
 import { type Edit, evenSpans } from '#core/layouts'
-import { type Layout, STEPS, type StyleValue, type TreeNode, emptyColumn, emptyRow, walk } from '#core/tree'
+import {
+  type Item,
+  type Layout,
+  STATES,
+  STEPS,
+  type StyleValue,
+  type TreeNode,
+  emptyColumn,
+  emptyPlace,
+  emptyRow,
+  looksKey,
+  walk,
+} from '#core/tree'
 import { STYLE_PROPERTIES, type StyleProperty } from '#core/styles'
 
 /** Random edits: most of them possible where they are made, some of them not. */
@@ -36,8 +48,35 @@ function randomStyle(property: StyleProperty, dice: Dice): StyleValue {
 }
 
 function randomNode(dice: Dice): TreeNode {
-  if (dice.yes()) return newElement(dice.pick(ELEMENTS).type, newId())
+  if (dice.below(5) === 0) return emptyPlace(newId, dice.pick(['sections', 'text']))
+  if (dice.yes()) return newElement(dice.pick(ELEMENTS).type, newId)
   return dice.yes() ? emptyRow(newId, evenSpans(1 + dice.below(4))) : emptyColumn(newId(), 1 + dice.below(12))
+}
+
+function randomItemEdit(nodes: readonly TreeNode[], dice: Dice): Edit {
+  const list = dice.pick(nodes.filter((n) => n.kind === 'element' && n.type === 'link-list'))
+  const id = list?.id ?? 'nowhere'
+  const items = (list?.props.links as Item[] | undefined) ?? []
+  const item = dice.pick([...items.map((i) => i.id), 'nowhere'])
+  const base = { id, property: 'links' }
+  const choices: Edit[] = [
+    {
+      kind: 'insertItem',
+      ...base,
+      index: dice.below(3),
+      item: { id: dice.yes() ? newId() : 'first', props: dice.yes() ? {} : { label: 'Visit', link: '/visit' } },
+    },
+    { kind: 'removeItem', ...base, item },
+    { kind: 'moveItem', ...base, item, index: dice.below(3) },
+    {
+      kind: 'setProperty',
+      id,
+      property: dice.pick(['label', 'link', 'unknown']),
+      within: { items: 'links', item },
+      ...(dice.yes() ? { unset: true as const } : { value: dice.pick(['/a', 'Words', { page: 'home' }]) }),
+    },
+  ]
+  return dice.pick(choices)
 }
 
 export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
@@ -58,7 +97,7 @@ export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
         kind: 'insert',
         parent: column.length ? dice.pick(column).id : layout.id,
         index: 0,
-        node: dice.yes() ? newElement(dice.pick(ELEMENTS).type, newId()) : emptyRow(newId, [6, 6]),
+        node: dice.yes() ? newElement(dice.pick(ELEMENTS).type, newId) : emptyRow(newId, [6, 6]),
       }
     },
     () => ({ kind: 'remove', id: dice.pick(ids) }),
@@ -72,7 +111,16 @@ export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
     }),
     () => ({
       kind: 'setDefault',
-      of: dice.pick(['row', 'column', 'heading', 'nothing']),
+      of: dice.pick([
+        'row',
+        'column',
+        'place',
+        'heading',
+        'button :hover',
+        'field label',
+        'field label:hover',
+        'nothing',
+      ]),
       property: property.name,
       step: dice.pick(STEPS),
       value: dice.yes() ? null : randomStyle(property, dice),
@@ -92,6 +140,29 @@ export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
         row: row?.id ?? 'nowhere',
         spans: dice.yes() ? [...spans].reverse() : spans.map(() => 1 + dice.below(12)),
       }
+    },
+    () => randomItemEdit(nodes, dice),
+    () => {
+      const node = dice.pick(nodes.filter((n) => n.kind === 'element'))
+      const spec = node && elementSpec(node.type)
+      const part = dice.pick(['', 'nothing', ...Object.keys(spec?.parts ?? {})])
+      const state = dice.yes() ? null : dice.pick(STATES)
+      const id = node?.id ?? 'nowhere'
+      if (dice.below(3) === 0) return { kind: 'hidePart', id, part: part || 'label', hidden: dice.yes() }
+      const at = looksKey(part, state)
+      return {
+        kind: 'setStyle',
+        id,
+        ...(at && { at }),
+        property: property.name,
+        step: dice.pick(STEPS),
+        value: dice.below(3) === 0 ? null : randomStyle(property, dice),
+      }
+    },
+    () => {
+      const holder = nodes.find((n) => n.kind === 'element' && n.type === 'sections')
+      const place = emptyPlace(newId, 'sections')
+      return { kind: 'insert', parent: holder?.id ?? 'nowhere', index: dice.below(2), node: place }
     },
     () => ({ kind: 'rename', id: dice.pick(ids), name: dice.pick(['', 'Opening', 'Facts']) }),
   ]

@@ -1,6 +1,6 @@
 import { resolveInTurn, rulesOf } from '#core/frames'
 import type { Layout, Row, Value } from '#core/tree'
-import { applyEdit } from '#core/layouts'
+import { applyEdit, treeToDraw } from '#core/layouts'
 import { CompiledDesign, compileLayout, hasTitle } from '#core/render'
 import { Formats, escapeHtml, sceneOf } from '#core/drawing'
 import { Catalogue } from '#core/site'
@@ -70,7 +70,7 @@ describe('a whole page', () => {
 
   test('the plain body leaves the title to an intro that shows it', () => {
     const intro = layout('band', 'intro', row(column(12, element('heading', { text: field('title'), level: '1' }))))
-    expect(hasTitle(intro)).toBe(true)
+    expect(hasTitle(treeToDraw(intro))).toBe(true)
     expect(page('entry:refractor', [intro]).html.match(/<h1/g)).toHaveLength(1)
   })
 
@@ -93,7 +93,7 @@ describe('a whole page', () => {
 
   test('two things with the same looks share one class', () => {
     const styled = (id: string) => ({ ...element('heading', {}, id), styles: { size: { wide: 30 } } })
-    const program = compileLayout(layout('b', 'body', row(column(12, styled('one'), styled('two')))))
+    const program = compileLayout(treeToDraw(layout('b', 'body', row(column(12, styled('one'), styled('two'))))))
     expect(program.rules).toHaveLength(1)
   })
 
@@ -195,7 +195,7 @@ describe('compiling', () => {
 
   test('an element that does not exist is a failure, not a gap', () => {
     const broken = layout('b', 'body', row(column(12, { ...element('text'), type: 'gone' })))
-    expect(() => compileLayout(broken)).toThrow('There is no element called gone.')
+    expect(() => compileLayout(treeToDraw(broken))).toThrow('There is no element called gone.')
   })
 })
 

@@ -60,18 +60,18 @@ test('margins may be negative, and stand on everything', () => {
 })
 
 test('equal looks are one rule, and steps are written from wide to narrow', () => {
-  const a = ruleOf({ size: { wide: 20, narrow: 16 }, colour: { wide: '@ink' } })!
-  const b = ruleOf({ colour: { wide: '@ink' }, size: { narrow: 16, wide: 20 } })!
+  const a = ruleOf({ rest: { size: { wide: 20, narrow: 16 }, colour: { wide: '@ink' } } })!
+  const b = ruleOf({ rest: { colour: { wide: '@ink' }, size: { narrow: 16, wide: 20 } } })!
   expect(a.name).toBe(b.name)
   expect(rulesCss([a, b])).toBe(
     `.${a.name}{font-size:20px;color:var(--c-ink)}@media (max-width:639.98px){.${a.name}{font-size:16px}}`,
   )
-  expect(ruleOf({})).toBeNull()
-  expect(ruleOf({ unknown: { wide: 1 } })).toBeNull()
+  expect(ruleOf({ rest: {} })).toBeNull()
+  expect(ruleOf({ rest: { unknown: { wide: 1 } } })).toBeNull()
 })
 
 test('a row at full width keeps its content to the content width', () => {
-  const rule = ruleOf({ width: { wide: 'band' } })!
+  const rule = ruleOf({ rest: { width: { wide: 'band' } } })!
   expect(rulesCss([rule])).toBe(`.${rule.name}{max-width:none}.${rule.name}>.of-in{max-width:var(--w)}`)
 })
 

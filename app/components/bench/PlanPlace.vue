@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import { nodeName } from '#core/elements'
+import type { Place } from '#core/tree'
+import { useBench } from '~/stores/bench'
+
+/** A place in an element, with the rows that it holds. */
+const props = defineProps<{ place: Place; level: number }>()
+const bench = useBench()
+const selected = computed(() => bench.selected === props.place.id)
+</script>
+
+<template>
+  <div
+    :data-plan="place.id"
+    role="treeitem"
+    :aria-level="level"
+    :aria-selected="selected"
+    class="cursor-default border bg-raised text-ink"
+    :class="selected ? 'border-ink' : 'border-rule'"
+    @click.stop="bench.selected = place.id"
+  >
+    <p class="truncate px-1.5 py-0.5 text-xs" :class="selected && 'cornered'">{{ nodeName(place) }}</p>
+    <div class="min-h-4 space-y-1 px-1 pb-1" :role="place.children.length ? 'group' : undefined">
+      <PlanRow v-for="row in place.children" :key="row.id" :row="row" :level="level + 1" />
+    </div>
+  </div>
+</template>

@@ -1,0 +1,59 @@
+import { type Chunk, both, hrefChunk, join, textChunk, wrapFilled } from '../drawing'
+import type { Item, Value } from '../tree'
+import { type ElementSpec, prop } from './spec'
+import { describe } from './words'
+
+/** A link with words of its own; nothing where it has none or leads nowhere. */
+function link({ props }: Item, own: string): Chunk {
+  const value = (name: string): Value => props[name] ?? null
+  return both(hrefChunk(value('link')), textChunk(value('label')), (href, label) =>
+    href && label ? `<li><a${own} href="${href}">${label}</a></li>` : '',
+  )
+}
+
+export const linkList: ElementSpec = {
+  type: 'link-list',
+  name: 'Link list',
+  about: 'Links with words of their own, in a line or one below the other.',
+  group: 'Words',
+  props: {
+    links: {
+      kind: 'items',
+      label: 'Links',
+      default: [],
+      one: 'Link',
+      named: 'label',
+      most: 60,
+      of: {
+        label: { kind: 'text', label: 'Label', default: '', most: 120 },
+        link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
+      },
+    },
+    direction: {
+      kind: 'choice',
+      label: 'Runs',
+      default: 'down',
+      options: [
+        { value: 'down', label: 'Down' },
+        { value: 'across', label: 'Across' },
+      ],
+    },
+  },
+  parts: { link: { label: 'Link', hides: false, states: ['hover', 'focus'] } },
+  begins: { links: [{ id: 'first', props: { label: 'Home', link: { page: 'home' } } }] },
+  css: [
+    '.of-links{list-style:none;padding:0}.of-links a{color:inherit}.of-links.of-down li+li{margin-top:.35em}' +
+      '.of-links.of-across{display:flex;flex-wrap:wrap;gap:.3em 1.3em}',
+  ],
+  summary({ links }, names) {
+    const labels = Array.isArray(links) ? links.map((l) => describe(l.props.label, names)).filter(Boolean) : []
+    return labels.slice(0, 3).join(', ')
+  },
+  draw(element, compile) {
+    const links = prop(element, linkList, 'links')
+    const own = compile.part(element, 'link')
+    const direction = String(prop(element, linkList, 'direction'))
+    const shown = Array.isArray(links) ? join(...links.map((l) => link(l, own))) : ''
+    return wrapFilled(`<ul${compile.attributes(element, 'links', direction)}>`, shown, '</ul>')
+  },
+}
