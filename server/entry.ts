@@ -1,4 +1,4 @@
-import { StartError, prepareFolder, startErrorOf } from './database/open'
+import { StartError, prepareFolder, startErrorOf, takeStart } from './database/open'
 import { dataFolder } from './services/installation'
 import { outliveReaders } from './services/log'
 import { ensureSecrets } from './services/secrets'
@@ -10,9 +10,11 @@ import { ensureSecrets } from './services/secrets'
 outliveReaders()
 try {
   prepareFolder(dataFolder())
+  const started = await takeStart(dataFolder())
   ensureSecrets(dataFolder())
   const { listen } = await import('./listen')
   await listen()
+  started()
 } catch (caught) {
   const error = startErrorOf(caught, dataFolder())
   process.stderr.write(`${error instanceof StartError ? error.message : ((error as Error).stack ?? String(error))}\n`)

@@ -25,6 +25,12 @@ function benchCss(region: LayoutRegion): string {
   )
 }
 
+/** What differs is written anew; what somebody has opened stays open. */
+function keepOpen(from: HTMLElement, to: HTMLElement): boolean {
+  if (from instanceof from.ownerDocument.defaultView!.HTMLDetailsElement && from.open) to.setAttribute('open', '')
+  return !from.isEqualNode(to)
+}
+
 /**
  * The page in its frame: writes new HTML into it without a flash, and knows where every node is drawn, in
  * pixels of the frame's own window.
@@ -77,7 +83,7 @@ export function usePageSurface(
     }
     own.textContent = benchCss(region.value)
     page.documentElement.lang = next.documentElement.lang
-    morphdom(page.body, next.body, { onBeforeElUpdated: (from, to) => !from.isEqualNode(to) })
+    morphdom(page.body, next.body, { onBeforeElUpdated: keepOpen })
     loaded.value = true
     measureSoon()
   }
@@ -91,6 +97,8 @@ export function usePageSurface(
     const page = doc()
     const node = page?.querySelector(`[data-node="${CSS.escape(id)}"]`)
     if (!node || !page?.defaultView) return
+    // What stands in something that is closed is opened with it.
+    for (let at = node.closest('details'); at; at = at.parentElement?.closest('details') ?? null) at.open = true
     const { top, bottom } = node.getBoundingClientRect()
     if (bottom < 40 || top > page.defaultView.innerHeight - 40) node.scrollIntoView({ block: 'center' })
   }

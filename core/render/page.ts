@@ -140,6 +140,15 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     return program !== undefined && (program.personal || [...program.cards].some((c) => this.programs.get(c)?.personal))
   }
 
+  /** True when a layout, or a card that its grids draw, holds an element of a type. */
+  holds(layout: Id, type: string): boolean {
+    const program = this.programs.get(layout)
+    return (
+      program !== undefined &&
+      (program.elements.has(type) || [...program.cards].some((c) => this.programs.get(c)?.elements.has(type)))
+    )
+  }
+
   program(layout: Id): Program | undefined {
     return this.programs.get(layout)
   }

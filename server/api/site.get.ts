@@ -3,7 +3,7 @@ import { takesGzip } from '../services/encoding'
 import { studioHandler } from '../utils/studio'
 
 export default studioHandler('writer', async ({ event, site }) => {
-  const { plain, gzip } = site.content.lightAnswer()
+  const { plain, gzip } = await site.content.lightAnswer()
   const packed = takesGzip(event.node.req.headers['accept-encoding'])
   setResponseHeaders(event, {
     'content-type': 'application/json',

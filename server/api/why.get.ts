@@ -21,6 +21,6 @@ export default studioHandler<WhyAnswer>('writer', async ({ event, site }) => {
   const asking = { role: asked('role'), device: asked('device'), at: asked('at'), signedIn: asked('signed-in') }
   const request = readAsking(asking, parameters, catalogue.site.settings.timeZone)
   const draft = (asked('draft') ?? 'no') !== 'no'
-  const design = draft ? await site.draft.design() : ((await site.releases.latestDesign()) ?? BARE_DESIGN)
+  const design = draft ? await site.draft.design() : ((await site.releases.latest())?.design ?? BARE_DESIGN)
   return explain(design, draft ? 'draft' : 'released', catalogue, page, request)
 })

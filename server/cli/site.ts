@@ -54,5 +54,5 @@ export async function designFor(
   draft: boolean | undefined,
 ): Promise<{ design: Design; name: WhyAnswer['design'] }> {
   if (draft) return { design: await site.draft.design(), name: 'draft' }
-  return { design: (await site.releases.latestDesign()) ?? BARE_DESIGN, name: 'released' }
+  return { design: (await site.releases.latest())?.design ?? BARE_DESIGN, name: 'released' }
 }

@@ -1,5 +1,6 @@
 import { accessSync, constants, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
+import { setTimeout } from 'node:timers/promises'
 import Sqlite from 'better-sqlite3'
 import { Kysely, Migrator } from 'kysely'
 import { BUSY_TIME, ImmediateDialect } from './dialect'
@@ -105,18 +106,26 @@ export async function openDatabase(folder: string): Promise<Database> {
   return db
 }
 
-/** Takes the folder for one server alone; gives what lets go of it. The system lets go when the server is killed. */
-export function takeFolder(folder: string): () => void {
-  const lock = new Sqlite(join(folder, 'serving.lock'))
-  try {
-    lock.pragma('busy_timeout = 0')
-    lock.exec('begin exclusive')
-  } catch (error) {
-    lock.close()
-    if (codeOf(error) !== 'SQLITE_BUSY') throw error
-    throw new StartError(
-      `Another server is serving the data folder ${folder}. Stop it first, or name another folder with --data.`,
-    )
+const ASK_AGAIN = 50
+
+/**
+ * One after the other: what a start brings up to date, and fills, is done by one process at a time. Gives what lets
+ * the next one begin; the system lets go when a process is killed.
+ */
+export async function takeStart(folder: string, patience = 60_000): Promise<() => void> {
+  const until = performance.now() + patience
+  for (;;) {
+    const lock = new Sqlite(join(folder, 'starting.lock'))
+    try {
+      lock.pragma('busy_timeout = 0')
+      lock.exec('begin exclusive')
+      return () => lock.close()
+    } catch (error) {
+      lock.close()
+      if (codeOf(error) !== 'SQLITE_BUSY') throw error
+      if (performance.now() > until)
+        throw new StartError(`Another server has been starting in ${folder} for a long time. Stop it, and start again.`)
+    }
+    await setTimeout(ASK_AGAIN)
   }
-  return () => lock.close()
 }

@@ -1,9 +1,9 @@
-import { gzipSync } from 'node:zlib'
 import { Formats } from '../../core/drawing'
 import type { Spoilt } from '../../core/documents'
 import { Catalogue, type Site } from '../../core/site'
 import { CONTENT_LATER, type SiteAnswer } from '../../shared/api/types'
 import { readSite } from '../database/content'
+import { compress } from './encoding'
 import type { Database } from '../database/open'
 
 const EMPTY: Site = {
@@ -36,7 +36,7 @@ export class Content {
   version = 0
   /** What is stored of the site and cannot be read; it is left out. */
   spoilt: readonly Spoilt[] = []
-  private light: { plain: string; gzip: Buffer } | null = null
+  private light: Promise<{ plain: string; gzip: Buffer }> | null = null
 
   constructor(private readonly db: Database) {}
 
@@ -50,14 +50,15 @@ export class Content {
   }
 
   /** The site for the studio, as JSON, without the content of its entries. Made once for each version. */
-  lightAnswer(): { plain: string; gzip: Buffer } {
-    if (!this.light) {
-      const { site } = this.catalogue
-      const entries = site.entries.map((e) => (e.content ? { ...e, content: CONTENT_LATER } : e))
-      const answer: SiteAnswer = { site: { ...site, entries }, version: this.version, spoilt: [...this.spoilt] }
-      const plain = JSON.stringify(answer)
-      this.light = { plain, gzip: gzipSync(plain) }
-    }
-    return this.light
+  lightAnswer(): Promise<{ plain: string; gzip: Buffer }> {
+    return (this.light ??= this.makeLight())
+  }
+
+  private async makeLight(): Promise<{ plain: string; gzip: Buffer }> {
+    const { site } = this.catalogue
+    const entries = site.entries.map((e) => (e.content ? { ...e, content: CONTENT_LATER } : e))
+    const answer: SiteAnswer = { site: { ...site, entries }, version: this.version, spoilt: [...this.spoilt] }
+    const plain = JSON.stringify(answer)
+    return { plain, gzip: await compress(Buffer.from(plain), 'gzip') }
   }
 }

@@ -1,6 +1,6 @@
 import { resolve } from 'node:path'
 import { type Aside, openAside } from '../aside'
-import { type Database, openDatabase, takeFolder } from '../database/open'
+import { type Database, openDatabase } from '../database/open'
 import { Content } from './content'
 import { Draft } from './draft'
 import { Entries } from './entries'
@@ -12,6 +12,7 @@ import { Releases } from './release'
 import { seedDemo } from './seed'
 import { Sessions } from './sessions'
 import { AttemptLimit } from './sign-in'
+import { watchOthers } from './watch'
 
 /** One running site: its database, and the services over it. */
 export interface Installation {
@@ -26,7 +27,7 @@ export interface Installation {
   passwords: Passwords
   sessions: Sessions
   attempts: AttemptLimit
-  /** Closes the database and lets go of the folder. */
+  /** Ends what runs beside, and closes the database. */
   close(): Promise<void>
 }
 
@@ -36,7 +37,6 @@ export function dataFolder(): string {
 
 async function open(): Promise<Installation> {
   const folder = dataFolder()
-  const release = takeFolder(folder)
   const db = await openDatabase(folder)
   const passwords = new Passwords()
   const demo = process.env.OUTER_FRAME_DEMO
@@ -48,7 +48,16 @@ async function open(): Promise<Installation> {
   const catalogue = () => content.catalogue
   const releases = new Releases(db, draft, catalogue, aside)
   const published = new Published(content)
-  published.swap(await releases.latestDesign())
+  await showLatest(published, releases)
+  const watch = watchOthers(db, {
+    contentStands: (version) => content.version === version,
+    releaseStands: (number) => published.release === number,
+    async content() {
+      await content.reload()
+      published.refresh()
+    },
+    release: () => showLatest(published, releases),
+  })
   return {
     db,
     aside,
@@ -62,11 +71,16 @@ async function open(): Promise<Installation> {
     sessions: new Sessions(db),
     attempts: new AttemptLimit(),
     async close() {
+      await watch.end()
       await aside.end()
       await db.destroy()
-      release()
     },
   }
+}
+
+async function showLatest(published: Published, releases: Releases): Promise<void> {
+  const latest = await releases.latest()
+  published.swap(latest?.design ?? null, latest?.number ?? 0)
 }
 
 let opened: Promise<Installation> | null = null

@@ -1,8 +1,7 @@
-import { createHash } from 'node:crypto'
-import { gzipSync } from 'node:zlib'
 import {
   CompiledRules,
   type Design,
+  type Device,
   type Need,
   type Request,
   dependsOn,
@@ -10,95 +9,67 @@ import {
   resolve,
   rulesOf,
 } from '../../core/frames'
-import { CompiledDesign, type Fault } from '../../core/render'
 import { type SceneOptions, sceneOf } from '../../core/drawing'
-import type { AskedAddress, Page } from '../../core/site'
+import { CompiledDesign, type Fault } from '../../core/render'
+import { type AskedAddress, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
 import { PLAIN_HOUSE } from '../../core/styles'
+import { type Answer, type Depends, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
 import type { Content } from './content'
-import { DEVICE_HEADERS, DEVICE_HINTS } from './device'
 import { log } from './log'
+import { type Ready, ReadyPages, readyOf } from './ready'
 import { searchEntries } from './search'
 
-/** An answer as it goes out: status, headers, and the body plain and compressed. */
-export interface Ready {
-  status: number
-  headers: Record<string, string>
-  etag: string
-  body: Buffer
-  gzip: Buffer
+/** Who asks for a page. Only what the page depends on is found out; so what costs something is asked for late. */
+export interface Asking {
+  session(): Promise<{ role: string; name: string } | null>
+  device(): Device
+  /** Milliseconds since 1970. */
+  at: number
 }
 
-/** What must be known about whoever asks before a page can be drawn. */
-export interface Needs {
-  device: boolean
-  /** Who is signed in: for a circumstance, or for a field of the visitor. */
-  session: boolean
-  date: boolean
+/** Somebody of whom nothing is known: what files and tests are made for. */
+export const ANYBODY: Asking = { session: async () => null, device: () => 'desktop', at: 0 }
+
+/** What a form sends to a page: its values by name, in their order. */
+export interface Sent {
+  page: Page
+  values: Parameters
+  asking: Asking
 }
+
+/** What is done with what an element's form sends; by the type of the element. */
+export type Posts = Readonly<Record<string, (sent: Sent) => Promise<Answer>>>
 
 export const BARE_DESIGN: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }
-
-/** Headers of every answer of the published site. Pages carry no script, and none may run. */
-export const SITE_HEADERS: Record<string, string> = {
-  'x-content-type-options': 'nosniff',
-  'referrer-policy': 'strict-origin-when-cross-origin',
-  'cross-origin-opener-policy': 'same-origin',
-  'cross-origin-resource-policy': 'same-origin',
-  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
-}
-
-const hash = (text: string | Buffer): string => createHash('sha256').update(text).digest('base64')
-
-function policyFor(css: string): string {
-  return (
-    `default-src 'none'; img-src 'self' data:; font-src 'self'; style-src 'sha256-${hash(css)}'; ` +
-    "form-action 'self'; base-uri 'none'; frame-ancestors 'self'"
-  )
-}
-
-export function readyOf(status: number, headers: Record<string, string>, body: Buffer): Ready {
-  return {
-    status,
-    headers: { ...SITE_HEADERS, ...headers },
-    etag: `W/"${hash(body).slice(0, 27)}"`,
-    body,
-    gzip: gzipSync(body),
-  }
-}
-
-function needsOf(needs: ReadonlySet<Need>, readsVisitor: boolean): Needs {
-  return { device: needs.has('device'), session: readsVisitor || needs.has('session'), date: needs.has('date') }
-}
 
 /** So many different faults are kept for the checks; the log has all of them. */
 const MOST_FAULTS = 100
 
-/**
- * What caches may do with an answer. Every copy asks again before it is used, so a change of the date is seen;
- * what depends on who is signed in is never shared.
- */
-function cacheHeaders({ device, session }: Needs): Record<string, string> {
-  const vary = ['accept-encoding', ...(device ? [DEVICE_HEADERS] : []), ...(session ? ['cookie'] : [])]
-  return {
-    'cache-control': session ? 'private, no-cache' : 'public, max-age=0, must-revalidate',
-    vary: vary.join(', '),
-    ...(device && { 'accept-ch': DEVICE_HINTS }),
-  }
+/** What is known of a page under one design over one state of the content. */
+interface Known extends Depends {
+  /** Types of elements on it that take what a form sends. */
+  posts: readonly string[]
 }
 
 /**
- * The published site: one released design, compiled and held in memory, over the content. Pages that every
- * visitor gets alike are kept ready as they go out; a release or a change of content drops them all.
+ * The published site: one released design, compiled and held in memory, over the content. A page is answered by one
+ * function of its address, its parameters and who asks; what every visitor gets alike is kept ready as it goes out,
+ * and a release or a change of content drops it.
  */
 export class Published {
   private compiled = new CompiledDesign<Design>(BARE_DESIGN)
   private readonly faulty = new Map<string, Fault>()
   private rules: CompiledRules
-  private readonly ready = new Map<string, Ready>()
   private readonly policies = new Map<string, string>()
-  private readonly needed = new Map<Page, Needs>()
+  private readonly known = new Map<Page, Known>()
+  /** The number of the release that is shown; 0 before the first. */
+  release = 0
 
-  constructor(private readonly content: Content) {
+  constructor(
+    private readonly content: Content,
+    private readonly posts: Posts = {},
+    readonly ready = new ReadyPages(),
+  ) {
     this.rules = this.compileRules()
   }
 
@@ -107,8 +78,9 @@ export class Published {
   }
 
   /** Swaps the design in one step; answers under way finish with the old one. */
-  swap(design: Design | null): void {
+  swap(design: Design | null, release = this.release + 1): void {
     this.faulty.clear()
+    this.release = release
     this.compiled = new CompiledDesign<Design>(design ?? BARE_DESIGN, {
       fault: (fault, error) => this.noteFault(fault, error),
     })
@@ -132,12 +104,7 @@ export class Published {
     this.rules = this.compileRules()
     this.ready.clear()
     this.policies.clear()
-    this.needed.clear()
-  }
-
-  /** The page kept ready for an address as browsers ask for it, without parameters. */
-  readyAt(address: string): Ready | undefined {
-    return this.ready.get(address)
+    this.known.clear()
   }
 
   /** Where an address leads: a page, another address, or nothing, which is the page for what is not found. */
@@ -151,34 +118,96 @@ export class Published {
     return slash ? { redirect: path } : { page }
   }
 
-  /** What a page depends on besides its address. */
-  needs(page: Page): Needs {
-    let needs = this.needed.get(page)
-    if (!needs) {
-      const readsVisitor = [...layoutsOn(this.rules, page)].some((l) => this.compiled.isPersonal(l))
-      this.needed.set(page, (needs = needsOf(dependsOn(this.rules, page).needs, readsVisitor)))
-    }
-    return needs
+  private knownOf(page: Page): Known {
+    let known = this.known.get(page)
+    if (!known) this.known.set(page, (known = this.know(page)))
+    return known
   }
 
-  /** Draws a page for a request. `address` is where it was asked for; a shared page is kept ready there. */
-  draw(page: Page, address: string | null, request: Request, visitorName = ''): Ready {
+  private know(page: Page): Known {
+    const { needs: asked, parameters: read } = dependsOn(this.rules, page)
+    const layouts = [...layoutsOn(this.rules, page)]
+    const needs = new Set<Need>(asked)
+    if (layouts.some((l) => this.compiled.isPersonal(l))) needs.add('session')
+    const parameters = new Set(read)
+    if (page.kind === 'search') parameters.add('q')
+    const posts = Object.keys(this.posts).filter((type) => layouts.some((l) => this.compiled.holds(l, type)))
+    return { needs, parameters, posts }
+  }
+
+  /** What a page depends on besides its address. */
+  depends(page: Page): Depends {
+    return this.knownOf(page)
+  }
+
+  /**
+   * The parameters that a page reads, of those that were given, by name in one order: addresses that differ in
+   * others, or in their order, are one.
+   */
+  private parametersOf(page: Page, given: Parameters): Parameters {
+    const names = [...this.knownOf(page).parameters].filter((name) => Object.hasOwn(given, name)).sort()
+    return Object.fromEntries(names.map((name) => [name, given[name]!]))
+  }
+
+  /** The answer kept ready for an address as browsers ask for it, without parameters. */
+  readyAt(url: string): Ready | undefined {
+    return this.ready.get(url)
+  }
+
+  /** Answers a page, ready to be sent: from what is kept, or drawn, and kept where everybody gets it alike. */
+  async ask(address: AskedAddress, asking: Asking): Promise<Ready> {
+    const found = this.find(address)
+    if ('redirect' in found)
+      return readyOf(redirectTo(encodeURI(found.redirect) + (address.query && `?${address.query}`)))
+    const { page } = found
+    const parameters = this.parametersOf(page, readParameters(address.query))
+    const key = this.keyOf(page, address, parameters)
+    const kept = key === null ? undefined : this.ready.get(key)
+    if (kept) return kept
+    const generation = this.rules
+    const ready = await readyOf(await this.draw(page, parameters, asking))
+    // What was drawn before a change that came meanwhile is sent, and not kept.
+    if (key !== null && this.rules === generation) this.ready.keep(key, ready)
+    return ready
+  }
+
+  /** Answers a page: status, headers, body, and what they depended on. */
+  async answer(address: AskedAddress, asking: Asking): Promise<Answer> {
+    return (await this.ask(address, asking)).answer
+  }
+
+  /** Under which address an answer may be kept for everybody; null where it may not. */
+  private keyOf(page: Page, { path }: AskedAddress, parameters: Parameters): string | null {
+    const { needs } = this.knownOf(page)
+    const shared = !needs.has('device') && !needs.has('session') && !needs.has('date')
+    // Addresses that are no page are without number.
+    if (!shared || path === null || page.address !== path) return null
+    const query = writeParameters(parameters)
+    return encodeURI(path) + (query && `?${query}`)
+  }
+
+  private async draw(page: Page, parameters: Parameters, asking: Asking): Promise<Answer> {
+    const { needs } = this.knownOf(page)
+    const visitor = needs.has('session') ? await asking.session() : null
+    const request: Request = {
+      role: visitor?.role ?? 'visitor',
+      signedIn: visitor !== null,
+      device: needs.has('device') ? asking.device() : 'desktop',
+      parameters,
+      at: asking.at,
+    }
     const { catalogue, formats } = this.content
-    const outcome = resolve(this.rules, page, request)
     const drawn = this.compiled.draw(
-      sceneOf(catalogue, formats, page, this.optionsFor(page, request, visitorName)),
-      outcome,
+      sceneOf(catalogue, formats, page, this.optionsFor(page, request, visitor?.name ?? '')),
+      resolve(this.rules, page, request),
     )
-    const needs = this.needs(page)
+    const depends = this.depends(page)
     const headers = {
       'content-type': 'text/html; charset=utf-8',
       'content-security-policy': this.policy(drawn.css),
-      ...cacheHeaders(needs),
+      ...cacheHeaders(depends),
     }
-    const ready = readyOf(page.kind === 'not-found' ? 404 : 200, headers, Buffer.from(drawn.html))
-    const shared = !needs.device && !needs.session && !needs.date && Object.keys(request.parameters).length === 0
-    if (shared && page.address === address) this.ready.set(encodeURI(address), ready)
-    return ready
+    return answerOf(page.kind === 'not-found' ? 404 : 200, headers, Buffer.from(drawn.html), depends)
   }
 
   private optionsFor(page: Page, { role, parameters }: Request, name: string): SceneOptions {
@@ -191,5 +220,24 @@ export class Published {
     let policy = this.policies.get(css)
     if (!policy) this.policies.set(css, (policy = policyFor(css)))
     return policy
+  }
+
+  /** Whether a page takes what a form sends: some element on it does. */
+  takesPost(address: AskedAddress): boolean {
+    const found = this.find(address)
+    return 'page' in found && this.knownOf(found.page).posts.length > 0
+  }
+
+  /** Hands what a form sent to the element that asked for it, named by `form`. Nothing of it is ever kept ready. */
+  async post(address: AskedAddress, values: Parameters, asking: Asking): Promise<Answer> {
+    const found = this.find(address)
+    const page = 'page' in found ? found.page : null
+    const type = values.form?.[0] ?? ''
+    if (!page || !this.knownOf(page).posts.includes(type) || !Object.hasOwn(this.posts, type))
+      return sentenceOf(
+        422,
+        'This page does not know the form that was sent. Go back, reload the page and send it again.',
+      )
+    return this.posts[type]!({ page, values, asking })
   }
 }

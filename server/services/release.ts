@@ -63,8 +63,9 @@ export class Releases {
     return { waiting, releases: await readReleases(this.db), released: latest?.design ?? null }
   }
 
-  async latestDesign(): Promise<Design | null> {
-    return (await readLatestRelease(this.db))?.design ?? null
+  /** The newest release with its design; null before the first. */
+  async latest(): Promise<{ number: number; design: Design } | null> {
+    return readLatestRelease(this.db)
   }
 
   /**

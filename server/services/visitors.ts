@@ -1,12 +1,13 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
-import type { Request } from '../../core/frames'
 import { STUDIO_PARTS, readAddress, readParameters } from '../../core/site'
+import { type Answer, SITE_HEADERS, sentenceOf } from './answer'
 import { deviceOf } from './device'
-import { takesGzip } from './encoding'
+import { encodingsOf } from './encoding'
 import { log } from './log'
 import type { Installation } from './installation'
 import { pictureAt } from './pictures'
-import { type Needs, type Ready, SITE_HEADERS } from './published'
+import type { Asking } from './published'
+import { Ready, readyOf } from './ready'
 
 /** Addresses that belong to the studio and its parts; all others are the published site's. */
 const STUDIO = new RegExp(`^/(${STUDIO_PARTS.join('|')})(/|$|[?#.])`)
@@ -16,89 +17,108 @@ export function isStudioAddress(url: string): boolean {
 }
 
 function send(request: IncomingMessage, response: ServerResponse, ready: Ready): void {
-  const fresh = request.headers['if-none-match']?.includes(ready.etag)
-  if (fresh && ready.status === 200) {
-    response.writeHead(304, { ...ready.headers, etag: ready.etag }).end()
+  const { answer } = ready
+  const asked = request.headers['if-none-match']
+  if (asked !== undefined && answer.status === 200 && asked.includes(answer.etag)) {
+    response.writeHead(304, ready.headers).end()
     return
   }
-  const gzip = takesGzip(request.headers['accept-encoding'])
-  const body = gzip ? ready.gzip : ready.body
-  response.writeHead(ready.status, {
-    ...ready.headers,
-    etag: ready.etag,
-    ...(gzip && { 'content-encoding': 'gzip' }),
-    'content-length': body.length,
-  })
+  const { body, headers } = ready.in(encodingsOf(request.headers['accept-encoding']))
+  response.writeHead(answer.status, headers)
   response.end(request.method === 'HEAD' ? undefined : body)
 }
 
-function redirect(response: ServerResponse, status: number, to: string): void {
-  response.writeHead(status, { ...SITE_HEADERS, location: to, 'content-length': 0 }).end()
-}
-
-function plain(response: ServerResponse, status: number, sentence: string, more: Record<string, string> = {}): void {
-  response
-    .writeHead(status, { ...SITE_HEADERS, ...more, 'content-type': 'text/plain; charset=utf-8' })
-    .end(sentence + '\n')
-}
+const sendAnswer = (request: IncomingMessage, response: ServerResponse, answer: Answer): void =>
+  send(request, response, new Ready(answer))
 
 /** Who is signed in to the site by the cookies of a request; null for a visitor. */
 export type WhoAsks = (cookies: string | undefined) => Promise<{ role: string; name: string } | null>
 
-interface Asked {
-  request: Request
-  name: string
-}
+const askingOf = (request: IncomingMessage, who: WhoAsks): Asking => ({
+  session: () => who(request.headers.cookie),
+  device: () => deviceOf(request.headers),
+  at: Date.now(),
+})
 
-/** Finds out about whoever asks only what the page depends on. */
-async function askedBy(needs: Needs, query: string, request: IncomingMessage, who: WhoAsks): Promise<Asked> {
-  const visitor = needs.session ? await who(request.headers.cookie) : null
-  const asked: Request = {
-    role: visitor?.role ?? 'visitor',
-    signedIn: visitor !== null,
-    device: needs.device ? deviceOf(request.headers) : 'desktop',
-    parameters: readParameters(query),
-    at: Date.now(),
-  }
-  return { request: asked, name: visitor?.name ?? '' }
-}
+type Visited = Pick<Installation, 'published' | 'db'>
 
 async function answerSlowly(
-  site: Installation,
+  site: Visited,
   request: IncomingMessage,
   response: ServerResponse,
   who: WhoAsks,
 ): Promise<void> {
   const address = readAddress(request.url ?? '/')
   const picture = address.path === null ? null : await pictureAt(site.db, address.path)
-  if (picture) return send(request, response, picture)
-  const { published } = site
-  const found = published.find(address)
-  if ('redirect' in found) {
-    return redirect(response, 308, encodeURI(found.redirect) + (address.query && `?${address.query}`))
+  if (picture) return send(request, response, await readyOf(picture))
+  send(request, response, await site.published.ask(address, askingOf(request, who)))
+}
+
+/** What a form of ours may send at most. */
+const MOST_SENT = 100_000
+const FORM = 'application/x-www-form-urlencoded'
+
+/** A form of another site, as far as browsers tell; one that tells nothing is no browser. */
+function isForeign({ headers }: IncomingMessage): boolean {
+  const site = headers['sec-fetch-site']
+  if (site !== undefined && site !== 'same-origin' && site !== 'none') return true
+  if (headers.origin === undefined) return false
+  return !URL.canParse(headers.origin) || new URL(headers.origin).host !== headers.host
+}
+
+async function readForm(request: IncomingMessage): Promise<string | null> {
+  const chunks: Buffer[] = []
+  let size = 0
+  for await (const chunk of request as AsyncIterable<Buffer>) {
+    size += chunk.length
+    if (size > MOST_SENT) return null
+    chunks.push(chunk)
   }
-  const asked = await askedBy(published.needs(found.page), address.query, request, who)
-  send(request, response, published.draw(found.page, address.path, asked.request, asked.name))
+  return Buffer.concat(chunks).toString('utf8')
+}
+
+async function answerPost(
+  site: Visited,
+  request: IncomingMessage,
+  response: ServerResponse,
+  who: WhoAsks,
+): Promise<void> {
+  const refuse = (status: number, sentence: string, headers: Record<string, string> = {}) => {
+    request.resume()
+    sendAnswer(request, response, sentenceOf(status, sentence, { ...headers, connection: 'close' }))
+  }
+  const address = readAddress(request.url ?? '/')
+  if (!site.published.takesPost(address))
+    return refuse(405, 'This address answers GET and HEAD only.', { allow: 'GET, HEAD' })
+  if (isForeign(request)) return refuse(403, 'This form was sent from another site. Send it from its own page.')
+  if (!(request.headers['content-type'] ?? '').startsWith(FORM)) return refuse(415, `A form is sent as ${FORM}.`)
+  const text = await readForm(request)
+  if (text === null) return refuse(413, 'What was sent is larger than this form takes. Nothing was stored; send less.')
+  sendAnswer(request, response, await site.published.post(address, readParameters(text), askingOf(request, who)))
 }
 
 /**
  * Answers a visitor of the published site: at once when the page is kept ready, else by drawing it. Stands in
  * front of Nitro, whose stack a ready page need not enter.
  */
-export function answerVisitor(
-  site: Installation,
-  request: IncomingMessage,
-  response: ServerResponse,
-  who: WhoAsks,
-): void {
-  if (request.method !== 'GET' && request.method !== 'HEAD') {
-    request.resume()
-    return plain(response, 405, 'This address answers GET and HEAD only.', { allow: 'GET, HEAD' })
-  }
-  const ready = site.published.readyAt(request.url ?? '/')
-  if (ready) return send(request, response, ready)
-  answerSlowly(site, request, response, who).catch((error: unknown) => {
+export function answerVisitor(site: Visited, request: IncomingMessage, response: ServerResponse, who: WhoAsks): void {
+  const failed = (error: unknown) => {
     log('error', 'page-failed', { address: request.url, error: String((error as Error)?.stack ?? error) })
-    if (!response.headersSent) plain(response, 500, 'Something went wrong while this page was drawn. Please try again.')
-  })
+    if (response.headersSent) return
+    const sentence = 'Something went wrong while this page was drawn. Please try again.'
+    sendAnswer(request, response, sentenceOf(500, sentence))
+  }
+  if (request.method === 'GET' || request.method === 'HEAD') {
+    const ready = site.published.readyAt(request.url ?? '/')
+    if (ready) send(request, response, ready)
+    else answerSlowly(site, request, response, who).catch(failed)
+    return
+  }
+  if (request.method === 'POST') {
+    answerPost(site, request, response, who).catch(failed)
+    return
+  }
+  request.resume()
+  response.writeHead(405, { ...SITE_HEADERS, allow: 'GET, HEAD', 'content-type': 'text/plain; charset=utf-8' })
+  response.end('This address answers GET and HEAD only.\n')
 }

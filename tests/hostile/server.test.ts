@@ -370,20 +370,6 @@ describe('what is stored', () => {
     }
   }, 60_000)
 
-  test('a second server on the same folder says so and ends; the first goes on', async () => {
-    const server = await startServer()
-    try {
-      const second = launch(await freePort(), server.data, 'full')
-      expect(await second.ready).toBe(false)
-      expect(second.said()).toBe(
-        `Another server is serving the data folder ${server.data}. Stop it first, or name another folder with --data.\n`,
-      )
-      expect((await fetch(`${server.origin}/visit`)).status).toBe(200)
-    } finally {
-      await server.stop()
-    }
-  }, 60_000)
-
   test('spoilt secrets and a damaged database are named with what to do, and salvage keeps what can be read', async () => {
     const data = folder()
     const server = await startServer({ data })

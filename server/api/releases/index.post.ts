@@ -5,7 +5,7 @@ import { readInput, studioHandler } from '../../utils/studio'
 export default studioHandler<ReleaseNote>('designer', async ({ event, site, user }) => {
   const { note = '' } = await readInput<ReleaseInput>(event, 'release')
   const { release, design } = await site.releases.release(note, user.name)
-  site.published.swap(design)
+  site.published.swap(design, release.number)
   log('info', 'released', { number: release.number, changes: release.changes.length, user: user.id })
   return release
 })

@@ -2,25 +2,22 @@ import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { makeDemo } from '#demo/index'
-import type { Circumstance } from '#core/frames'
 import { EditSession, type Pending, type PlainEdit, historyOf } from '#core/edits'
 import { type Edit, LAYOUT_EDITING } from '#core/layouts'
 import { emptyLayout } from '#core/tree'
-import { Catalogue, readAddress } from '#core/site'
-import { Formats } from '#core/drawing'
+import { Catalogue } from '#core/site'
 import { readSite } from '../../../server/database/content'
 import { StartError, openDatabase, prepareFolder } from '../../../server/database/open'
 import { readLatestRelease } from '../../../server/database/releases'
 import { jobsOver } from '../../../server/aside/jobs'
 import { Content } from '../../../server/services/content'
 import { Draft } from '../../../server/services/draft'
-import { Published } from '../../../server/services/published'
 import { Releases, changesBetween } from '../../../server/services/release'
 import { searchEntries } from '../../../server/services/search'
 import { ensureSecrets } from '../../../server/services/secrets'
 import { seedDemo } from '../../../server/services/seed'
 import { AttemptLimit } from '../../../server/services/sign-in'
-import { VISITOR, column, element, frame, layout, row } from '../../fixtures'
+import { frame } from '../../fixtures'
 import { freshDatabase } from './database'
 
 const hash = { hash: async () => 'hashed' }
@@ -191,114 +188,6 @@ describe('over the demo', () => {
       message: expect.stringContaining('a release never changes') as string,
     })
     expect((await readLatestRelease(db()))!.design.layouts.find((l) => l.id === 'house-header')!.name).toBe('B')
-  })
-
-  test('published pages are kept ready until a release, and have what caches need', async () => {
-    const content = new Content(db())
-    await content.reload()
-    const published = new Published(content)
-    published.swap(makeDemo().design)
-    const page = content.catalogue.pageAt('/visit')!
-    const first = published.draw(page, '/visit', VISITOR)
-    expect(first).toMatchObject({ status: 200, headers: { 'cache-control': 'public, max-age=0, must-revalidate' } })
-    expect(published.readyAt('/visit')).toBe(first)
-    expect(published.draw(page, '/visit', VISITOR).etag).toBe(first.etag)
-    expect(published.draw(page, '/visit', { ...VISITOR, parameters: { kiosk: [''] } }).body.toString()).not.toContain(
-      '<header>',
-    )
-    expect(published.readyAt('/visit')!.body.toString()).toContain('<header>')
-    published.swap(makeDemo(true).design)
-    expect(published.readyAt('/visit')).toBeUndefined()
-    expect(published.draw(page, '/visit', VISITOR).etag).not.toBe(first.etag)
-  })
-
-  test('what a page depends on decides what caches may do with it', async () => {
-    const content = new Content(db())
-    await content.reload()
-    const published = new Published(content)
-    const { design } = makeDemo()
-    const page = content.catalogue.pageAt('/visit')!
-    const under = (...onlyWhen: Circumstance[]) => {
-      const extra = frame('extra', [{ kind: 'type', type: 'page' }], { header: { kind: 'empty' } }, { onlyWhen })
-      published.swap({ ...design, frames: [...design.frames, extra] })
-      const { headers } = published.draw(page, '/visit', VISITOR)
-      return {
-        cache: headers['cache-control'],
-        vary: headers.vary,
-        hints: headers['accept-ch'],
-        kept: published.readyAt('/visit') !== undefined,
-      }
-    }
-    const shared = 'public, max-age=0, must-revalidate'
-    expect(under()).toMatchObject({ cache: shared, vary: 'accept-encoding' })
-    expect(under({ kind: 'parameter', name: 'x', op: 'present', values: [] })).toEqual({
-      cache: shared,
-      vary: 'accept-encoding',
-      hints: undefined,
-      kept: true,
-    })
-    expect(under({ kind: 'device', devices: ['phone'] })).toEqual({
-      cache: shared,
-      vary: 'accept-encoding, sec-ch-ua-mobile, sec-ch-ua-platform, user-agent',
-      hints: 'Sec-CH-UA-Mobile, Sec-CH-UA-Platform',
-      kept: false,
-    })
-    expect(under({ kind: 'role', roles: ['member'] })).toEqual({
-      cache: 'private, no-cache',
-      vary: 'accept-encoding, cookie',
-      hints: undefined,
-      kept: false,
-    })
-    expect(under({ kind: 'date', from: '2026-01-01', until: null, weekdays: [] })).toMatchObject({
-      cache: shared,
-      kept: false,
-    })
-    // A frame that cannot cover the page changes nothing for it.
-    const talk = content.catalogue.pageAt('/talks/winding-for-beginners')!
-    expect(published.needs(talk)).toEqual({ device: false, session: false, date: false })
-    expect(published.draw(page, '/visit', { ...VISITOR, role: 'member' }).etag).toBe(
-      published.draw(page, '/visit', VISITOR).etag,
-    )
-  })
-
-  test('addresses are found with and without their slash, and what home shows leads home', async () => {
-    const content = new Content(db())
-    await content.reload()
-    const published = new Published(content)
-    const find = (address: string) => published.find(readAddress(address))
-    expect(find('/visit/')).toEqual({ redirect: '/visit' })
-    expect(find('/welcome')).toEqual({ redirect: '/' })
-    expect(find('/nowhere/')).toMatchObject({ page: { kind: 'not-found' } })
-    expect(find('/')).toMatchObject({ page: { kind: 'home' } })
-  })
-
-  test('pages with letters beyond ASCII in their address are kept ready as browsers ask for them', async () => {
-    const { site } = makeDemo()
-    const entries = site.entries.map((e) => (e.id === 'visit' ? { ...e, slug: 'zürich-été' } : e))
-    const catalogue = new Catalogue({ ...site, entries })
-    const published = new Published({ catalogue, formats: new Formats(site.settings) } as Content)
-    published.swap(makeDemo().design)
-    const { path } = readAddress('/z%C3%BCrich-%C3%A9t%C3%A9')
-    const page = catalogue.pageAt(path!)!
-    published.draw(page, path, VISITOR)
-    expect(published.readyAt('/z%C3%BCrich-%C3%A9t%C3%A9')?.status).toBe(200)
-  })
-
-  test('only pages that may show a layout which reads the visitor are private', async () => {
-    const { site, design } = makeDemo()
-    const greeting = layout(
-      'greet',
-      'header',
-      row(column(12, element('heading', { text: { kind: 'field', of: 'visitor', field: 'name', fallback: 'Guest' } }))),
-    )
-    const covers = [{ kind: 'type' as const, type: 'talk' }]
-    const frames = [...design.frames, frame('greeting', covers, { header: { kind: 'use', layout: 'greet' } })]
-    const content = { catalogue: new Catalogue(site), formats: new Formats(site.settings) } as Content
-    const published = new Published(content)
-    published.swap({ ...design, layouts: [...design.layouts, greeting], frames })
-    const needs = (key: string) => published.needs(content.catalogue.page(key)!)
-    expect(needs(content.catalogue.pages.find((p) => p.type === 'talk' && p.entry)!.key).session).toBe(true)
-    expect(needs('entry:visit').session).toBe(false)
   })
 
   test('the search finds words anywhere, and nothing for nothing', async () => {

@@ -1,0 +1,80 @@
+import { createHash } from 'node:crypto'
+import type { Need } from '../../core/frames'
+import { DEVICE_HEADERS, DEVICE_HINTS } from './device'
+
+/** What an answer depended on besides its address, the released design and the content. */
+export interface Depends {
+  needs: ReadonlySet<Need>
+  /** Names of the address parameters that it read; what others say makes no difference. */
+  parameters: ReadonlySet<string>
+}
+
+/** An answer of the published site, to whomever it goes: a browser, a file, a test. */
+export interface Answer {
+  status: number
+  headers: Readonly<Record<string, string>>
+  body: Buffer
+  etag: string
+  depends: Depends
+}
+
+/** Headers of every answer of the published site. Pages carry no script, and none may run. */
+export const SITE_HEADERS: Readonly<Record<string, string>> = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'strict-origin-when-cross-origin',
+  'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-resource-policy': 'same-origin',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+}
+
+export const NOTHING: Depends = { needs: new Set(), parameters: new Set() }
+
+const hash = (text: string | Buffer): string => createHash('sha256').update(text).digest('base64')
+
+export function answerOf(
+  status: number,
+  headers: Readonly<Record<string, string>>,
+  body: Buffer,
+  depends: Depends = NOTHING,
+): Answer {
+  return {
+    status,
+    headers: { ...SITE_HEADERS, ...headers },
+    body,
+    etag: `W/"${hash(body).slice(0, 27)}"`,
+    depends,
+  }
+}
+
+const TEXT = 'text/plain; charset=utf-8'
+
+/** An answer that is one sentence. */
+export function sentenceOf(status: number, sentence: string, headers: Record<string, string> = {}): Answer {
+  return answerOf(status, { ...headers, 'content-type': TEXT }, Buffer.from(`${sentence}\n`))
+}
+
+export function redirectTo(location: string, status = 308): Answer {
+  return answerOf(status, { location }, Buffer.alloc(0))
+}
+
+/** The content policy of a page whose CSS stands in it. */
+export function policyFor(css: string): string {
+  return (
+    `default-src 'none'; img-src 'self' data:; font-src 'self'; style-src 'sha256-${hash(css)}'; ` +
+    "form-action 'self'; base-uri 'none'; frame-ancestors 'self'"
+  )
+}
+
+/**
+ * What caches may do with an answer. Every copy asks again before it is used, so a change of the date is seen;
+ * what depends on who is signed in is never shared.
+ */
+export function cacheHeaders({ needs }: Depends): Record<string, string> {
+  const [device, session] = [needs.has('device'), needs.has('session')]
+  const vary = ['accept-encoding', ...(device ? [DEVICE_HEADERS] : []), ...(session ? ['cookie'] : [])]
+  return {
+    'cache-control': session ? 'private, no-cache' : 'public, max-age=0, must-revalidate',
+    vary: vary.join(', '),
+    ...(device && { 'accept-ch': DEVICE_HINTS }),
+  }
+}

@@ -1,0 +1,102 @@
+import { LRUCache } from 'lru-cache'
+import type { Answer } from './answer'
+import { type Encoding, compress } from './encoding'
+import { log } from './log'
+
+/** An answer as it goes out: whole headers for each encoding that it stands ready in. */
+export class Ready {
+  readonly headers: Readonly<Record<string, string>>
+  private readonly bodies = new Map<Encoding, { body: Buffer; headers: Record<string, string | number> }>()
+
+  constructor(readonly answer: Answer) {
+    this.headers = { ...answer.headers, etag: answer.etag }
+    this.add('identity', answer.body)
+  }
+
+  add(encoding: Encoding, body: Buffer): void {
+    const coded: Record<string, string> = encoding === 'identity' ? {} : { 'content-encoding': encoding }
+    this.bodies.set(encoding, { body, headers: { ...this.headers, ...coded, 'content-length': body.length } })
+  }
+
+  /** The body in the first of some encodings in which it stands ready. */
+  in(encodings: readonly Encoding[]): { body: Buffer; headers: Record<string, string | number> } {
+    for (const encoding of encodings) {
+      const found = this.bodies.get(encoding)
+      if (found) return found
+    }
+    return this.bodies.get('identity')!
+  }
+
+  get bytes(): number {
+    let bytes = 600
+    for (const { body } of this.bodies.values()) bytes += body.length
+    return bytes
+  }
+}
+
+const SMALL = 200
+
+/** Makes an answer ready to be sent, compressed beside the event loop in what is quick to make. */
+export async function readyOf(answer: Answer): Promise<Ready> {
+  const ready = new Ready(answer)
+  if (answer.body.length > SMALL && isText(answer)) ready.add('gzip', await compress(answer.body, 'gzip'))
+  return ready
+}
+
+const isText = ({ headers }: Answer): boolean =>
+  /^(text\/|image\/svg|application\/(json|xml))/.test(headers['content-type'] ?? '')
+
+const MOST_PAGES = 20_000
+const MEGABYTE = 1024 * 1024
+
+/** Megabytes of pages kept ready, unless OUTER_FRAME_READY says otherwise; 0 keeps none. */
+export function readyMegabytes(text = process.env.OUTER_FRAME_READY): number {
+  const number = Number(text ?? 64)
+  return Number.isFinite(number) && number >= 0 ? number : 64
+}
+
+/**
+ * Answers that every visitor gets alike, as they go out, by their canonical address; those used least go when there
+ * are too many, or too large ones.
+ */
+export class ReadyPages {
+  private readonly kept: LRUCache<string, Ready> | null
+
+  constructor(megabytes = readyMegabytes()) {
+    const maxSize = Math.floor(megabytes * MEGABYTE)
+    this.kept =
+      maxSize > 0 ? new LRUCache({ max: MOST_PAGES, maxSize, sizeCalculation: (ready: Ready) => ready.bytes }) : null
+  }
+
+  get(key: string): Ready | undefined {
+    return this.kept?.get(key)
+  }
+
+  /** Keeps an answer, and makes the smaller form of it that takes longer, for those who ask later. */
+  keep(key: string, ready: Ready): void {
+    if (!this.kept) return
+    this.kept.set(key, ready)
+    const { answer } = ready
+    if (answer.body.length <= SMALL) return
+    compress(answer.body, 'br').then(
+      (body) => {
+        ready.add('br', body)
+        // Only if it is still the one that is kept: its size is counted anew.
+        if (this.kept?.peek(key) === ready) this.kept.set(key, ready)
+      },
+      (error: unknown) => log('error', 'not-compressed', { error: String(error) }),
+    )
+  }
+
+  clear(): void {
+    this.kept?.clear()
+  }
+
+  get size(): number {
+    return this.kept?.size ?? 0
+  }
+
+  get bytes(): number {
+    return this.kept?.calculatedSize ?? 0
+  }
+}

@@ -1,0 +1,100 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Client } from '../api/client'
+import { type TestServer, startServer } from '../server'
+
+/** Two server processes on one data folder: what one stores the other serves within a second. */
+
+const folder = mkdtempSync(join(tmpdir(), 'outer-frame-two-'))
+let servers: TestServer[] = []
+const clients: Client[] = []
+beforeAll(async () => {
+  // Both at once on an empty folder: one fills it, and the other finds it filled.
+  servers = await Promise.all([startServer({ data: folder }), startServer({ data: folder })])
+  for (const server of servers) {
+    const client = await new Client(server).open()
+    expect((await client.signIn('ada')).status).toBe(200)
+    clients.push(client)
+  }
+}, 90_000)
+afterAll(async () => {
+  await Promise.all(servers.map((s) => s.stop()))
+  rmSync(folder, { recursive: true, force: true })
+}, 60_000)
+
+const pageAt = async (server: number, path: string) => (await fetch(servers[server]!.origin + path)).text()
+
+/** Asks again until a page says something, and how long that took, in milliseconds. */
+async function until(server: number, path: string, words: string): Promise<number> {
+  const start = performance.now()
+  while (!(await pageAt(server, path)).includes(words)) {
+    if (performance.now() - start > 10_000) throw new Error(`${path} never said ${words}`)
+    await new Promise((done) => setTimeout(done, 25))
+  }
+  return performance.now() - start
+}
+
+test('an entry stored by one is served by the other, and so is a release', async () => {
+  const [one, two] = clients as [Client, Client]
+  // Kept ready by the other before anything changes.
+  expect(await pageAt(1, '/visit')).toContain('Visit')
+  const { entry, revision } = (await one.call('GET', '/entries/visit')).body as never as {
+    entry: { title: string }
+    revision: number
+  }
+  const stored = await one.call('PUT', '/entries/visit', { entry: { ...entry, title: 'Come and see' }, revision })
+  expect(stored.status).toBe(200)
+  // Within a second on a quiet machine; tests assert no time of a busy one.
+  await until(1, '/visit', 'Come and see')
+  const edit = { kind: 'rename', id: 'house-header', name: 'Header of both' }
+  const { body } = await two.call('GET', '/layouts/house-header')
+  const at = (body as never as { revision: number }).revision
+  expect(
+    (await two.call('POST', '/layouts/house-header/edits', { revision: at, edits: [{ id: 'r1', edit, does: 'edit' }] }))
+      .status,
+  ).toBe(200)
+  const text = { kind: 'setDefault', of: 'column', property: 'background', step: 'wide', value: '#123456' }
+  expect(
+    (
+      await one.call('POST', '/layouts/house-header/edits', {
+        revision: at + 1,
+        edits: [{ id: 'r2', edit: text, does: 'edit' }],
+      })
+    ).status,
+  ).toBe(200)
+  expect((await two.call('POST', '/releases', { note: 'From the second' })).status).toBe(200)
+  await until(0, '/visit', '#123456')
+})
+
+test('both write at once, and nothing is lost or refused', async () => {
+  const frames = Array.from({ length: 24 }, (_, i) => ({
+    id: `both-${i}`,
+    name: `Both ${i}`,
+    on: false,
+    covers: [{ kind: 'every' }],
+    except: [],
+    onlyWhen: [],
+    regions: Object.fromEntries(['header', 'intro', 'body', 'footer'].map((r) => [r, { kind: 'pass' }])),
+    outranks: false,
+    order: i,
+    offeredTo: [],
+  }))
+  const answers = await Promise.all(
+    frames.map((frame, i) => clients[i % 2]!.call('PUT', `/frames/${frame.id}`, { frame, revision: 0 })),
+  )
+  expect(answers.map((a) => a.status)).toEqual(frames.map(() => 200))
+  const { frames: kept } = (await clients[1]!.call('GET', '/design')).body as never as {
+    frames: { frame: { id: string } }[]
+  }
+  expect(kept.filter((f) => f.frame.id.startsWith('both-'))).toHaveLength(24)
+})
+
+test('who signs out at one is signed out at the other', async () => {
+  const [one] = clients as [Client]
+  const elsewhere = await new Client(servers[1]!).open()
+  elsewhere.setCookie('outer-frame', one.cookie('outer-frame')!)
+  expect((await elsewhere.call('GET', '/design')).status).toBe(200)
+  await one.call('DELETE', '/session')
+  expect((await elsewhere.call('GET', '/design')).status).toBe(401)
+})

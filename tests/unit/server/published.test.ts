@@ -1,0 +1,234 @@
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { gunzipSync, brotliDecompressSync } from 'node:zlib'
+import { makeDemo } from '#demo/index'
+import { Formats } from '#core/drawing'
+import type { Circumstance } from '#core/frames'
+import { Catalogue, readAddress } from '#core/site'
+import { answerOf } from '../../../server/services/answer'
+import type { Content } from '../../../server/services/content'
+import { encodingsOf } from '../../../server/services/encoding'
+import { ANYBODY, type Asking, type Posts, Published } from '../../../server/services/published'
+import { Ready, ReadyPages } from '../../../server/services/ready'
+import { answerVisitor } from '../../../server/services/visitors'
+import { column, element, frame, layout, row } from '../../fixtures'
+
+/** The published site: one function answers a page, whoever asks for it. */
+
+const { site, design } = makeDemo()
+const contentOf = (of = site) => ({ catalogue: new Catalogue(of), formats: new Formats(of.settings) }) as Content
+
+function publish(more: Partial<typeof design> = {}, content = contentOf(), posts: Posts = {}): Published {
+  const published = new Published(content, posts)
+  published.swap({ ...design, ...more })
+  return published
+}
+const get = (published: Published, address: string, asking: Asking = ANYBODY) =>
+  published.answer(readAddress(address), asking)
+const member: Asking = { ...ANYBODY, session: async () => ({ role: 'member', name: 'Mina' }) }
+const framed = (...onlyWhen: Circumstance[]) =>
+  publish({
+    frames: [
+      ...design.frames,
+      frame('extra', [{ kind: 'type', type: 'page' }], { header: { kind: 'empty' } }, { onlyWhen }),
+    ],
+  })
+const KIOSK: Circumstance = { kind: 'parameter', name: 'kiosk', op: 'present', values: [] }
+
+describe('what is kept ready', () => {
+  test('a page is answered from what is kept, until a release', async () => {
+    const published = publish()
+    const first = await get(published, '/visit')
+    expect(first).toMatchObject({ status: 200, headers: { 'cache-control': 'public, max-age=0, must-revalidate' } })
+    expect(published.readyAt('/visit')!.answer).toBe(first)
+    expect(await get(published, '/visit')).toBe(first)
+    published.swap(makeDemo(true).design)
+    expect(published.readyAt('/visit')).toBeUndefined()
+    expect((await get(published, '/visit')).etag).not.toBe(first.etag)
+  })
+
+  test('only parameters that the page reads make another copy, whatever their order', async () => {
+    const published = publish()
+    const plain = await get(published, '/visit')
+    expect(plain.depends.parameters).toEqual(new Set(['kiosk']))
+    expect(await get(published, '/visit?utm=1&from=letter')).toBe(plain)
+    const kiosk = await get(published, '/visit?a=1&kiosk=hall')
+    expect(kiosk.body.toString()).not.toContain('<header>')
+    expect(await get(published, '/visit?kiosk=hall&b=2')).toBe(kiosk)
+    expect(published.ready.size).toBe(2)
+    const found = await get(published, '/search?x=1&q=clock')
+    expect(found.body.toString()).toContain('value="clock"')
+    expect(await get(published, '/search?q=clock')).toBe(found)
+  })
+
+  test('copies are bounded in number of bytes; those used least go first', async () => {
+    const ready = new ReadyPages(0.05)
+    const published = new Published(contentOf(), {}, ready)
+    published.swap(design)
+    for (let i = 0; i < 40; i++) await get(published, `/visit?kiosk=${i}`)
+    expect(ready.bytes).toBeLessThanOrEqual(0.05 * 1024 * 1024)
+    expect(ready.size).toBeGreaterThan(1)
+    expect(ready.get('/visit?kiosk=39')).toBeDefined()
+    expect(ready.get('/visit?kiosk=0')).toBeUndefined()
+    const none = new Published(contentOf(), {}, new ReadyPages(0))
+    none.swap(design)
+    expect(await get(none, '/visit')).not.toBe(await get(none, '/visit'))
+  })
+
+  test('addresses that are no page are answered alike, and not kept', async () => {
+    const published = publish()
+    for (const address of ['/nowhere', '/nowhere/at/all', '///', '/visit%2f'])
+      expect(await get(published, address)).toMatchObject({ status: 404 })
+    expect(published.ready.size).toBe(0)
+  })
+
+  test('with letters beyond ASCII in the address, as browsers ask for it', async () => {
+    const entries = site.entries.map((e) => (e.id === 'visit' ? { ...e, slug: 'zürich-été' } : e))
+    const published = publish({}, contentOf({ ...site, entries }))
+    await get(published, '/z%C3%BCrich-%C3%A9t%C3%A9')
+    expect(published.readyAt('/z%C3%BCrich-%C3%A9t%C3%A9')?.answer.status).toBe(200)
+  })
+
+  test('what was drawn before a change that came meanwhile is not kept', async () => {
+    const published = publish()
+    const asked = get(published, '/visit')
+    published.swap(makeDemo(true).design)
+    await asked
+    expect(published.readyAt('/visit')).toBeUndefined()
+  })
+})
+
+describe('what a page depends on', () => {
+  const shared = 'public, max-age=0, must-revalidate'
+  test.each<[string, Circumstance[], Record<string, string | undefined>, boolean]>([
+    ['nothing', [], { 'cache-control': shared, vary: 'accept-encoding' }, true],
+    ['a parameter', [KIOSK], { 'cache-control': shared, vary: 'accept-encoding' }, true],
+    [
+      'the device',
+      [{ kind: 'device', devices: ['phone'] }],
+      {
+        'cache-control': shared,
+        vary: 'accept-encoding, sec-ch-ua-mobile, sec-ch-ua-platform, user-agent',
+        'accept-ch': 'Sec-CH-UA-Mobile, Sec-CH-UA-Platform',
+      },
+      false,
+    ],
+    [
+      'a role',
+      [{ kind: 'role', roles: ['member'] }],
+      { 'cache-control': 'private, no-cache', vary: 'accept-encoding, cookie' },
+      false,
+    ],
+    ['the date', [{ kind: 'date', from: '2026-01-01', until: null, weekdays: [] }], { 'cache-control': shared }, false],
+  ])('%s decides what caches may do with it', async (_, onlyWhen, headers, kept) => {
+    const published = framed(...onlyWhen)
+    expect((await get(published, '/visit')).headers).toMatchObject(headers)
+    expect(published.readyAt('/visit') !== undefined).toBe(kept)
+    // A frame that cannot cover a page changes nothing for it.
+    const talk = await get(published, '/talks/winding-for-beginners')
+    expect(talk.depends.needs).toEqual(new Set(['address']))
+  })
+
+  test('who is signed in is asked only where it makes a difference', async () => {
+    let asked = 0
+    const counting: Asking = { ...member, session: () => (asked++, member.session()) }
+    await get(publish(), '/visit', counting)
+    expect(asked).toBe(0)
+    await get(framed({ kind: 'role', roles: ['member'] }), '/visit', counting)
+    expect(asked).toBe(1)
+  })
+
+  test('only pages that may show a layout which reads the visitor are private', async () => {
+    const greeting = layout(
+      'greet',
+      'header',
+      row(column(12, element('heading', { text: { kind: 'field', of: 'visitor', field: 'name', fallback: 'Guest' } }))),
+    )
+    const covers = [{ kind: 'type' as const, type: 'talk' }]
+    const frames = [...design.frames, frame('greeting', covers, { header: { kind: 'use', layout: 'greet' } })]
+    const published = publish({ layouts: [...design.layouts, greeting], frames })
+    const talk = await get(published, '/talks/winding-for-beginners', member)
+    expect([talk.depends.needs.has('session'), talk.body.toString().includes('Mina')]).toEqual([true, true])
+    expect((await get(published, '/visit', member)).depends.needs.has('session')).toBe(false)
+  })
+
+  test('addresses are found with and without their slash, and what home shows leads home', async () => {
+    const published = publish()
+    expect(await get(published, '/visit/?a=1')).toMatchObject({ status: 308, headers: { location: '/visit?a=1' } })
+    expect(await get(published, '/welcome')).toMatchObject({ status: 308, headers: { location: '/' } })
+  })
+})
+
+describe('over HTTP', () => {
+  const posts: Posts = {
+    'search-box': async ({ page, values }) =>
+      answerOf(200, { 'content-type': 'text/plain' }, Buffer.from(`${page.key} ${values.q?.join()}`)),
+  }
+  const published = publish({}, contentOf(), posts)
+  const server = createServer((request, response) =>
+    answerVisitor({ published, db: null as never }, request, response, async () => null),
+  )
+  let origin = ''
+  beforeAll(async () => {
+    await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
+    origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  })
+  afterAll(() => new Promise((done) => server.close(done)))
+
+  const FORM = { 'content-type': 'application/x-www-form-urlencoded' }
+  const post = (path: string, body: string, headers: Record<string, string> = FORM) =>
+    fetch(origin + path, { method: 'POST', body, headers })
+
+  test('a form is taken where a page holds an element that asks for it, and nowhere else', async () => {
+    const taken = await post('/search', 'form=search-box&q=clock')
+    expect([taken.status, await taken.text()]).toEqual([200, 'search clock'])
+    const none = await post('/visit', 'form=search-box')
+    expect([none.status, none.headers.get('allow')]).toEqual([405, 'GET, HEAD'])
+    expect((await post('/search', 'form=constructor')).status).toBe(422)
+    expect((await post('/search', '')).status).toBe(422)
+  })
+
+  test.each<[string, Record<string, string>, string, number]>([
+    ['of another site', { ...FORM, origin: 'https://elsewhere.example' }, 'form=search-box', 403],
+    ['of an origin that is none', { ...FORM, origin: 'null' }, 'form=search-box', 403],
+    ['sent by another site, by its own word', { ...FORM, 'sec-fetch-site': 'cross-site' }, 'form=search-box', 403],
+    ['that is no form', { 'content-type': 'application/json' }, '{}', 415],
+    ['too large', FORM, `form=search-box&q=${'x'.repeat(120_000)}`, 413],
+  ])('a form %s is refused in a sentence', async (_, headers, body, status) => {
+    const answer = await post('/search', body, headers)
+    expect(answer.status).toBe(status)
+    expect(await answer.text()).toMatch(/\.\n$/)
+  })
+
+  test('a page goes out as the browser takes it, in brotli once that is made', async () => {
+    const ask = (encoding: string) => fetch(`${origin}/visit`, { headers: { 'accept-encoding': encoding } })
+    const plain = await (await ask('identity')).text()
+    const zipped = await ask('gzip')
+    expect([zipped.headers.get('content-encoding'), await zipped.text()]).toEqual(['gzip', plain])
+    const ready = published.readyAt('/visit')!
+    for (let i = 0; i < 100 && ready.in(['br']).headers['content-encoding'] !== 'br'; i++)
+      await new Promise((done) => setTimeout(done, 20))
+    expect(brotliDecompressSync(ready.in(['br']).body).toString()).toBe(plain)
+    expect(gunzipSync(ready.in(['gzip']).body).toString()).toBe(plain)
+    const best = await ask('gzip, br')
+    expect([best.headers.get('content-encoding'), await best.text()]).toEqual(['br', plain])
+    expect((await ask('gzip;q=0, br;q=0')).headers.get('content-encoding')).toBeNull()
+  })
+})
+
+test.each<[string, string[]]>([
+  ['gzip, deflate, br', ['br', 'gzip', 'identity']],
+  ['gzip;q=0', ['identity']],
+  ['br;q=0.1, gzip', ['gzip', 'identity', 'br']],
+  ['*', ['br', 'gzip', 'identity']],
+  ['', ['identity']],
+  ['nonsense', ['identity']],
+])('what is taken of "%s"', (text, taken) => {
+  expect([...encodingsOf(text)].sort()).toEqual([...taken].sort())
+  expect(encodingsOf(text)[0]).toBe(taken[0])
+})
+
+test('an answer that stands ready in no encoding that is taken goes out as it is', () => {
+  const ready = new Ready(answerOf(200, {}, Buffer.from('words')))
+  expect(ready.in(['br']).body.toString()).toBe('words')
+})
