@@ -2,7 +2,7 @@ import { type Request, resolveInTurn, rulesOf } from '../core/frames'
 import type { Layout } from '../core/tree'
 import { CompiledDesign } from '../core/render'
 import { Formats, sceneOf } from '../core/drawing'
-import { Catalogue } from '../core/site'
+import { Catalogue, type Page } from '../core/site'
 import { makeDemo } from '../demo'
 import { column, element, field, layout, line, row } from '../demo/design/make'
 
@@ -72,8 +72,13 @@ const formats = new Formats(demo.site.settings)
 const outcome = resolveInTurn(rules, catalogue, page, request)
 
 /** As the product draws it: the compiled programs filled with the page's values. */
-export const drawOurs = (): string =>
-  compiled.draw(sceneOf(catalogue, formats, page, { cards: compiled.cards }), outcome).html
+const drawPage = (of: Page): string =>
+  compiled.draw(sceneOf(catalogue, formats, of, { cards: compiled.cards }), outcome).html
+export const drawOurs = (): string => drawPage(page)
+
+/** The pages of all exhibits, to be drawn in turn: values recur as they do on a site, and pages do not. */
+export const exhibits = catalogue.pages.filter((p) => p.kind === 'entry' && p.type === 'exhibit')
+export const drawOursOf = (i: number): string => drawPage(exhibits[i % exhibits.length]!)
 
 export const css = compiled.draw(sceneOf(catalogue, formats, page, {}), outcome).css
 /** Class of the rows' own looks, which the other ways of drawing write down as they stand. */

@@ -2,7 +2,7 @@ import { isFieldValue } from '../tree'
 import { type RichDoc, type RichNode, safeAddress } from '../site'
 import { attribute, escapeHtml } from './escape'
 import { type Chunk, join } from './chunk'
-import { fieldText, linkAddress } from './values'
+import { fieldChunk, linkAddress } from './values'
 
 /**
  * Draws rich text from an allow-list: a node or mark that is not named here draws only what is inside it.
@@ -55,7 +55,7 @@ function drawNode(node: RichNode): Chunk {
   if (node.type === 'horizontalRule') return '<hr>'
   if (node.type === 'field') {
     const value = node.attrs?.value
-    return isFieldValue(value) ? (scene) => escapeHtml(fieldText(value, scene)) : ''
+    return isFieldValue(value) ? fieldChunk(value) : ''
   }
   const inside = join(...(node.content ?? []).map(drawNode))
   const tag = node.type === 'heading' ? headingTag(node.attrs) : NODE_TAGS.get(node.type)

@@ -3,6 +3,7 @@ import { type Picture, type Reading, readField, safeAddress } from '../site'
 import { escapeHtml } from './escape'
 import { AS_USUAL, writeReading } from './format'
 import type { Chunk } from './chunk'
+import { keptFill } from './kept'
 import type { Scene } from './scene'
 
 /** Follows a value to the first field that is filled, or to a literal; null when all of it is empty. */
@@ -18,12 +19,26 @@ export function readValue(value: Value | undefined, scene: Scene): Reading | { l
   return null
 }
 
+/** What a reading says as plain text, between the words around it; empty where it says nothing. */
+function written(reading: Reading, value: FieldValue, scene: Scene): string {
+  const text = writeReading(reading, value.format ?? AS_USUAL, scene.formats, scene.catalogue)
+  return text && (value.before ?? '') + text + (value.after ?? '')
+}
+
 /** A field value as plain text: what the field says between `before` and `after`, or its fallback alone. */
 export function fieldText(value: FieldValue, scene: Scene): string {
   const found = readField(value, scene)
-  const text = found ? writeReading(found, value.format ?? AS_USUAL, scene.formats, scene.catalogue) : ''
-  if (text) return (value.before ?? '') + text + (value.after ?? '')
-  return plainText(value.fallback, scene)
+  return (found && written(found, value, scene)) || plainText(value.fallback, scene)
+}
+
+/** A field value as a chunk of escaped HTML. */
+export function fieldChunk(value: FieldValue): Chunk {
+  const fallback = textChunk(value.fallback)
+  return keptFill(
+    value,
+    (reading, scene) => escapeHtml(written(reading, value, scene)),
+    typeof fallback === 'string' ? () => fallback : fallback,
+  )
 }
 
 /** Any value as plain text, not escaped. */
@@ -34,7 +49,7 @@ export function plainText(value: Value | undefined, scene: Scene): string {
 
 /** A text value as a chunk of escaped HTML. */
 export function textChunk(value: Value | undefined): Chunk {
-  if (isFieldValue(value)) return (scene) => escapeHtml(fieldText(value, scene))
+  if (isFieldValue(value)) return fieldChunk(value)
   return typeof value === 'string' || typeof value === 'number' ? escapeHtml(String(value)) : ''
 }
 
@@ -53,7 +68,12 @@ export function linkAddress(value: Value | undefined, scene: Scene): string | nu
 export function hrefChunk(value: Value | undefined): Chunk {
   if (value === null || value === undefined) return ''
   if (typeof value === 'string') return escapeHtml(safeAddress(value) ?? '')
-  return (scene) => escapeHtml(linkAddress(value, scene) ?? '')
+  if (!isFieldValue(value)) return (scene) => escapeHtml(linkAddress(value, scene) ?? '')
+  return keptFill(
+    value,
+    (reading, scene) => escapeHtml(readingAddress(reading, scene) ?? ''),
+    (scene) => escapeHtml(linkAddress(value.fallback, scene) ?? ''),
+  )
 }
 
 /** The page of what a reading refers to, or the address that it is. */

@@ -1,18 +1,17 @@
 import { type FieldValue, isFieldValue } from '../tree'
-import { type Reading, type Term, fieldReader, isRichDoc, safeAddress } from '../site'
+import { type Reading, type Term, isRichDoc, safeAddress } from '../site'
 import {
   attribute,
   escapeHtml,
   AS_USUAL,
   writeReading,
-  type Chunk,
   both,
   contentChunk,
   type Scene,
-  plainText,
   readingAddress,
   textChunk,
   img,
+  keptFill,
 } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 import { RICH_CSS } from './text'
@@ -117,24 +116,29 @@ export const field: ElementSpec = {
     const linked = prop(element, field, 'linked') === true
     const arrange = String(prop(element, field, 'arrange'))
     const open = `<div${compile.attributes(element, 'field', ...(arrange === 'before' ? [] : [arrange]))}>`
-    const read = fieldReader(value)
-    const shown: Chunk = (scene) => {
-      const reading = read(scene)
-      const html = reading ? (DRAW[reading.kind] ?? text)(reading, value, scene, linked) : ''
-      return html || (value.fallback === undefined ? '' : escapeHtml(plainText(value.fallback, scene)))
-    }
     const label = compile.shows(element, 'label') ? textChunk(prop(element, field, 'label')) : ''
     const nameOpen = `<span${compile.part(element, 'label', 'label')}>`
     const own = compile.part(element, 'value', 'value')
     // A value by itself needs no box of its own, unless it has looks of its own.
     const bare = own === ' class="of-value"'
-    return both(label, shown, (name, html) => {
+    const wrap = (name: string, html: string): string => {
       if (!html) return ''
       if (!name && bare) return `${open}${html}</div>`
       // Paragraphs and lists cannot stand inside a line.
       const tag = isBlock(html) ? 'div' : 'span'
       const before = name && `${nameOpen}${name}</span> `
       return `${open}${before}<${tag}${own}>${html}</${tag}></div>`
-    })
+    }
+    const write = (reading: Reading, scene: Scene) => (DRAW[reading.kind] ?? text)(reading, value, scene, linked)
+    const fallback = textChunk(value.fallback)
+    const otherwise = typeof fallback === 'string' ? () => fallback : fallback
+    // A label that is known is kept with what it stands beside.
+    if (typeof label === 'string')
+      return keptFill(
+        value,
+        (reading, scene) => wrap(label, write(reading, scene)),
+        (scene) => wrap(label, otherwise(scene)),
+      )
+    return both(label, keptFill(value, write, otherwise), wrap)
   },
 }

@@ -126,7 +126,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   /** Draws a page of which some region has failed, region by region. */
   private drawSound(scene: Scene, outcome: ShownRegions): DrawnPage {
     const programs = this.regionsOf(scene.page, outcome)
-    const css = this.cssFor(REGIONS.flatMap((r) => programs[r] ?? []))
+    const css = this.cssFor(programs)
     for (const region of REGIONS) {
       const program = programs[region]
       if (program) programs[region] = this.soundRegion(program, scene)
@@ -174,11 +174,14 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     return found
   }
 
-  /** The CSS of a page that these programs draw; kept, since many pages share their regions. */
-  cssFor(programs: readonly Program[]): string {
-    const key = programs.map((p) => p.layout).join(' ')
+  /** The CSS of a page with these regions; kept, since many pages share them. */
+  cssFor({ header, intro, body, footer }: Regions): string {
+    const key = `${header?.layout} ${intro?.layout} ${body?.layout} ${footer?.layout}`
     let css = this.css.get(key)
-    if (css === undefined) this.css.set(key, (css = this.writeCss(programs)))
+    if (css === undefined) {
+      const programs = [header, intro, body, footer].filter((p) => p !== undefined)
+      this.css.set(key, (css = this.writeCss(programs)))
+    }
     return css
   }
 
@@ -210,8 +213,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
 
   private drawWhole(scene: Scene, outcome: ShownRegions): DrawnPage {
     const programs = this.regionsOf(scene.page, outcome)
-    const list = REGIONS.flatMap((r) => programs[r] ?? [])
-    const css = this.cssFor(list)
+    const css = this.cssFor(programs)
     return { html: document(scene, css, programs), css }
   }
 }
@@ -228,26 +230,39 @@ function descriptionOf({ subject, page, catalogue }: Scene): string | null {
   return page.kind === 'home' ? catalogue.site.settings.tagline || null : null
 }
 
-function head(scene: Scene, css: string): string {
+/** What stands before the CSS in the head of a page; the same for everybody, and kept with the page. */
+function headOf(scene: Scene): string {
   const { page, catalogue } = scene
   const { settings } = catalogue.site
   const description = descriptionOf(scene)
   const lost = page.kind === 'not-found' || page.kind === 'search'
   return (
+    `<!DOCTYPE html><html${attribute('lang', settings.locale)}>` +
     `<head><meta charset="utf-8"><title>${escapeHtml(windowTitle(page, settings))}</title>` +
     '<meta name="viewport" content="width=device-width, initial-scale=1">' +
     (description ? `<meta name="description"${attribute('content', description)}>` : '') +
     (lost
       ? '<meta name="robots" content="noindex">'
       : `<link rel="canonical"${attribute('href', settings.origin + page.address)}>`) +
-    `<link rel="icon" href="data:,"><style>${css}</style></head>`
+    '<link rel="icon" href="data:,"><style>'
   )
 }
 
+/** Pages are made anew with the catalogue, so that what is kept with one goes with it. */
+const HEADS = new WeakMap<Page, { catalogue: unknown; html: string }>()
+
+function head(scene: Scene): string {
+  let kept = HEADS.get(scene.page)
+  if (kept?.catalogue !== scene.catalogue)
+    HEADS.set(scene.page, (kept = { catalogue: scene.catalogue, html: headOf(scene) }))
+  return kept!.html
+}
+
 function document(scene: Scene, css: string, { header, intro, body, footer }: Regions): string {
-  const lang = attribute('lang', scene.catalogue.site.settings.locale)
   return (
-    `<!DOCTYPE html><html${lang}>${head(scene, css)}<body><a class="of-skip" href="#main">Skip to content</a>` +
+    head(scene) +
+    css +
+    '</style></head><body><a class="of-skip" href="#main">Skip to content</a>' +
     (header ? `<header>${draw(header, scene)}</header>` : '') +
     '<main id="main">' +
     (intro ? `<div class="of-intro">${draw(intro, scene)}</div>` : '') +

@@ -178,8 +178,6 @@ function own(of: 'site' | 'visitor', id: Id) {
 
 const TERMS = 'terms:'
 
-type OnSubject = (subject: Subject, place: Place) => Reading | null
-
 const FIELDS = new WeakMap<PageType, Map<Id, Field>>()
 
 /** The fields of a page type by id; made once for each state of the type. */
@@ -189,23 +187,42 @@ function fieldsOf(type: PageType): Map<Id, Field> {
   return fields
 }
 
+/** How a field is read on a subject: as it is stored, and with what is needed to write it out. */
+interface OnSubject {
+  raw(subject: Subject, place: Place): unknown
+  reading(subject: Subject, place: Place): Reading | null
+}
+
+const ownField = (subject: Subject, id: Id): Field | undefined =>
+  subject.kind === 'entry' ? fieldsOf(subject.type).get(id) : undefined
+
 /** How a field is read on a subject, decided once from its id. */
 function onSubject(id: Id): OnSubject {
   const builtIn = Object.hasOwn(BUILT_IN, id) ? BUILT_IN[id] : undefined
-  if (builtIn) return (subject, place) => reading(builtIn.kind, builtIn.read(subject, place))
+  if (builtIn) {
+    return {
+      raw: (subject, place) => builtIn.read(subject, place),
+      reading: (subject, place) => reading(builtIn.kind, builtIn.read(subject, place)),
+    }
+  }
   if (id.startsWith(TERMS)) {
     const taxonomy = id.slice(TERMS.length)
-    return (subject, { catalogue }) =>
-      subject.kind === 'entry'
-        ? reading(
-            'terms',
-            subject.entry.terms.filter((t) => catalogue.terms.get(t)?.taxonomy === taxonomy),
-          )
-        : null
+    const termsOf = (subject: Subject) => (subject.kind === 'entry' ? subject.entry.terms : [])
+    return {
+      raw: termsOf,
+      reading: (subject, { catalogue }) =>
+        reading(
+          'terms',
+          termsOf(subject).filter((t) => catalogue.terms.get(t)?.taxonomy === taxonomy),
+        ),
+    }
   }
-  return (subject) => {
-    const field = subject.kind === 'entry' ? fieldsOf(subject.type).get(id) : undefined
-    return field ? reading(field.kind, (subject as { entry: Entry }).entry.fields[id], field) : null
+  return {
+    raw: (subject) => (subject.kind === 'entry' ? subject.entry.fields[id] : undefined),
+    reading(subject) {
+      const field = ownField(subject, id)
+      return field ? reading(field.kind, (subject as { entry: Entry }).entry.fields[id], field) : null
+    },
   }
 }
 
@@ -230,29 +247,34 @@ function follow(ref: FieldRef, { subject, catalogue }: Place): Subject | null {
   return referred?.published ? entrySubject(catalogue, referred) : null
 }
 
-export type FieldReader = (place: Place) => Reading | null
-
-/** How the field that a reference names is read; made once, when a layout is compiled. */
-export function fieldReader(ref: FieldRef): FieldReader {
-  if (ref.of === 'site' || ref.of === 'visitor') {
-    const { of, field } = ref
-    return (place) => reading('text', own(of, field)?.read(place))
-  }
-  const read = onSubject(ref.field)
-  if (ref.of === 'page') return (place) => read(place.subject, place)
-  return (place) => {
-    const subject = follow(ref, place)
-    return subject ? read(subject, place) : null
-  }
+/** Where a field is read, and how: decided once from a reference. */
+export interface FieldSource extends OnSubject {
+  /** What it is read on; null where there is no such thing. */
+  subject(place: Place): Subject | null
 }
 
-const READERS = new WeakMap<FieldRef, FieldReader>()
+/** How the field that a reference names is read; made once, when a layout is compiled. */
+export function fieldSource(ref: FieldRef): FieldSource {
+  if (ref.of === 'site' || ref.of === 'visitor') {
+    const known = own(ref.of, ref.field)
+    return {
+      subject: ({ subject }) => subject,
+      raw: (_, place) => known?.read(place),
+      reading: (_, place) => reading('text', known?.read(place)),
+    }
+  }
+  const subject = ref.of === 'page' ? (place: Place) => place.subject : (place: Place) => follow(ref, place)
+  return { subject, ...onSubject(ref.field) }
+}
+
+const SOURCES = new WeakMap<FieldRef, FieldSource>()
 
 /** Reads a field where a reference says; null when there is no such field there or it is empty. */
 export function readField(ref: FieldRef, place: Place): Reading | null {
-  let read = READERS.get(ref)
-  if (!read) READERS.set(ref, (read = fieldReader(ref)))
-  return read(place)
+  let source = SOURCES.get(ref)
+  if (!source) SOURCES.set(ref, (source = fieldSource(ref)))
+  const subject = source.subject(place)
+  return subject && source.reading(subject, place)
 }
 
 export interface FieldChoice extends FieldRef {

@@ -1,0 +1,75 @@
+import { type FieldRef, type Reading, fieldSource } from '../site'
+import type { Fill, Scene } from './scene'
+
+/** How much HTML of written values one chunk keeps for one page type before it begins anew. */
+const MOST_KEPT = 2000
+
+/** HTML by the value it was written from: texts and numbers by what they are, lists and documents by which they are. */
+class KeptHtml {
+  private readonly texts = new Map<unknown, string>()
+  private readonly lists = new WeakMap<object, string>()
+
+  get(raw: unknown): string | undefined {
+    return typeof raw === 'object' ? this.lists.get(raw!) : this.texts.get(raw)
+  }
+
+  set(raw: unknown, html: string): void {
+    if (typeof raw === 'object') {
+      this.lists.set(raw!, html)
+      return
+    }
+    if (this.texts.size >= MOST_KEPT) this.texts.clear()
+    this.texts.set(raw, html)
+  }
+}
+
+/**
+ * What a value comes to depends on the catalogue and the formats alone, and on the page type whose field it is: for
+ * each type there is a store of its own, and under another catalogue all begin anew.
+ */
+class KeptByType {
+  private catalogue: unknown
+  private formats: unknown
+  private readonly byType = new Map<unknown, KeptHtml>()
+  private type: unknown
+  private current = new KeptHtml()
+
+  for(scene: Scene, type: unknown): KeptHtml {
+    if (scene.catalogue !== this.catalogue || scene.formats !== this.formats) {
+      this.byType.clear()
+      this.catalogue = scene.catalogue
+      this.formats = scene.formats
+    } else if (type === this.type) return this.current
+    let kept = this.byType.get(type)
+    if (!kept) this.byType.set(type, (kept = new KeptHtml()))
+    this.type = type
+    return (this.current = kept)
+  }
+}
+
+/**
+ * A chunk that is written from one field and, but for it, from nothing that differs between scenes: what it came to
+ * for a value is kept, because values recur and writing them is slow. Where nothing is written, `otherwise` is asked
+ * each time, since what stands in may differ.
+ */
+export function keptFill(
+  ref: FieldRef,
+  write: (reading: Reading, scene: Scene) => string,
+  otherwise: (scene: Scene) => string,
+): Fill {
+  const source = fieldSource(ref)
+  const byType = new KeptByType()
+  return (scene) => {
+    const subject = source.subject(scene)
+    const raw = subject === null ? undefined : source.raw(subject, scene)
+    if (subject === null || raw === undefined || raw === null) return otherwise(scene)
+    const kept = byType.for(scene, subject.kind === 'entry' ? subject.type : subject.kind)
+    let html = kept.get(raw)
+    if (html !== undefined) return html
+    const reading = source.reading(subject, scene)
+    html = reading === null ? '' : write(reading, scene)
+    if (html === '') return otherwise(scene)
+    kept.set(raw, html)
+    return html
+  }
+}
