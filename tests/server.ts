@@ -21,6 +21,8 @@ export interface StartOptions {
   demo?: 'full' | 'bare' | 'none'
   data?: string
   port?: number
+  /** More of the environment that it runs in. */
+  env?: Record<string, string>
 }
 
 const SERVER = join(process.cwd(), '.output', 'server', 'index.mjs')
@@ -41,12 +43,14 @@ export function launch(
   port: number,
   data: string,
   demo: string,
+  more: Record<string, string> = {},
 ): { child: ChildProcess; said: () => string; ready: Promise<boolean> } {
   const env = {
     ...process.env,
     PORT: String(port),
     OUTER_FRAME_DATA: data,
     OUTER_FRAME_DEMO: demo === 'none' ? '' : demo,
+    ...more,
   }
   const child = spawn(process.execPath, [SERVER], { env })
   let text = ''
@@ -71,7 +75,7 @@ export async function startServer(options: StartOptions = {}): Promise<TestServe
   const port = options.port ?? (await freePort())
   const data = options.data ?? mkdtempSync(join(tmpdir(), 'outer-frame-'))
   const demo = options.demo ?? 'full'
-  let running = launch(port, data, demo)
+  let running = launch(port, data, demo, options.env)
   if (!(await running.ready)) throw new Error(`The server did not start:\n${running.said()}`)
   const end = () =>
     new Promise<number | null>((done) => {
@@ -92,7 +96,7 @@ export async function startServer(options: StartOptions = {}): Promise<TestServe
     },
     async restart() {
       await end()
-      running = launch(port, data, demo)
+      running = launch(port, data, demo, options.env)
       if (!(await running.ready)) throw new Error(`The server did not start again:\n${running.said()}`)
     },
   }

@@ -18,6 +18,10 @@ export class Ready {
     this.bodies.set(encoding, { body, headers: { ...this.headers, ...coded, 'content-length': body.length } })
   }
 
+  has(encoding: Encoding): boolean {
+    return this.bodies.has(encoding)
+  }
+
   /** The body in the first of some encodings in which it stands ready. */
   in(encodings: readonly Encoding[]): { body: Buffer; headers: Record<string, string | number> } {
     for (const encoding of encodings) {
@@ -34,12 +38,18 @@ export class Ready {
   }
 }
 
+/** Nothing is gained by compressing less. */
 const SMALL = 200
+/**
+ * What fits into the first packets that a connection may carry (RFC 6928: ten of them) arrives as soon plain as
+ * compressed, so nobody waits until it is.
+ */
+const FIRST_FLIGHT = 14_000
 
-/** Makes an answer ready to be sent, compressed beside the event loop in what is quick to make. */
+/** Makes an answer ready to be sent; what is large is compressed first, beside the event loop. */
 export async function readyOf(answer: Answer): Promise<Ready> {
   const ready = new Ready(answer)
-  if (answer.body.length > SMALL && isText(answer)) ready.add('gzip', await compress(answer.body, 'gzip'))
+  if (answer.body.length > FIRST_FLIGHT && isText(answer)) ready.add('gzip', await compress(answer.body, 'gzip'))
   return ready
 }
 
@@ -72,20 +82,23 @@ export class ReadyPages {
     return this.kept?.get(key)
   }
 
-  /** Keeps an answer, and makes the smaller form of it that takes longer, for those who ask later. */
+  /** Keeps an answer, and makes the smaller forms of it that it has not yet, for those who ask later. */
   keep(key: string, ready: Ready): void {
     if (!this.kept) return
     this.kept.set(key, ready)
-    const { answer } = ready
-    if (answer.body.length <= SMALL) return
-    compress(answer.body, 'br').then(
-      (body) => {
-        ready.add('br', body)
-        // Only if it is still the one that is kept: its size is counted anew.
-        if (this.kept?.peek(key) === ready) this.kept.set(key, ready)
-      },
-      (error: unknown) => log('error', 'not-compressed', { error: String(error) }),
-    )
+    if (ready.answer.body.length <= SMALL || !isText(ready.answer)) return
+    this.compressAll(key, ready).catch((error: unknown) => log('error', 'not-compressed', { error: String(error) }))
+  }
+
+  private async compressAll(key: string, ready: Ready): Promise<void> {
+    for (const encoding of ['gzip', 'br'] as const) {
+      if (ready.has(encoding)) continue
+      const body = await compress(ready.answer.body, encoding)
+      // Only while it is still the one that is kept; its size is counted anew.
+      if (this.kept?.peek(key) !== ready) return
+      ready.add(encoding, body)
+      this.kept.set(key, ready)
+    }
   }
 
   clear(): void {
