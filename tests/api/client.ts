@@ -43,12 +43,13 @@ export class Client {
     method: string,
     path: string,
     body?: unknown,
+    headers: Record<string, string> = {},
   ): Promise<{ status: number; body: Answer; headers: Headers }> {
     const text = typeof body === 'string' ? body : body === undefined ? undefined : JSON.stringify(body)
     const answer = await this.fetch(`/api${path}`, {
       method,
       body: text,
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', ...headers },
     })
     const said = await answer.text()
     return { status: answer.status, headers: answer.headers, body: (said ? JSON.parse(said) : null) as Answer }

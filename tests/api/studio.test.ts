@@ -101,6 +101,24 @@ describe('signing in', () => {
     expect(last.status).toBe(429)
     expect(last.body.problem.sentence).toMatch(/Wait \d+ minutes/)
   })
+
+  test.each([
+    ['only when the server was told to', 'yes', 401],
+    ['not otherwise', 'no', 429],
+  ])("a proxy's word on who asks is taken: %s", async (_, trusts, status) => {
+    const own = await startServer({ env: { OUTER_FRAME_TRUST_PROXY: trusts } })
+    try {
+      const client = await new Client(own).open()
+      const guess = (from: string) =>
+        client.call('POST', '/session', { mail: 'limited@example.org', password: 'wrong' }, { 'x-forwarded-for': from })
+      let last = await guess('192.0.2.1')
+      for (let i = 0; i < 9 && last.status === 401; i++) last = await guess('192.0.2.1')
+      expect(last.status).toBe(429)
+      expect((await guess('192.0.2.2')).status).toBe(status)
+    } finally {
+      await own.stop()
+    }
+  })
 })
 
 describe('edits', () => {

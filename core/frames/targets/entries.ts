@@ -24,7 +24,11 @@ const MOST_REFINEMENTS = 20
 const typeOrAny = byValue((v) => (v === null ? judged(() => null) : key('Choose a page type')))
 
 /** Equal refinements count once, however often they are said (rules: Targets). */
-const differing = (where: readonly Refinement[]): number => new Set(where.map((r) => JSON.stringify(r))).size
+function differing(where: readonly Refinement[]): number {
+  // Those of different kinds differ; only what may be equal is looked at closer.
+  const mayBeEqual = where.some((r, i) => where.findIndex((other) => other.kind === r.kind) < i)
+  return mayBeEqual ? new Set(where.map((r) => JSON.stringify(r))).size : where.length
+}
 
 const isOfType = ({ type }: EntriesTarget, { entry }: Facts): boolean =>
   entry !== null && (type === null || entry.type === type)

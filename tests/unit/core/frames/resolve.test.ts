@@ -185,6 +185,11 @@ describe('who wins', () => {
       'B',
     ],
     [
+      'two equal refinements count once',
+      [body('a', [tools(EAST, EAST)], 'A', { order: 2 }), body('b', [tools(EAST)], 'B', { order: 1 })],
+      'B',
+    ],
+    [
       'the narrowest covering target of a frame counts',
       [body('a', [EVERY, one('entry:refractor')], 'A'), body('b', [TOOLS], 'B')],
       'A',
