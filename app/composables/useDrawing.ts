@@ -1,8 +1,8 @@
-import { type Design, type Request, type Rules, resolveInTurn } from '#core/frames'
+import { CompiledRules, type Design, type Request, type Rules, resolve } from '#core/frames'
 import { REGIONS, type LayoutRegion } from '#core/tree'
 import { CompiledDesign } from '#core/render'
 import { sceneOf } from '#core/drawing'
-import type { Id, Page } from '#core/site'
+import type { Catalogue, Id, Page } from '#core/site'
 import { useSite } from '~/stores/site'
 
 export interface DrawOptions {
@@ -14,6 +14,15 @@ export interface DrawOptions {
   inHand?: { layout: Id; region: LayoutRegion }
   /** Leaves every other region empty. */
   alone?: boolean
+}
+
+const COMPILED = new WeakMap<Rules, CompiledRules>()
+
+/** Rules made ready for deciding, once for each state of them over each state of the content. */
+function compiledFrom(rules: Rules, catalogue: Catalogue): CompiledRules {
+  let compiled = COMPILED.get(rules)
+  if (compiled?.catalogue !== catalogue) COMPILED.set(rules, (compiled = new CompiledRules(rules, catalogue)))
+  return compiled!
 }
 
 /**
@@ -28,7 +37,7 @@ export function useDrawing() {
     if (!catalogue || site.contentArrived < 0) return ''
     void site.needContent(page.entry).catch(() => {})
     const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout })
-    const outcome = resolveInTurn(rules, catalogue, page, request)
+    const outcome = resolve(compiledFrom(rules, catalogue), page, request)
     if (inHand) {
       if (alone) for (const other of REGIONS) outcome.regions[other] = { shown: { kind: 'empty' }, by: null }
       // A card is looked at by itself, where the body would be.
