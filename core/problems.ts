@@ -119,12 +119,14 @@ type Told<C extends ProblemCode> = keyof Details<C> extends never ? [] : [detail
 export function problem<C extends ProblemCode>(code: C, ...[details]: Told<C>): Problem {
   const [status, pattern] = PROBLEMS[code]
   const told: Readonly<Record<string, string | number>> = details ?? {}
-  const sentence = pattern.replace(/\{(\w+)\}/g, (_, name: string) => clip(String(told[name] ?? '?')))
+  const sentence = pattern.replace(/\{(\w+)\}/g, (_, name: string) => clip(told[name]))
   return { code, status, sentence, details: told }
 }
 
 /** Keeps a sentence readable when somebody sends a very long value. */
-function clip(text: string): string {
+function clip(told: unknown): string {
+  // Whoever sends anything at all may have sent what cannot be made a text of.
+  const text = typeof told === 'string' || typeof told === 'number' ? String(told) : (JSON.stringify(told) ?? '?')
   return text.length > 120 ? text.slice(0, 119) + '…' : text
 }
 

@@ -180,9 +180,10 @@ export function plainEditing<D>(check: (document: unknown) => Problem | null): E
   const applyJudged = (document: D, edit: PlainEdit): Edited<D, PlainEdit> => {
     try {
       const [next, inverse] = applyOne(document, edit)
-      if (equal(next, document)) return { ok: true, document, inverse }
+      // Judged first: what is compared must be such a document, or comparing might fail.
       const refused = check(next)
-      return refused ? { ok: false, problem: refused } : { ok: true, document: next as D, inverse }
+      if (refused) return { ok: false, problem: refused }
+      return { ok: true, document: equal(next, document) ? document : (next as D), inverse }
     } catch (error) {
       if (error instanceof ProblemError) return { ok: false, problem: error.problem }
       throw error

@@ -249,9 +249,10 @@ export function applyJudged(layout: Layout, edit: Edit): EditResult {
   try {
     const draft = new LayoutDraft(layout)
     const inverse = applyOne(draft, edit)
-    if (equal(draft.layout, layout)) return { ok: true, document: layout, inverse }
+    // Judged first: what is compared must be a layout, or comparing might fail.
     const [first] = checkRules(draft.layout)
-    return first ? { ok: false, problem: first } : { ok: true, document: draft.layout, inverse }
+    if (first) return { ok: false, problem: first }
+    return { ok: true, document: equal(draft.layout, layout) ? layout : draft.layout, inverse }
   } catch (error) {
     if (error instanceof ProblemError) return { ok: false, problem: error.problem }
     throw error

@@ -51,10 +51,10 @@ describe('every published demo page', () => {
   test('is valid HTML with no error, carries no script, and is small', async () => {
     const heavy: string[] = []
     for (const page of [...pages.map((p) => p.address || '/lost'), '/search?q=clock', '/visit?kiosk']) {
-      const { status, body } = await raw(encodeURI(page), { 'accept-encoding': 'gzip' })
+      const { status, body, headers } = await raw(encodeURI(page), { 'accept-encoding': 'gzip' })
       expect(status).toBe(page === '/lost' ? 404 : 200)
       if (body.length > 14 * 1024) heavy.push(`${page} ${body.length}`)
-      const html = gunzipSync(body).toString()
+      const html = (headers['content-encoding'] === 'gzip' ? gunzipSync(body) : body).toString()
       expect(html).not.toMatch(/<script|javascript:|\son[a-z]+=/i)
       const report = await validator.validateString(html)
       expect({
@@ -69,7 +69,7 @@ describe('every published demo page', () => {
     const html = await (await get('/exhibits/ohara-alarm')).text()
     expect(html).toContain('O&#39;Hara &amp; Daughters&#39; &lt;b&gt;Bold&lt;/b&gt; alarm</h1>')
     expect(await (await get('/exhibits/unlabelled-crate')).text()).toContain(
-      '<h1 class="heading">Untitled exhibit</h1>',
+      '<h1 class="of-heading">Untitled exhibit</h1>',
     )
     expect(await (await get('/stories/a-clock-from-aleppo')).text()).toContain('<p dir="rtl">')
   })

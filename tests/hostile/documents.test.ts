@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { makeDemo } from '#demo/index'
 import { checkDesign } from '#core/checks'
+import type { PlainEdit } from '#core/edits'
+import { HOUSE_EDITING } from '#core/styles'
 import { DOCUMENTS, type DocumentKind } from '#core/documents'
 import { adaptLayout, checkParcel, makeParcel, planImport } from '#core/formats'
 import {
@@ -22,7 +24,7 @@ import { CompiledDesign } from '#core/render'
 import { Formats, sceneOf } from '#core/drawing'
 import { Catalogue, type Entry, type Site, checkEntry } from '#core/site'
 import { searchEntries } from '../../server/services/search'
-import { VISITOR } from '../fixtures'
+import { VISITOR, column, element, field, layout, row } from '../fixtures'
 import { diceOf, randomEdit } from '../unit/core/layouts/random'
 import { spoiltOf } from './mutate'
 
@@ -77,8 +79,45 @@ const replaced = <K extends 'terms' | 'people' | 'menus' | 'types' | 'taxonomies
   [list]: [...site[list].filter((t) => t.id !== thing.id), thing],
 })
 
+/** A layout with all that a spec can name: items, parts and states, places, and defaults of them. */
+const full: Layout = {
+  ...layout(
+    'full',
+    'body',
+    row(
+      column(
+        12,
+        {
+          ...element('link-list', {
+            links: [
+              { id: 'a', props: { label: 'Visit', link: { page: 'entry:visit' } } },
+              { id: 'b', props: { label: field('title'), link: field('address', { fallback: '/visit' }) } },
+            ],
+          }),
+          looks: { 'link:hover': { colour: { wide: '@ink' } } },
+        },
+        { ...element('field', { label: 'Made', value: field('made') }), hides: ['label'] },
+        {
+          ...element('sections'),
+          children: [
+            {
+              kind: 'place',
+              id: 'section',
+              type: 'sections',
+              props: { title: field('maker'), open: true },
+              styles: { background: { narrow: '@wash' } },
+              children: [row(column(12, element('heading', { text: 'Inside' })))],
+            },
+          ],
+        },
+      ),
+    ),
+  ),
+  defaults: { 'menu link:current': { weight: { wide: 700 } }, place: { paddingTop: { wide: 8 } } },
+}
+
 test('layouts', () => {
-  const accepted = holds('layout', design.layouts, (layout: Layout) => {
+  const accepted = holds('layout', [...design.layouts, full, full, full], (layout: Layout) => {
     const next = withLayout(layout)
     drawAll(next, site)
     checkDesign(next, catalogue, VISITOR)
@@ -141,8 +180,9 @@ test('frames', () => {
 })
 
 test('edits: applied to a layout they give a layout, or say why not', () => {
-  const base = design.layouts.find((l) => l.id === 'exhibit-page')!
-  const edits = Array.from({ length: 60 }, (_, i) => randomEdit(base, diceOf(i + 1)))
+  const exhibit = design.layouts.find((l) => l.id === 'exhibit-page')!
+  const base = { ...exhibit, children: [...exhibit.children, ...full.children] }
+  const edits = Array.from({ length: 200 }, (_, i) => randomEdit(base, diceOf(i + 1)))
   fc.assert(
     fc.property(spoiltOf(edits), (edit) => {
       const refused = refuseEdit(edit)
@@ -154,6 +194,29 @@ test('edits: applied to a layout they give a layout, or say why not', () => {
       expect(checkLayout(result.document)).toEqual([])
       const back = applyEdit(result.document, result.inverse)
       expect(back.ok && back.document).toEqual(base)
+    }),
+    { numRuns: RUNS },
+  )
+})
+
+test('edits of the house style: applied they give one that draws, or say why not', () => {
+  const edits: PlainEdit[] = [
+    { kind: 'set', at: ['palette', 'ink', 'value'], value: '#000000' },
+    { kind: 'set', at: ['button', 'radius'], value: 4 },
+    { kind: 'insert', at: ['palette'], index: 0, item: { id: 'new', name: 'New', value: '#123456' } as never },
+    { kind: 'move', at: ['palette'], id: 'soft', index: 0 },
+    { kind: 'remove', at: ['palette'], id: 'wash' },
+    { kind: 'batch', label: 'x', edits: [{ kind: 'set', at: [], value: design.house }] },
+  ]
+  fc.assert(
+    fc.property(spoiltOf(edits), (edit) => {
+      const refused = DOCUMENTS['house-edit'](edit)
+      const result = HOUSE_EDITING.apply(design.house, edit as PlainEdit)
+      expect(refused === null || !result.ok).toBe(true)
+      if (!result.ok) return
+      drawAll({ ...design, house: result.document }, site)
+      const back = HOUSE_EDITING.apply(result.document, result.inverse)
+      expect(back.ok && back.document).toEqual(design.house)
     }),
     { numRuns: RUNS },
   )

@@ -49,6 +49,8 @@ const KEYS = [
   '__proto__',
   'constructor',
   'toString',
+  'valueOf',
+  'hasOwnProperty',
   'content',
   'attrs',
   'marks',

@@ -165,6 +165,15 @@ describe('applyEdit', () => {
     expect(find(root, 'kept')).toBeNull()
   })
 
+  test.each(['valueOf', 'toString', 'constructor', 'hasOwnProperty'])(
+    'a property called %s is unknown, and no more',
+    (property) => {
+      const { root, heading } = sample()
+      const result = applyEdit(root, { kind: 'setProperty', id: heading.id, property, value: 'x' })
+      expect(result).toMatchObject({ ok: false, problem: { code: 'property-unknown' } })
+    },
+  )
+
   test('applyAll says which edit was refused', () => {
     const { root } = sample()
     const result = applyAll(root, [
