@@ -19,7 +19,7 @@ import { type Owner, refuseStyle, styleProperty } from '../styles'
 
 export const MOST_DEPTH = 4
 
-const OWNERS: readonly string[] = ['row', 'column']
+const OWNERS: readonly string[] = ['row', 'column', 'place']
 
 interface Findings {
   layout: Layout

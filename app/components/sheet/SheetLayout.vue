@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ELEMENTS, elementSpec } from '#core/elements'
 import { looksWords } from '#core/layouts'
-import { type LooksKey, defaultsKey, elementsOf, looksKey, looksOf } from '#core/tree'
+import { type LooksKey, defaultsKey, elementsOf, looksKey, looksOf, walk } from '#core/tree'
 import type { Owner } from '#core/styles'
 import { useBench } from '~/stores/bench'
 
@@ -22,12 +22,13 @@ const kinds = computed(() => {
     ]),
   ])
 })
+const hasPlaces = computed(() => [...walk(layout.value)].some((n) => n.kind === 'place'))
 const named = (type: string, at: LooksKey) => [
   defaultsKey(type, at),
   `${elementSpec(type)!.name.toLowerCase()}: ${looksWords(type, at)}`,
 ]
 const owner = computed<Owner>(() => {
-  if (of.value === 'row' || of.value === 'column') return of.value
+  if (of.value === 'row' || of.value === 'column' || of.value === 'place') return of.value
   return looksOf(of.value.split(' ')[1] ?? '').part ? 'part' : 'element'
 })
 function rename(name: string) {
@@ -55,6 +56,7 @@ function rename(name: string) {
     <select v-model="of" class="input">
       <option value="row">every row</option>
       <option value="column">every column</option>
+      <option v-if="hasPlaces" value="place">every place in an element</option>
       <option v-for="[key, name] in kinds" :key="key" :value="key">every {{ name }}</option>
     </select>
   </label>
