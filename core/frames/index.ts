@@ -34,15 +34,7 @@ export { frameShape } from './shapes'
 export { newFrame, GROUPS, groupOf, ladderOf, equalsOf, type Group, type LadderGroup } from './frame'
 export { rivalsOf, type Rivals } from './rivals'
 export { type Design, rulesOf } from './design'
-export {
-  CompiledRules,
-  resolve,
-  resolveFully,
-  dependsOn,
-  layoutsOn,
-  factsOfAll,
-  pagesCovered,
-  type Dependence,
-} from './compiled'
+export { CompiledRules, resolve, resolveFully, factsOfAll, pagesCovered } from './compiled'
+export { dependsOn, layoutsOn, type Dependence } from './dependence'
 export * from './table'
 export { lossWords, nearWords } from './why-words'

@@ -161,22 +161,23 @@ export const BUILT_IN: Record<string, BuiltIn> = {
   query: { label: 'Words searched for', kind: 'text', read: (_, { query }) => query },
 }
 
-const SITE: Record<string, { label: string; read(place: Place): string }> = {
+export const SITE: Record<string, { label: string; read(place: Place): string }> = {
   name: { label: 'Site name', read: ({ catalogue }) => catalogue.site.settings.name },
   tagline: { label: 'Site tagline', read: ({ catalogue }) => catalogue.site.settings.tagline },
 }
 
-const VISITOR: Record<string, { label: string; read(place: Place): string }> = {
+export const VISITOR: Record<string, { label: string; read(place: Place): string }> = {
   name: { label: "Visitor's name", read: ({ visitor }) => visitor.name },
   role: { label: "Visitor's role", read: ({ visitor }) => visitor.role },
 }
 
-function own(of: 'site' | 'visitor', id: Id) {
+export function fieldAround(of: 'site' | 'visitor', id: Id) {
   const table = of === 'site' ? SITE : VISITOR
   return Object.hasOwn(table, id) ? table[id] : undefined
 }
 
-const TERMS = 'terms:'
+/** What the ids of fields begin with that give an entry's terms in a taxonomy. */
+export const TERMS = 'terms:'
 
 const FIELDS = new WeakMap<PageType, Map<Id, Field>>()
 
@@ -256,7 +257,7 @@ export interface FieldSource extends OnSubject {
 /** How the field that a reference names is read; made once, when a layout is compiled. */
 export function fieldSource(ref: FieldRef): FieldSource {
   if (ref.of === 'site' || ref.of === 'visitor') {
-    const known = own(ref.of, ref.field)
+    const known = fieldAround(ref.of, ref.field)
     return {
       subject: ({ subject }) => subject,
       raw: (_, place) => known?.read(place),
@@ -275,82 +276,6 @@ export function readField(ref: FieldRef, place: Place): Reading | null {
   if (!source) SOURCES.set(ref, (source = fieldSource(ref)))
   const subject = source.subject(place)
   return subject && source.reading(subject, place)
-}
-
-export interface FieldChoice extends FieldRef {
-  label: string
-  kind: Reading['kind']
-  /** Where it is read, as a heading in a list of choices. */
-  group: string
-}
-
-const builtInChoice = (id: string, of: FieldRef['of'], group: string, via?: Id): FieldChoice => ({
-  of,
-  ...(via && { via }),
-  field: id,
-  label: BUILT_IN[id]!.label,
-  kind: BUILT_IN[id]!.kind,
-  group,
-})
-
-function typeChoices(catalogue: Catalogue, type: PageType): FieldChoice[] {
-  const group = `From the ${type.name.toLowerCase()}`
-  return [
-    ...['title', 'summary', 'content', 'picture', 'date', 'address'].map((id) => builtInChoice(id, 'page', group)),
-    { ...builtInChoice('person', 'page', group), label: type.personLabel },
-    ...type.fields.map((f) => ({ of: 'page' as const, field: f.id, label: f.label, kind: f.kind, group })),
-    ...type.taxonomies.flatMap((id) => {
-      const taxonomy = catalogue.taxonomies.get(id)
-      if (!taxonomy) return []
-      const list = { of: 'page' as const, field: TERMS + id, label: taxonomy.name, kind: 'terms' as const, group }
-      const of = `From its ${taxonomy.name.toLowerCase()}`
-      return [list, ...['title', 'summary', 'picture'].map((f) => builtInChoice(f, 'term', of, id))]
-    }),
-    ...['title', 'summary', 'description', 'picture', 'mail', 'address'].map((f) =>
-      builtInChoice(f, 'person', `From its ${type.personLabel.toLowerCase()}`),
-    ),
-  ]
-}
-
-/** The fields that an element may show on pages of a type, or, without a type, on archives and other pages. */
-export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): FieldChoice[] {
-  const own = type
-    ? typeChoices(catalogue, type)
-    : ['title', 'summary', 'description', 'picture', 'count', 'query'].map((f) =>
-        builtInChoice(f, 'page', 'From the page'),
-      )
-  const text = (of: 'site' | 'visitor', table: typeof SITE, group: string): FieldChoice[] =>
-    Object.entries(table).map(([field, { label }]) => ({ of, field, label, kind: 'text', group }))
-  return [...own, ...text('site', SITE, 'From the site'), ...text('visitor', VISITOR, 'From the visitor')]
-}
-
-const BELONGING: Partial<Record<FieldRef['of'], string>> = { person: 'person', term: 'term', reference: 'reference' }
-
-/** The label of a field wherever it is read: the label it has now, or null when nothing has that id. */
-export function fieldLabel(catalogue: Catalogue, ref: FieldRef): string | null {
-  const label = labelOf(catalogue, ref)
-  const owner = BELONGING[ref.of]
-  return label && owner ? `${label} of its ${owner}` : label
-}
-
-function labelOf(catalogue: Catalogue, ref: FieldRef): string | null {
-  if (ref.of === 'site' || ref.of === 'visitor') return own(ref.of, ref.field)?.label ?? null
-  if (ref.field.startsWith(TERMS)) return catalogue.taxonomies.get(ref.field.slice(TERMS.length))?.name ?? null
-  if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.label
-  for (const type of catalogue.types.values()) {
-    const field = type.fields.find((f) => f.id === ref.field)
-    if (field) return field.label
-  }
-  return null
-}
-
-/** The kind of a field wherever it is read, as far as its id tells; null when nothing has that id. */
-export function fieldKind(catalogue: Catalogue, ref: FieldRef): Reading['kind'] | null {
-  if (ref.of === 'site' || ref.of === 'visitor') return 'text'
-  if (ref.field.startsWith(TERMS)) return 'terms'
-  if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.kind
-  const fields = [...catalogue.types.values()].flatMap((t) => t.fields)
-  return fields.find((f) => f.id === ref.field)?.kind ?? null
 }
 
 /** The name of whatever a person, entry or term reading refers to. */

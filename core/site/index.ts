@@ -15,7 +15,21 @@ export {
 } from './addresses'
 export { listPages, entryName, monthOf, WORKING_KINDS, ARCHIVE_KINDS } from './pages'
 export { Catalogue } from './catalogue'
-export * from './fields'
+export {
+  type Subject,
+  type Visitor,
+  type Place,
+  type Reading,
+  type FieldSource,
+  BUILT_IN,
+  subjectOf,
+  entrySubject,
+  isEmpty,
+  fieldSource,
+  readField,
+  nameOf,
+} from './fields'
+export { type FieldChoice, fieldChoices, fieldLabel, fieldKind } from './field-choices'
 export { isRichDoc, richText } from './rich'
 export { refuseRich, richShape } from './rich-shape'
 export * from './shapes'

@@ -1,0 +1,81 @@
+import type { Catalogue } from './catalogue'
+import { BUILT_IN, type Reading, SITE, TERMS, VISITOR, fieldAround } from './fields'
+import type { FieldRef, Id, PageType } from './types'
+
+/** Which fields there are to pick, and what they are called. */
+
+export interface FieldChoice extends FieldRef {
+  label: string
+  kind: Reading['kind']
+  /** Where it is read, as a heading in a list of choices. */
+  group: string
+}
+
+const builtInChoice = (id: string, of: FieldRef['of'], group: string, via?: Id): FieldChoice => ({
+  of,
+  ...(via && { via }),
+  field: id,
+  label: BUILT_IN[id]!.label,
+  kind: BUILT_IN[id]!.kind,
+  group,
+})
+
+function typeChoices(catalogue: Catalogue, type: PageType): FieldChoice[] {
+  const group = `From the ${type.name.toLowerCase()}`
+  return [
+    ...['title', 'summary', 'content', 'picture', 'date', 'address'].map((id) => builtInChoice(id, 'page', group)),
+    { ...builtInChoice('person', 'page', group), label: type.personLabel },
+    ...type.fields.map((f) => ({ of: 'page' as const, field: f.id, label: f.label, kind: f.kind, group })),
+    ...type.taxonomies.flatMap((id) => {
+      const taxonomy = catalogue.taxonomies.get(id)
+      if (!taxonomy) return []
+      const list = { of: 'page' as const, field: TERMS + id, label: taxonomy.name, kind: 'terms' as const, group }
+      const of = `From its ${taxonomy.name.toLowerCase()}`
+      return [list, ...['title', 'summary', 'picture'].map((f) => builtInChoice(f, 'term', of, id))]
+    }),
+    ...['title', 'summary', 'description', 'picture', 'mail', 'address'].map((f) =>
+      builtInChoice(f, 'person', `From its ${type.personLabel.toLowerCase()}`),
+    ),
+  ]
+}
+
+/** The fields that an element may show on pages of a type, or, without a type, on archives and other pages. */
+export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): FieldChoice[] {
+  const own = type
+    ? typeChoices(catalogue, type)
+    : ['title', 'summary', 'description', 'picture', 'count', 'query'].map((f) =>
+        builtInChoice(f, 'page', 'From the page'),
+      )
+  const text = (of: 'site' | 'visitor', table: typeof SITE, group: string): FieldChoice[] =>
+    Object.entries(table).map(([field, { label }]) => ({ of, field, label, kind: 'text', group }))
+  return [...own, ...text('site', SITE, 'From the site'), ...text('visitor', VISITOR, 'From the visitor')]
+}
+
+const BELONGING: Partial<Record<FieldRef['of'], string>> = { person: 'person', term: 'term', reference: 'reference' }
+
+/** The label of a field wherever it is read: the label it has now, or null when nothing has that id. */
+export function fieldLabel(catalogue: Catalogue, ref: FieldRef): string | null {
+  const label = labelOf(catalogue, ref)
+  const owner = BELONGING[ref.of]
+  return label && owner ? `${label} of its ${owner}` : label
+}
+
+function labelOf(catalogue: Catalogue, ref: FieldRef): string | null {
+  if (ref.of === 'site' || ref.of === 'visitor') return fieldAround(ref.of, ref.field)?.label ?? null
+  if (ref.field.startsWith(TERMS)) return catalogue.taxonomies.get(ref.field.slice(TERMS.length))?.name ?? null
+  if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.label
+  for (const type of catalogue.types.values()) {
+    const field = type.fields.find((f) => f.id === ref.field)
+    if (field) return field.label
+  }
+  return null
+}
+
+/** The kind of a field wherever it is read, as far as its id tells; null when nothing has that id. */
+export function fieldKind(catalogue: Catalogue, ref: FieldRef): Reading['kind'] | null {
+  if (ref.of === 'site' || ref.of === 'visitor') return 'text'
+  if (ref.field.startsWith(TERMS)) return 'terms'
+  if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.kind
+  const fields = [...catalogue.types.values()].flatMap((t) => t.fields)
+  return fields.find((f) => f.id === ref.field)?.kind ?? null
+}
