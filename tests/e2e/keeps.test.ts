@@ -83,7 +83,7 @@ test('of edits sent together only the one that is refused is set aside, with the
     await route.fulfill({ status: 422, json: { problem } })
   })
   await page.context().setOffline(false)
-  await expect(page.getByRole('alert')).toContainText('One edit could not be kept')
+  await expect(page.getByRole('alert')).toContainText('1 edit could not be kept')
   await expect(page.getByRole('alert')).toContainText('There is no room for this one.')
   await saved(page)
   await page.unroute('**/edits')
