@@ -49,8 +49,7 @@ function allDrawn() {
 
 /** Small pictures are drawn when they come into view, and again when what they show arrives: none stands blank. */
 async function drawn(page) {
-  await page.waitForLoadState('networkidle')
-  for (let seen = 0; seen < 4;) {
+  for (let seen = 0; seen < 6;) {
     await page.waitForTimeout(250)
     seen = (await page.evaluate(allDrawn)) ? seen + 1 : 0
   }
