@@ -51,6 +51,7 @@ export const PROBLEMS = {
     409,
     'This was changed in another window since revision {revision}. Your change is kept here; look at what came between and apply it again.',
   ],
+  'text-moved': [409, 'The text was changed elsewhere meanwhile. It is sent again as a whole.'],
   'edit-repeated': [422, 'The edit {id} was sent before, among others. Send each edit once.'],
   undrawable: [
     422,

@@ -67,7 +67,8 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
     records.value = editing.records
     aside.value = editing.unkept
     options.changed(editing.document, editing.revision)
-    void kept.keep(editing.pending.length > 0 ? [...editing.pending] : null)
+    const { unsent } = editing
+    void kept.keep(unsent.length > 0 ? unsent : null)
   }
 
   /** What was left unsent here; what cannot be read is left where it is and told. */
@@ -96,10 +97,15 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
   /** The run that an edit made now goes on with: edits of one thing in one go, told by this window's own clock. */
   function runOf(id: string, edit: E): string {
     const now = performance.now()
-    const last = editing!.records.at(-1)
-    const goesOn = now - lastAt < ONE_GO && last?.does === 'edit' && options.editing.sameTarget(last.edit, edit)
+    const { last } = editing!
+    const quick = now - lastAt < ONE_GO && last?.does === 'edit'
     lastAt = now
-    return goesOn ? (last.run ?? last.id) : id
+    return quick && setSame(last.edit, edit) ? (last.run ?? last.id) : id
+  }
+
+  function setSame(a: E, b: E): boolean {
+    const [these, those] = [options.editing.targets(a), options.editing.targets(b)]
+    return these.length > 0 && these.length === those.length && these.every((t, i) => t === those[i])
   }
 
   /** Applies an edit here and sends it. Gives false, and says why, when it is refused. */

@@ -12,6 +12,13 @@ export interface Editing<D, E> {
   apply(document: D, edit: E): Edited<D, E>
   /** As `apply`, for an edit whose shape is known: one that was applied before, or an inverse. */
   applyJudged(document: D, edit: E): Edited<D, E>
-  /** True when an edit sets what the one before it set, so that both can be one step. */
-  sameTarget(a: E, b: E): boolean
+  /**
+   * What an edit sets, each by a name: edits that set the same in one go are one step, and two hands that set the
+   * same at once are told. What puts, moves and takes away sets nothing.
+   */
+  targets(edit: E): string[]
+  /** The same edit in fewer characters, where what the document holds lets it be told by what changes. */
+  slim(document: D, edit: E): E
+  /** The same edit said whatever stood there before; `after` is a document that it led to. */
+  whole(after: D, edit: E): E
 }

@@ -7,7 +7,8 @@ export interface LogRecord<E> {
   /** Given by whoever made the edit, so that sending it twice applies it once. */
   id: Id
   edit: E
-  inverse: E
+  /** Takes the edit back; null for one that goes on with a run, of which the first takes back all. */
+  inverse: E | null
   does: 'edit' | 'undo' | 'redo'
   of?: number
   /**
@@ -37,29 +38,35 @@ export function historyOf<E>(log: readonly LogRecord<E>[]): History<E> {
   const undo: (HistoryStep<E> & { last: LogRecord<E> })[] = []
   const redo: HistoryStep<E>[] = []
   for (const record of log) {
-    const step = { of: record.of ?? record.revision, edit: record.inverse, label: record.edit, last: record }
+    const { of = record.revision, edit: label, inverse: edit } = record
+    if (record.does === 'edit') redo.length = 0
+    const before = undo.at(-1)
+    // All edits of a run set the same thing, so its first inverse takes all of them back.
+    if (before && goesOn(before.last, record)) {
+      undo[undo.length - 1] = { ...before, label, last: record }
+      continue
+    }
+    // The beginning of its run is no longer known: it cannot be taken back.
+    if (edit === null) continue
     if (record.does === 'undo') {
-      const at = undo.findIndex((s) => s.of === record.of)
-      const label = at >= 0 ? undo.splice(at, 1)[0]!.label : record.edit
-      redo.push({ of: step.of, edit: record.inverse, label })
+      const at = undo.findLastIndex((s) => s.of === of)
+      redo.push({ of, edit, label: at >= 0 ? undo.splice(at, 1)[0]!.label : label })
       continue
     }
     if (record.does === 'redo') {
-      const at = redo.findIndex((s) => s.of === record.of)
+      const at = redo.findLastIndex((s) => s.of === of)
       if (at >= 0) redo.splice(at, 1)
-      undo.push(step)
-      continue
     }
-    redo.length = 0
-    const before = undo.at(-1)
-    // All edits of a run set the same thing, so the oldest inverse takes all of them back.
-    if (before && isOneRun(before.last, record)) {
-      undo[undo.length - 1] = { ...before, label: record.edit, last: record }
-    } else undo.push(step)
+    undo.push({ of, edit, label, last: record })
   }
   return { undo: undo.map(({ last: _, ...step }) => step), redo }
 }
 
-function isOneRun(before: LogRecord<unknown>, record: LogRecord<unknown>): boolean {
-  return before.does === 'edit' && before.run !== undefined && before.run === record.run
+/** Whether an edit goes on with the run of the one made just before it, and is one step with it. */
+export function goesOn(before: Step | undefined, record: Step | undefined): boolean {
+  if (before?.does !== 'edit' || record?.does !== 'edit') return false
+  return before.run !== undefined && before.run === record.run
 }
+
+/** What tells to which step an edit belongs. */
+export type Step = Pick<LogRecord<unknown>, 'does' | 'run'>

@@ -171,8 +171,9 @@ export function refusePlainEdit(edit: unknown): Problem | null {
   return why === null ? null : problem('edit-shape', { why })
 }
 
-function sameTarget(a: PlainEdit, b: PlainEdit): boolean {
-  return a.kind === 'set' && b.kind === 'set' && equal(a.at, b.at)
+function targets(edit: PlainEdit): string[] {
+  if (edit.kind === 'batch') return edit.edits.flatMap(targets)
+  return edit.kind === 'set' ? [edit.at.join('/')] : []
 }
 
 /** The editing of a kind of plain document: what `check` refuses is never the result of an edit. */
@@ -195,6 +196,8 @@ export function plainEditing<D>(check: (document: unknown) => Problem | null): E
       const refused = refusePlainEdit(edit)
       return refused ? { ok: false, problem: refused } : applyJudged(document, edit)
     },
-    sameTarget,
+    targets,
+    slim: (_, edit) => edit,
+    whole: (_, edit) => edit,
   }
 }

@@ -1,6 +1,6 @@
 import type { Problem } from '../problems'
 import type { Editing } from './editing'
-import type { Id, LogRecord } from './history'
+import { type Id, type LogRecord, goesOn } from './history'
 import { type Pending, rebase } from './rebase'
 import { MOST_EDITS_SENT } from './shapes'
 
@@ -17,24 +17,36 @@ export interface Unkept<E> {
   problem: Problem
 }
 
+/** Both hands set the same thing at once: what was set here holds, and what somebody else had set before can be taken. */
+export interface Contest<E> {
+  mine: E
+  theirs: E
+}
+
 /** Characters that are sent at once; one edit is sent whatever its size, and refused by the server when it is too large. */
 const MOST_CHARACTERS = 400_000
+
+/** An edit that waits for the server, and the document that it led to here. */
+interface Made<D, E> {
+  pending: Pending<E>
+  record: LogRecord<E>
+  document: D
+}
 
 /**
  * One window's side of editing a document: every edit is applied at once, sent in order, so many at a time, and put on top of
  * what others did meanwhile. What the server refuses is set aside by itself, with the reason; nothing else is.
  */
 export class EditSession<D, E> {
+  /** The document as the server has it. */
   private base: D
   /** The revision that the server is known to have. */
   revision: number
-  /** The document with everything that was done here. */
-  document: D
   /** What the server has not taken yet, in order. */
-  pending: readonly Pending<E>[] = []
-  /** What was done so far, here and elsewhere: the log, then what is pending. */
-  records: readonly LogRecord<E>[]
+  private made: readonly Made<D, E>[] = []
+  private log: readonly LogRecord<E>[]
   unkept: readonly Unkept<E>[] = []
+  contests: readonly Contest<E>[] = []
   private most = MOST_EDITS_SENT
 
   /** Begins with what the server told and with edits that were made before and not sent. */
@@ -43,67 +55,101 @@ export class EditSession<D, E> {
     told: Told<D, E>,
     unsent: readonly Pending<E>[] = [],
   ) {
-    this.base = this.document = told.document
+    this.base = told.document
     this.revision = told.revision
-    this.records = told.log
+    this.log = told.log
     const known = new Set(told.log.map((r) => r.id))
-    this.resume(
-      told.log,
-      unsent.filter((p) => !known.has(p.id)),
-    )
+    this.resume(unsent.filter((p) => !known.has(p.id)))
+  }
+
+  /** The document with everything that was done here. */
+  get document(): D {
+    return this.made.at(-1)?.document ?? this.base
+  }
+
+  get pending(): readonly Pending<E>[] {
+    return this.made.map((m) => m.pending)
+  }
+
+  /**
+   * What has to be kept so that nothing is lost when this window is: of each run only its latest edit, said so
+   * that it holds whatever the server has by then.
+   */
+  get unsent(): Pending<E>[] {
+    return this.made.filter((m, i) => !goesOn(m.pending, this.made[i + 1]?.pending)).map((m) => this.wholeOf(m))
+  }
+
+  private wholeOf({ pending, document }: Made<D, E>): Pending<E> {
+    const edit = this.editing.whole(document, pending.edit)
+    return edit === pending.edit ? pending : { ...pending, edit }
+  }
+
+  /** What was done so far, here and elsewhere: the log, then what is pending. */
+  get records(): readonly LogRecord<E>[] {
+    return [...this.log, ...this.made.map((m) => m.record)]
+  }
+
+  /** The edit made last, here or elsewhere. */
+  get last(): LogRecord<E> | undefined {
+    return this.made.at(-1)?.record ?? this.log.at(-1)
   }
 
   /** Applies an edit here; gives the reason when it is refused. One that changes nothing is not sent. */
   apply(made: Pending<E>, at: number): Problem | null {
-    const result = this.editing.apply(this.document, made.edit)
+    const pending = { ...made, edit: this.editing.slim(this.document, made.edit) }
+    const result = this.editing.apply(this.document, pending.edit)
     if (!result.ok) return result.problem
-    if (result.document === this.document) return null
-    const revision = this.revision + this.pending.length + 1
-    this.pending = [...this.pending, made]
-    this.records = [...this.records, { ...made, inverse: result.inverse, revision, at }]
-    this.document = result.document
+    if (result.document !== this.document) this.add(pending, result.document, result.inverse, at)
     return null
+  }
+
+  private add(pending: Pending<E>, document: D, inverse: E, at: number): void {
+    const revision = this.revision + this.made.length + 1
+    const record = { ...pending, inverse: goesOn(this.last, pending) ? null : inverse, revision, at }
+    this.made = [...this.made, { pending, record, document }]
   }
 
   /** What is to be sent next, or null when all is with the server. */
   nextToSend(): { revision: number; edits: Pending<E>[] } | null {
     const edits: Pending<E>[] = []
     let size = 0
-    for (const p of this.pending.slice(0, this.most)) {
-      size += JSON.stringify(p).length
+    for (const { pending } of this.made.slice(0, this.most)) {
+      size += JSON.stringify(pending).length
       if (edits.length > 0 && size > MOST_CHARACTERS) break
-      edits.push(p)
+      edits.push(pending)
     }
     return edits.length > 0 ? { revision: this.revision, edits } : null
   }
 
-  /** The server has taken what was sent, and tells it as its log has it now. */
+  /** The server has taken the first of what is pending, as it was sent, and tells it as its log has it now. */
   taken(revision: number, records: readonly LogRecord<E>[]): void {
-    for (const { edit } of records) {
-      const result = this.editing.applyJudged(this.base, edit)
-      if (result.ok) this.base = result.document
-    }
+    this.base = this.made[records.length - 1]?.document ?? this.base
+    this.made = this.made.slice(records.length)
+    this.log = [...this.log, ...records]
     this.revision = revision
     this.most = Math.min(MOST_EDITS_SENT, this.most * 2)
-    const done = new Map(records.map((r) => [r.id, r]))
-    this.pending = this.pending.filter((p) => !done.has(p.id))
-    this.records = this.records.map((r) => done.get(r.id) ?? r)
   }
 
   /** Others were faster: their edits go beneath what is pending. Gives whether any of them was made elsewhere. */
   overtaken(revision: number, between: readonly LogRecord<E>[]): boolean {
-    const mine = new Set(this.pending.map((p) => p.id))
+    const mine = this.waiting(between)
+    const here = new Set(this.made.map((m) => m.pending.id))
+    const others = between.filter((b) => !here.has(b.id))
+    this.contest(mine, others)
     this.base = rebase(this.editing, this.base, between, []).document
     this.revision = revision
-    this.resume([...this.logged(), ...between], without(this.pending, new Set(between.map((b) => b.id))))
-    return between.some((b) => !mine.has(b.id))
+    this.log = [...this.log, ...between]
+    this.resume(mine)
+    return others.length > 0
   }
 
   /** So much came between that the document is told anew. `taken` are those of the edits sent that are in it already. */
   begunAnew(told: Told<D, E>, taken: readonly Id[]): void {
+    const mine = this.waiting([...taken.map((id) => ({ id })), ...told.log])
     this.base = told.document
     this.revision = told.revision
-    this.resume(told.log, without(this.pending, new Set([...taken, ...told.log.map((r) => r.id)])))
+    this.log = told.log
+    this.resume(mine)
   }
 
   /** What was sent was refused: less is tried next, until the one edit that is at fault is known and set aside. */
@@ -112,42 +158,48 @@ export class EditSession<D, E> {
       this.most = Math.floor(sent.length / 2)
       return
     }
+    const [first, ...others] = this.made
+    const whole = first && this.wholeOf(first)
+    if (whole && whole !== first.pending) {
+      this.made = [{ ...first, pending: whole }, ...others]
+      return
+    }
     this.unkept = [...this.unkept, ...sent.map(({ edit }) => ({ edit, problem }))]
-    this.resume(this.logged(), without(this.pending, new Set(sent.map((p) => p.id))))
+    this.resume(this.waiting(sent))
   }
 
-  /** The log without what is pending. */
-  private logged(): LogRecord<E>[] {
-    return this.records.filter((r) => !this.pending.some((p) => p.id === r.id))
+  /** What is pending without what is known elsewhere, each said so that it holds whatever stands there before. */
+  private waiting(without: readonly { id: Id }[]): Pending<E>[] {
+    const ids = new Set(without.map((w) => w.id))
+    return this.made.filter((m) => !ids.has(m.pending.id)).map((m) => this.wholeOf(m))
+  }
+
+  /** Notes what both hands have set at once, the latest of each. */
+  private contest(mine: readonly Pending<E>[], others: readonly LogRecord<E>[]): void {
+    const latest = <T extends { edit: E }>(edits: readonly T[]) =>
+      new Map(edits.flatMap(({ edit }) => this.editing.targets(edit).map((target) => [target, edit] as const)))
+    const theirs = latest(others)
+    const both = [...latest(mine)].filter(([target]) => theirs.has(target))
+    const met = new Map(both.map(([target, edit]) => [edit, { mine: edit, theirs: theirs.get(target)! }]))
+    this.contests = [...this.contests, ...met.values()]
   }
 
   /** Puts edits onto the base; those that no longer apply are set aside with the reason. */
-  private resume(log: readonly LogRecord<E>[], mine: readonly Pending<E>[]): void {
-    const { pending, aside } = rebase(this.editing, this.base, [], mine)
-    this.unkept = [...this.unkept, ...aside.map(({ pending: { edit }, problem }) => ({ edit, problem }))]
-    this.recount(log, pending)
-  }
-
-  /** Makes the log of what is pending anew, after the base has changed; undo refers to edits by revision. */
-  private recount(log: readonly LogRecord<E>[], mine: readonly Pending<E>[]): void {
+  private resume(mine: readonly Pending<E>[]): void {
+    const before = new Map(this.made.map((m) => [m.pending.id, m.record]))
+    /** Undo refers to edits by their revisions, which are others now. */
     const moved = new Map<number, number>()
-    const before = new Map(this.records.map((r) => [r.id, r]))
-    const made: LogRecord<E>[] = []
-    this.document = this.base
-    for (const p of mine) {
-      const result = this.editing.applyJudged(this.document, p.edit)
-      if (!result.ok) continue
-      const revision = this.revision + made.length + 1
-      const was = before.get(p.id)
-      if (was) moved.set(was.revision, revision)
-      const of = p.of === undefined ? {} : { of: moved.get(p.of) ?? p.of }
-      made.push({ ...p, ...of, inverse: result.inverse, revision, at: was?.at ?? 0 })
-      this.document = result.document
+    this.made = []
+    for (const { of, ...rest } of mine) {
+      const result = this.editing.apply(this.document, rest.edit)
+      if (!result.ok) {
+        this.unkept = [...this.unkept, { edit: rest.edit, problem: result.problem }]
+        continue
+      }
+      const was = before.get(rest.id)
+      if (was) moved.set(was.revision, this.revision + this.made.length + 1)
+      const pending = { ...rest, ...(of !== undefined && { of: moved.get(of) ?? of }) }
+      this.add(pending, result.document, result.inverse, was?.at ?? 0)
     }
-    this.pending = made.map(({ inverse: _, revision: _r, at: _at, ...p }) => p)
-    this.records = [...log, ...made]
   }
 }
-
-const without = <E>(pending: readonly Pending<E>[], ids: ReadonlySet<Id>): Pending<E>[] =>
-  pending.filter((p) => !ids.has(p.id))

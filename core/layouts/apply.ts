@@ -1,24 +1,25 @@
 import equal from 'fast-deep-equal'
-import type { Edited, Editing } from '../edits'
+import { type Edited, spliced } from '../edits'
 import { type Problem, ProblemError, fail, problem } from '../problems'
 import { isRecord, refuse, shown } from '../shape'
-import { checkRules } from './check'
+import { checkEdited } from './check'
 import {
   copyOf,
   countNodes,
   mayHold,
   type Layout,
-  type Styles,
-  type TreeNode,
   type Item,
   type LayoutElement,
+  type StyleValue,
+  type Styles,
+  type TreeNode,
   type Value,
   childrenOf,
 } from '../tree'
 import { LayoutDraft } from './draft'
-import { type Edit, type EditKind, withStep } from './edits'
+import { type Edit, type EditKind, type Within, withStep } from './edits'
 import { MOST_EDITS, editShape } from './shapes'
-import { MOST_NODES } from '../tree'
+import { MOST_NODES, valueShape } from '../tree'
 
 export type EditResult = Edited<Layout, Edit>
 
@@ -45,23 +46,30 @@ function own<T>(record: Record<string, T>, name: string): T | undefined {
   return Object.hasOwn(record, name) ? record[name] : undefined
 }
 
-/** Writes one step of a look property and gives what stood there before. */
-function writeStyle(styles: Styles, edit: EditOf<'setStyle'> | EditOf<'setDefault'>) {
+type LooksEdit = EditOf<'setStyle'> | EditOf<'setDefault'>
+
+/** The same record with another value for a name; without it where the value is undefined. */
+function withValue<T>(record: Record<string, T>, name: string, value: T | undefined): Record<string, T> {
+  if (value !== undefined) return { ...record, [name]: value }
+  const { [name]: _, ...others } = record
+  return others
+}
+
+/** Looks with one step of a property written, and what stood there before. */
+function withStyle(styles: Styles, edit: LooksEdit): [styles: Styles, before: StyleValue | null] {
   const stepped = own(styles, edit.property)
-  const before = stepped?.[edit.step] ?? null
   const next = withStep(stepped, edit.step, edit.value)
-  if (next) styles[edit.property] = next
-  else delete styles[edit.property]
-  return before
+  return [withValue(styles, edit.property, next), stepped?.[edit.step] ?? null]
 }
 
 /** The same in a record of looks, in which there are no empty ones. */
-function writeStyleAt(record: Record<string, Styles>, key: string, edit: EditOf<'setStyle'> | EditOf<'setDefault'>) {
-  const styles = { ...own(record, key) }
-  const before = writeStyle(styles, edit)
-  if (Object.keys(styles).length === 0) delete record[key]
-  else record[key] = styles
-  return before
+function withStyleAt(
+  record: Record<string, Styles>,
+  key: string,
+  edit: LooksEdit,
+): [record: Record<string, Styles>, before: StyleValue | null] {
+  const [styles, before] = withStyle(own(record, key) ?? {}, edit)
+  return [withValue(record, key, Object.keys(styles).length > 0 ? styles : undefined), before]
 }
 
 function elementIn(draft: LayoutDraft, id: string): LayoutElement {
@@ -83,21 +91,50 @@ function itemIndex(items: readonly Item[], id: string): number {
 
 /** A property without items is not set: so taking back the first one gives the same again. */
 function writeItems(draft: LayoutDraft, id: string, property: string, items: Item[]): void {
-  const { props } = draft.writable(id)
-  if (items.length > 0) props[property] = items
-  else delete props[property]
+  const node = draft.writable(id)
+  node.props = withValue(node.props, property, items.length > 0 ? items : undefined)
+}
+
+/** The values of something, or of one of the items that a property of it holds. */
+function propsAt(draft: LayoutDraft, id: string, within: Within | undefined): Record<string, Value> {
+  const { props } = nodeIn(draft, id)
+  if (!within) return props
+  const items = itemsIn(draft, id, within.items)
+  return items[itemIndex(items, within.item)]!.props
+}
+
+function writePropsAt(draft: LayoutDraft, id: string, within: Within | undefined, props: Record<string, Value>): void {
+  if (!within) {
+    draft.writable(id).props = props
+    return
+  }
+  const items = [...itemsIn(draft, id, within.items)]
+  const at = itemIndex(items, within.item)
+  items[at] = { ...items[at]!, props }
+  writeItems(draft, id, within.items, items)
 }
 
 function checkItemIndex(index: number, last: number): void {
   if (index > last) fail('index-out', { index, last })
 }
 
+/** A value out of JSON that was put together from what came from outside. */
+function parsed(json: string): Value {
+  let value: unknown
+  try {
+    value = JSON.parse(json)
+  } catch {
+    fail('edit-shape', { why: 'what changed leads to no value' })
+  }
+  const why = refuse(valueShape, value)
+  if (why !== null) fail('edit-shape', { why })
+  return value as Value
+}
+
 const APPLY: { [K in EditKind]: Applier<K> } = {
   insert(draft, { parent, index, node }) {
     checkPlace(draft, parent, index, node)
-    const taken = draft.taken(node)
-    if (taken !== undefined) fail('id-taken', { id: taken })
-    draft.put(parent, index, copyOf(node))
+    draft.putAt(parent, index, copyOf(node))
     return { kind: 'remove', id: node.id }
   },
   remove(draft, { id }) {
@@ -112,26 +149,29 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     if (!draft.holder(parent)) fail('node-unknown', { id: parent })
     draft.take(id)
     checkPlace(draft, parent, index, node)
-    draft.put(parent, index, node)
+    draft.putAt(parent, index, node)
     return { kind: 'move', id, ...from }
   },
   setProperty(draft, { id, property, within, value, unset }) {
     if (!unset && value === undefined) fail('edit-shape', { why: 'a property needs a value, or unset' })
-    const write = (props: Record<string, Value>): Edit => {
-      const before = own(props, property)
-      if (unset) delete props[property]
-      else props[property] = copyOf(value!)
-      const was = before === undefined ? { unset: true as const } : { value: before }
-      return { kind: 'setProperty', id, property, ...(within && { within }), ...was }
-    }
-    nodeIn(draft, id)
-    if (!within) return write(draft.writable(id).props)
-    const items = [...itemsIn(draft, id, within.items)]
-    const at = itemIndex(items, within.item)
-    const item = { ...items[at]!, props: { ...items[at]!.props } }
-    items[at] = item
-    writeItems(draft, id, within.items, items)
-    return write(item.props)
+    const props = propsAt(draft, id, within)
+    const before = own(props, property)
+    writePropsAt(draft, id, within, withValue(props, property, unset ? undefined : copyOf(value!)))
+    const was = before === undefined ? { unset: true as const } : { value: before }
+    return { kind: 'setProperty', id, property, ...(within && { within }), ...was }
+  },
+  spliceProperty(draft, edit) {
+    const { id, property, within } = edit
+    const before = own(propsAt(draft, id, within), property)
+    const after = spliced(JSON.stringify(before) ?? '', edit)
+    if (after === null) fail('text-moved')
+    return APPLY.setProperty(draft, {
+      kind: 'setProperty',
+      id,
+      property,
+      ...(within && { within }),
+      value: parsed(after!),
+    })
   },
   insertItem(draft, { id, property, index, item }) {
     const items = [...itemsIn(draft, id, property)]
@@ -159,13 +199,12 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
   setStyle(draft, edit) {
     const { id, at } = edit
     if (at === undefined) {
-      nodeIn(draft, id)
-      return { ...edit, value: writeStyle(draft.writable(id).styles, edit) }
+      const [styles, value] = withStyle(nodeIn(draft, id).styles, edit)
+      draft.writable(id).styles = styles
+      return { ...edit, value }
     }
-    elementIn(draft, id)
+    const [looks, value] = withStyleAt(elementIn(draft, id).looks ?? {}, at, edit)
     const element = draft.writable(id) as LayoutElement
-    const looks = { ...element.looks }
-    const value = writeStyleAt(looks, at, edit)
     if (Object.keys(looks).length === 0) delete element.looks
     else element.looks = looks
     return { ...edit, value }
@@ -180,7 +219,9 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     return { kind: 'hidePart', id, part, hidden: before.includes(part) }
   },
   setDefault(draft, edit) {
-    return { ...edit, value: writeStyleAt(draft.writableLayout().defaults, edit.of, edit) }
+    const [defaults, value] = withStyleAt(draft.layout.defaults, edit.of, edit)
+    draft.writableLayout().defaults = defaults
+    return { ...edit, value }
   },
   setSpans(draft, { row, spans }) {
     const node = nodeIn(draft, row)
@@ -244,15 +285,20 @@ export function applyEdit(layout: Layout, edit: Edit): EditResult {
   return refused ? { ok: false, problem: refused } : applyJudged(layout, edit)
 }
 
+/** What an edit makes of a layout, whether it keeps the rules or not; throws a problem when it cannot be made. */
+export function attempt(layout: Layout, edit: Edit): { draft: LayoutDraft; inverse: Edit } {
+  const draft = new LayoutDraft(layout)
+  return { draft, inverse: applyOne(draft, edit) }
+}
+
 /** As `applyEdit`, for an edit whose shape is known: one that was applied before, or an inverse. */
 export function applyJudged(layout: Layout, edit: Edit): EditResult {
   try {
-    const draft = new LayoutDraft(layout)
-    const inverse = applyOne(draft, edit)
+    const { draft, inverse } = attempt(layout, edit)
     // Judged first: what is compared must be a layout, or comparing might fail.
-    const [first] = checkRules(draft.layout)
-    if (first) return { ok: false, problem: first }
-    return { ok: true, document: equal(draft.layout, layout) ? layout : draft.layout, inverse }
+    const broken = checkEdited(draft)
+    if (broken) return { ok: false, problem: broken }
+    return { ok: true, document: equal(draft.layout, layout) ? layout : draft.done(), inverse }
   } catch (error) {
     if (error instanceof ProblemError) return { ok: false, problem: error.problem }
     throw error
@@ -274,17 +320,3 @@ export function applyAll(
   }
   return { ok: true, document: current, inverses }
 }
-
-function sameTarget(a: Edit, b: Edit): boolean {
-  if (a.kind !== b.kind) return false
-  if (a.kind === 'setProperty' && b.kind === 'setProperty') {
-    return a.id === b.id && a.property === b.property && equal(a.within, b.within)
-  }
-  if (a.kind === 'setStyle' && b.kind === 'setStyle') {
-    return a.id === b.id && a.at === b.at && a.property === b.property && a.step === b.step
-  }
-  return false
-}
-
-/** How layouts are edited. */
-export const LAYOUT_EDITING: Editing<Layout, Edit> = { apply: applyEdit, applyJudged, sameTarget }

@@ -4,29 +4,34 @@ import { isRecord, refuse, shown } from '../shape'
 import {
   type Layout,
   type LayoutElement,
+  type LayoutRegion,
   type LooksKey,
   MOST_NODES,
+  type Parent,
   type Property,
   type Row,
   type Styles,
   type TreeNode,
   type Value,
   childrenOf,
+  countNodes,
   layoutShape,
   looksOf,
+  rowDepth,
 } from '../tree'
 import { type Owner, refuseStyle, styleProperty } from '../styles'
+import type { LayoutDraft } from './draft'
 
 export const MOST_DEPTH = 4
 
 const OWNERS: readonly string[] = ['row', 'column', 'place']
 
+/** What is found while a whole layout is gone through. */
 interface Findings {
-  layout: Layout
+  region: LayoutRegion
   problems: Problem[]
   ids: Set<string>
   once: Set<string>
-  count: number
 }
 
 function checkStyles(styles: Styles, owner: Owner, name: string, problems: Problem[]): void {
@@ -57,13 +62,9 @@ function checkProps(
   }
 }
 
-function checkElement(element: LayoutElement, spec: ElementSpec, found: Findings): void {
-  const { region } = found.layout
-  const { problems } = found
+function checkElement(element: LayoutElement, spec: ElementSpec, region: LayoutRegion, problems: Problem[]): void {
   if (spec.regions && !spec.regions.includes(region))
     problems.push(problem('element-region', { name: spec.name, region }))
-  if (spec.once && found.once.has(spec.type)) problems.push(problem('element-once', { name: spec.name }))
-  found.once.add(spec.type)
   checkProps(element.props, spec.props, spec.name, problems)
   for (const [at, styles] of Object.entries(element.looks ?? {})) {
     const why = refuseLooksOf(spec, at)
@@ -102,28 +103,36 @@ function checkSpans(row: Row): Problem[] {
   return sum === 12 ? [] : [problem('spans-sum', { sum })]
 }
 
-function checkNode(node: TreeNode, depth: number, found: Findings): void {
-  const { problems } = found
-  found.count++
-  if (found.ids.has(node.id)) problems.push(problem('id-taken', { id: node.id }))
-  found.ids.add(node.id)
+/** What something breaks by itself, whatever stands in it and around it. */
+function checkOwn(node: TreeNode, region: LayoutRegion, problems: Problem[]): void {
   checkStyles(node.styles, node.kind, kindName(node), problems)
   if (node.kind === 'element') {
     const spec = elementSpec(node.type)
-    if (spec) checkElement(node, spec, found)
+    if (spec) checkElement(node, spec, region, problems)
     else problems.push(problem('element-unknown', { type: node.type }))
   } else checkProps(node.props, propertiesOf(node), `A ${kindName(node).toLowerCase()}`, problems)
   if (node.kind === 'row') problems.push(...checkSpans(node))
+}
+
+function checkNode(parent: Parent, node: TreeNode, depth: number, found: Findings): void {
+  const { problems, ids, once, region } = found
+  if (ids.has(node.id)) problems.push(problem('id-taken', { id: node.id }))
+  ids.add(node.id)
+  problems.push(...checkParent(parent, node))
+  checkOwn(node, region, problems)
+  const spec = node.kind === 'element' ? elementSpec(node.type) : undefined
+  if (spec?.once && once.has(spec.type)) problems.push(problem('element-once', { name: spec.name }))
+  if (spec) once.add(spec.type)
   const below = node.kind === 'row' ? depth + 1 : depth
   if (below > MOST_DEPTH) problems.push(problem('too-deep', { most: MOST_DEPTH }))
-  else for (const child of childrenOf(node)) checkChild(node, child, below, found)
+  else for (const child of childrenOf(node)) checkNode(node, child, below, found)
 }
 
 /** A place stands only in an element of its own type. */
-function checkChild(parent: TreeNode, child: TreeNode, depth: number, found: Findings): void {
-  if (child.kind === 'place' && (parent.kind !== 'element' || parent.type !== child.type))
-    found.problems.push(problem('wrong-place', { child: kindName(child), parent: kindName(parent) }))
-  checkNode(child, depth, found)
+function checkParent(parent: Parent, child: TreeNode): Problem[] {
+  if (child.kind !== 'place' || (parent.kind === 'element' && parent.type === child.type)) return []
+  const above = parent.kind === 'layout' ? 'layout' : kindName(parent)
+  return [problem('wrong-place', { child: kindName(child), parent: above })]
 }
 
 function checkDefaults(defaults: Layout['defaults'], problems: Problem[]): void {
@@ -143,17 +152,69 @@ function ownerOf(of: string, at: string | undefined): Owner {
   return at !== undefined && looksOf(at).part ? 'part' : 'element'
 }
 
-/**
- * Every way in which a document of the shape of a layout breaks the rules of layouts; none when it is valid. What
- * an edit gives is judged by this: its own shape was asked before.
- */
+const tooLarge = (count: number): Problem => problem('too-large', { most: MOST_NODES, count })
+const nameMissing = (layout: Layout): Problem[] => (layout.name.trim() ? [] : [problem('name-missing', { most: 120 })])
+
+/** Every way in which a document of the shape of a layout breaks the rules of layouts; none when it is valid. */
 export function checkRules(layout: Layout): Problem[] {
-  const found: Findings = { layout, problems: [], ids: new Set([layout.id]), once: new Set(), count: 0 }
-  if (!layout.name.trim()) found.problems.push(problem('name-missing', { most: 120 }))
+  const found: Findings = { region: layout.region, problems: nameMissing(layout), ids: new Set(), once: new Set() }
+  found.ids.add(layout.id)
   checkDefaults(layout.defaults, found.problems)
-  for (const row of layout.children) checkNode(row, 0, found)
-  if (found.count > MOST_NODES) found.problems.push(problem('too-large', { most: MOST_NODES, count: found.count }))
+  for (const row of layout.children) checkNode(layout, row, 0, found)
+  const count = countNodes(layout)
+  if (count > MOST_NODES) found.problems.push(tooLarge(count))
   return found.problems
+}
+
+/** Layouts that are known to keep every rule. */
+const SOUND = new WeakSet<Layout>()
+
+/**
+ * The first rule that an edited layout breaks; null when it keeps them all. Where the layout that was edited kept
+ * them, only what was written and put is looked at.
+ */
+export function checkEdited(draft: LayoutDraft): Problem | null {
+  const { from, layout } = draft
+  const found = SOUND.has(from) || checkRules(from).length === 0 ? checkChanged(draft) : checkRules(layout)
+  if (found.length === 0) SOUND.add(layout)
+  return found[0] ?? null
+}
+
+function checkChanged(draft: LayoutDraft): Problem[] {
+  const { from, layout } = draft
+  const problems = nameMissing(layout)
+  if (layout.defaults !== from.defaults) checkDefaults(layout.defaults, problems)
+  for (const node of draft.written()) checkOwn(node, layout.region, problems)
+  for (const id of draft.put) problems.push(...checkPut(draft, id))
+  const count = draft.count()
+  if (count > MOST_NODES) problems.push(tooLarge(count))
+  return problems
+}
+
+/** What was put somewhere: with all that it holds, since it may be new. */
+function checkPut(draft: LayoutDraft, id: string): Problem[] {
+  const node = draft.node(id)
+  if (!node) return []
+  const { region } = draft.layout
+  const parent = draft.holder(draft.placeOf(id).parent)!
+  const problems: Problem[] = []
+  for (const [above, one] of [[parent, node] as const, ...pairsIn(node)]) {
+    problems.push(...checkParent(above, one))
+    checkOwn(one, region, problems)
+    const spec = one.kind === 'element' ? elementSpec(one.type) : undefined
+    if (one.kind === 'element' && spec?.once && draft.hasAnother(one))
+      problems.push(problem('element-once', { name: spec.name }))
+  }
+  const rowsAbove = [...draft.upFrom(id)].filter((n) => n.kind === 'row' && n.id !== id).length
+  if (rowsAbove + rowDepth(node) > MOST_DEPTH) problems.push(problem('too-deep', { most: MOST_DEPTH }))
+  return problems
+}
+
+function* pairsIn(node: TreeNode): Generator<readonly [TreeNode, TreeNode]> {
+  for (const child of childrenOf(node)) {
+    yield [node, child]
+    yield* pairsIn(child)
+  }
 }
 
 /** Every way in which something is no valid layout; none when it is one. Takes anything at all. */

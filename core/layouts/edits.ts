@@ -1,3 +1,4 @@
+import type { Splice } from '../edits'
 import type { Id } from '../site'
 import type { Item, LooksKey, Stepped, Step, StyleValue, TreeNode, Value } from '../tree'
 
@@ -15,6 +16,8 @@ export type Edit =
    * value of one of the items that a property holds.
    */
   | { kind: 'setProperty'; id: Id; property: string; within?: Within; value?: Value; unset?: true }
+  /** As `setProperty`, told by what changes in the JSON of the value that stands there; see `Splice`. */
+  | ({ kind: 'spliceProperty'; id: Id; property: string; within?: Within } & Splice)
   | { kind: 'insertItem'; id: Id; property: string; index: number; item: Item }
   | { kind: 'removeItem'; id: Id; property: string; item: Id }
   /** `index` counts among the items as they are once this one has been taken out. */

@@ -1,5 +1,6 @@
 export { type Edit, type EditKind } from './edits'
-export { LAYOUT_EDITING, applyEdit, applyJudged, applyAll, refuseEdit, countEdits, type EditResult } from './apply'
+export { LAYOUT_EDITING } from './editing'
+export { applyEdit, applyJudged, applyAll, refuseEdit, countEdits, type EditResult } from './apply'
 export { checkLayout, MOST_DEPTH } from './check'
 export { editShape } from './shapes'
 export { describeEdit, looksWords } from './words'

@@ -18,6 +18,8 @@ import { MOST_NAME, nodeShape, styleValue, valueShape, STEPS, itemShape, looksKe
 
 /** The shapes of edits. */
 
+/** A text or a rich text as JSON is no longer than this. */
+const MOST_TEXT = 1_000_000
 /** How many things one edit may do at once, however they are nested. */
 export const MOST_EDITS = 5000
 const named = (most = 200) => text(most)
@@ -40,6 +42,16 @@ const edits = (depth: number): Shape =>
         within: byValue((v) => (v === undefined ? ABSENT : within)),
         value: byValue((v) => (v === undefined ? ABSENT : valueShape)),
         unset: optional(yesNo().isTrue()),
+      }),
+      spliceProperty: exact({
+        kind: oneOf(['spliceProperty']),
+        id: id(),
+        property: named(),
+        within: byValue((v) => (v === undefined ? ABSENT : within)),
+        was: text(60),
+        at: whole(0, MOST_TEXT),
+        drop: whole(0, MOST_TEXT),
+        put: text(MOST_TEXT),
       }),
       insertItem: exact({ kind: oneOf(['insertItem']), id: id(), property: named(), index, item: itemShape }),
       removeItem: exact({ kind: oneOf(['removeItem']), id: id(), property: named(), item: id() }),

@@ -68,7 +68,8 @@ export function describeEdit(edit: Edit, layout: Layout): string {
       return `move ${oneOf(layout, edit.id, edit.property)} in ${named(layout, edit.id)}`
     case 'setDefault':
       return `${styleProperty(edit.property)?.label ?? edit.property} of every ${defaultsName(edit.of)}`
-    case 'setProperty': {
+    case 'setProperty':
+    case 'spliceProperty': {
       const node = find(layout, edit.id)?.node
       const list = node && edit.within && propertiesOf(node)[edit.within.items]
       const property = list?.kind === 'items' ? list.of[edit.property] : node && propertiesOf(node)[edit.property]

@@ -1,5 +1,6 @@
 export * from './types'
 export * from './tree'
+export { type Noted, type Standing, find, findParent, passOn, pathTo, standingsOf } from './standings'
 export * from './property'
 export { copyOf } from './copy'
 export { BOX_PROPERTIES, ROW_PROPS } from './boxes'

@@ -30,44 +30,6 @@ export function* walk(node: Layout | TreeNode): Generator<TreeNode> {
   }
 }
 
-/** Where something stands. */
-export interface Standing {
-  parent: Parent
-  index: number
-  node: TreeNode
-}
-
-/** Where something with this id stands, or null when the layout has no such id. */
-export function find(layout: Layout, id: Id): Standing | null {
-  const search = (parent: Parent): Standing | null => {
-    for (const [index, node] of childrenOf(parent).entries()) {
-      if (node.id === id) return { parent, index, node }
-      const below = search(node)
-      if (below) return below
-    }
-    return null
-  }
-  return search(layout)
-}
-
-/** The layout itself, or what in it may hold others, with this id. */
-export function findParent(layout: Layout, id: Id): Parent | null {
-  return layout.id === id ? layout : (find(layout, id)?.node ?? null)
-}
-
-/** The nodes from the outermost row down to the node itself; empty when it is not there. */
-export function pathTo(layout: Layout, id: Id): TreeNode[] {
-  const search = (node: Layout | TreeNode): TreeNode[] | null => {
-    for (const child of childrenOf(node)) {
-      if (child.id === id) return [child]
-      const below = search(child)
-      if (below) return [child, ...below]
-    }
-    return null
-  }
-  return search(layout) ?? []
-}
-
 /** How many rows stand inside one another at the deepest place below (and with) a node. */
 export function rowDepth(node: Layout | TreeNode): number {
   const below = Math.max(0, ...childrenOf(node).map(rowDepth))

@@ -1,11 +1,14 @@
 import type { Selectable, Transaction } from 'kysely'
 import { EDITED, type EditedKind } from '../../core/documents'
-import type { LogRecord } from '../../core/edits'
+import type { LogRecord, StepMark } from '../../core/edits'
 import type { Database } from './open'
 import type { Tables } from './schema'
 import { readSound } from './sound'
 
 /** The logs of documents that people edit step by step. */
+
+/** How the inverse of an edit that goes on with a run is kept. */
+const NONE = 'null'
 
 type Db = Database | Transaction<Tables>
 
@@ -50,6 +53,31 @@ export async function recordsTaken(
   return new Set(rows.map((r) => r.id))
 }
 
+/** The step that the latest edit of a document belongs to. */
+export async function lastStep(db: Db, kind: EditedKind, document: string): Promise<StepMark | undefined> {
+  const row = await db
+    .selectFrom('document_edits')
+    .select(['does', 'run'])
+    .where('kind', '=', kind)
+    .where('document', '=', document)
+    .orderBy('revision', 'desc')
+    .limit(1)
+    .executeTakeFirst()
+  return row && { does: row.does as StepMark['does'], run: row.run ?? undefined }
+}
+
+/** One edit by its id; undefined when there is none, or none that can be read. */
+export async function readRecord<E>(db: Db, kind: EditedKind, document: string, id: string) {
+  const row = await db
+    .selectFrom('document_edits')
+    .selectAll()
+    .where('kind', '=', kind)
+    .where('document', '=', document)
+    .where('id', '=', id)
+    .executeTakeFirst()
+  return (row && recordOf<E>(kind, row)) ?? undefined
+}
+
 /** Edits of a document, oldest first, and whether these are all that were asked for. */
 export interface EditLog<E> {
   records: LogRecord<E>[]
@@ -82,8 +110,10 @@ export async function readRecords<E>(
 
 function recordOf<E>(kind: EditedKind, row: Selectable<Tables['document_edits']>): LogRecord<E> | null {
   const read = (text: string) => readSound<E>(EDITED[kind].edit, row.id, text, [])
-  const [edit, inverse] = [read(row.edit), read(row.inverse)]
-  if (!edit || !inverse) return null
+  const edit = read(row.edit)
+  const goesOn = row.inverse === NONE
+  const inverse = goesOn ? null : read(row.inverse)
+  if (!edit || (!inverse && !goesOn)) return null
   const { revision, id, at, of, run } = row
   const does = row.does as LogRecord<E>['does']
   return { revision, id, does, ...(of !== null && { of }), ...(run !== null && { run }), edit, inverse, at }

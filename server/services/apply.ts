@@ -1,18 +1,20 @@
 import { EDITED, type EditedKind } from '../../core/documents'
-import type { LogRecord, Pending } from '../../core/edits'
+import { type LogRecord, type Pending, type StepMark, goesOn } from '../../core/edits'
 import type { Problem } from '../../core/problems'
 import { takeTurns } from './turns'
 
 export interface ToApply {
   kind: EditedKind
   state: { document: unknown; revision: number }
+  /** The edit made last before these. */
+  before?: StepMark
   edits: readonly Pending<unknown>[]
 }
 
 export type Applied = { document: unknown; records: LogRecord<unknown>[] } | { problem: Problem }
 
 /** Applies edits one after the other, all or none; whoever else waits for an answer has a turn in between. */
-export async function applyInTurn({ kind, state, edits }: ToApply): Promise<Applied> {
+export async function applyInTurn({ kind, state, before, edits }: ToApply): Promise<Applied> {
   const { editing } = EDITED[kind]
   let { document } = state
   const records: LogRecord<unknown>[] = []
@@ -23,7 +25,8 @@ export async function applyInTurn({ kind, state, edits }: ToApply): Promise<Appl
     if (!result.ok) return { problem: result.problem }
     document = result.document
     const revision = state.revision + records.length + 1
-    records.push({ ...pending, inverse: result.inverse, revision, at: Date.now() })
+    const inverse = goesOn(records.at(-1) ?? before, pending) ? null : result.inverse
+    records.push({ ...pending, inverse, revision, at: Date.now() })
   }
   return { document, records }
 }

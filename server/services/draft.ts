@@ -24,9 +24,8 @@ import {
 } from '../database/layouts'
 import type { Database } from '../database/open'
 import type { Jobs } from '../aside/work'
-import { readRecords } from '../database/edits'
 import { applyInTurn } from './apply'
-import { type EditsResult, LOG_LENGTH, applyEdits, openDocument } from './editing'
+import { type EditsResult, applyEdits, openDocument, readLog } from './editing'
 import { HOUSE, HOUSE_ID, LAYOUTS } from './kept'
 import { nanoid } from 'nanoid'
 
@@ -83,7 +82,7 @@ export class Draft {
 
   async layout(id: string): Promise<LayoutAnswer> {
     const state = (await readLayout(this.db, id)) ?? fail('layout-unknown', { id })
-    return { ...state, log: (await readRecords<Edit>(this.db, 'layout', id, 0, LOG_LENGTH)).records }
+    return { ...state, log: await readLog<Edit>(this.db, 'layout', id) }
   }
 
   async createLayout(input: NewLayoutInput, by: string): Promise<LayoutState> {

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { EDITED, type EditedKind } from '../../core/documents'
 import type { Editing, LogRecord, Pending, Told } from '../../core/edits'
 import { type Problem, ProblemError, problem } from '../../core/problems'
-import { appendRecords, readRecords, recordsTaken } from '../database/edits'
+import { appendRecords, lastStep, readRecord, readRecords, recordsTaken } from '../database/edits'
 import type { Database } from '../database/open'
 import type { Tables } from '../database/schema'
 import type { Jobs } from '../aside/work'
@@ -12,7 +12,7 @@ import { applyInTurn } from './apply'
 /** Documents that people edit step by step: the one way in which edits reach what is stored. */
 
 /** How many edits are sent along when a document is opened, for undo across reloads. */
-export const LOG_LENGTH = 400
+const LOG_LENGTH = 400
 /** How many edits that came between are told one by one. */
 const MOST_BETWEEN = 1000
 /** Above so many characters, edits are applied beside the thread that answers requests. */
@@ -38,8 +38,16 @@ export type EditsResult<D, E> =
 const repeated = (id: string) => ({ kind: 'refused' as const, problem: problem('edit-repeated', { id }) })
 
 async function toldOf<D, E>(db: Database | Trx, kept: Kept<D>, id: string, document: D, revision: number) {
-  const { records: log } = await readRecords<E>(db, kept.kind, id, 0, LOG_LENGTH)
-  return { document, revision, log } satisfies Told<D, E>
+  return { document, revision, log: await readLog<E>(db, kept.kind, id) } satisfies Told<D, E>
+}
+
+/** The latest edits; where they start inside a run, with the inverse of its beginning, so that it can be taken back. */
+export async function readLog<E>(db: Database | Trx, kind: EditedKind, id: string): Promise<LogRecord<E>[]> {
+  const { records: log } = await readRecords<E>(db, kind, id, 0, LOG_LENGTH)
+  const [first, ...others] = log
+  if (first?.inverse !== null || first.run === undefined) return log
+  const beginning = await readRecord<E>(db, kind, id, first.run)
+  return beginning ? [{ ...first, of: beginning.revision, inverse: beginning.inverse }, ...others] : log
 }
 
 /**
@@ -63,7 +71,7 @@ export async function applyEdits<D, E>(
     const [before] = await recordsTaken(trx, kept.kind, id, [...ids])
     if (before !== undefined) return repeated(before)
     const large = JSON.stringify(edits).length > LARGE
-    const input = { kind: kept.kind, state, edits }
+    const input = { kind: kept.kind, state, before: await lastStep(trx, kept.kind, id), edits }
     const result = await (large ? jobs.apply(input) : applyInTurn(input))
     if ('problem' in result) return { kind: 'refused', problem: result.problem }
     const records = result.records as LogRecord<E>[]

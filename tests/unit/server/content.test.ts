@@ -109,7 +109,7 @@ describe('parcels', () => {
     await parcels.import({ parcel, choices: {}, leaveOut: [] }, 'Ada')
     const footer = await draft.layout('slim-footer')
     expect(footer.layout.name).toBe('Slimmer footer')
-    expect(footer.log.at(-1)!.inverse.kind).toBe('batch')
+    expect(footer.log.at(-1)!.inverse?.kind).toBe('batch')
     expect((await draft.layout('title-band')).layout.name).toBe('Title band')
   })
 

@@ -97,6 +97,28 @@ describe('over the demo', () => {
     expect((await draft().house()).document).toEqual(document)
   })
 
+  test('a run longer than the log that is told has one inverse, and is still taken back in one step', async () => {
+    const { layout: before, revision } = await draft().layout('slim-footer')
+    const type = (n: number): Pending<Edit> => ({
+      id: `run${n}`,
+      edit: { kind: 'rename', id: before.id, name: `Name ${n}` },
+      does: 'edit',
+      run: 'run0',
+    })
+    for (let n = 0; n < 600; n += 150) {
+      const edits = Array.from({ length: 150 }, (_, i) => type(n + i))
+      expect(await draft().applyEdits(before.id, revision + n, edits, 'Ada')).toMatchObject({ kind: 'done' })
+    }
+    const { log, revision: now, layout } = await draft().layout(before.id)
+    expect([layout.name, log.length < 600]).toEqual(['Name 599', true])
+    expect(log.filter((r) => r.inverse !== null).map((r) => r.id)).toEqual([log[0]!.id])
+    const [step, ...others] = historyOf(log).undo
+    expect(others).toEqual([])
+    const undo = { id: 'run-undo', edit: step!.edit, of: step!.of, does: 'undo' as const }
+    expect(await draft().applyEdits(before.id, now, [undo], 'Ada')).toMatchObject({ kind: 'done' })
+    expect((await draft().layout(before.id)).layout).toEqual(before)
+  })
+
   test('far behind, the layout is told as it stands, and an edit that it has already is not made again', async () => {
     await draft().createLayout({ id: 'busy', name: 'Busy', region: 'footer' }, 'Ada')
     const name = (n: number): Pending<Edit> => ({

@@ -1,13 +1,29 @@
 import fc from 'fast-check'
-import { EditSession, historyOf } from '#core/edits'
+import { EditSession, type LogRecord, historyOf } from '#core/edits'
 import { applyEdit, checkLayout, type Edit, LAYOUT_EDITING } from '#core/layouts'
-import { type Layout, emptyLayout } from '#core/tree'
+import { type Layout, find } from '#core/tree'
 import { insertLayout } from '../../../server/database/layouts'
 import { Draft } from '../../../server/services/draft'
+import { column, element, layout, row } from '../../fixtures'
 import { diceOf, randomEdit, seeds } from '../core/layouts/random'
 import { freshDatabase } from './database'
 
 const { db } = freshDatabase()
+
+const LONG = 'A sentence about the tower clock. '.repeat(10)
+
+const withText = (id: string): Layout => ({
+  ...layout(id, 'body', row(column(12, element('heading', { text: LONG }, 'typed')))),
+  name: 'Shared',
+})
+
+function allUndone(document: Layout, log: readonly LogRecord<Edit>[]): Layout {
+  return historyOf(log).undo.reduceRight((current, { edit }) => {
+    const result = applyEdit(current, edit)
+    if (!result.ok) throw new Error(result.problem.sentence)
+    return result.document
+  }, document)
+}
 
 /** A window of the studio: the protocol of the bench itself, over a server whose answers may be lost. */
 class Window {
@@ -27,6 +43,18 @@ class Window {
     const edit = randomEdit(this.session.document, diceOf(seed))
     const before = this.session.pending.length
     this.session.apply({ id: `${this.name}${++this.inHand}`, edit, does: 'edit' }, 0)
+    this.made += this.session.pending.length - before
+  }
+
+  /** Writes on in a long text; what is written in one go is one run. */
+  type(): void {
+    const { last, document } = this.session
+    const text = find(document, 'typed')?.node.props.text ?? LONG
+    const id = `${this.name}${++this.inHand}`
+    const run = last?.run?.startsWith(this.name) ? last.run : id
+    const edit: Edit = { kind: 'setProperty', id: 'typed', property: 'text', value: `${text as string}.` }
+    const before = this.session.pending.length
+    this.session.apply({ id, edit, does: 'edit', run }, 0)
     this.made += this.session.pending.length - before
   }
 
@@ -63,18 +91,19 @@ test('two windows over one layout, with answers lost on the way: in the end the 
       fc.array(
         fc.record({
           who: fc.nat(1),
-          what: fc.constantFrom('edit', 'edit', 'edit', 'undo', 'send', 'lose'),
+          what: fc.constantFrom('edit', 'edit', 'type', 'type', 'type', 'undo', 'send', 'lose'),
           seed: seeds,
         }),
         { minLength: 8, maxLength: 40 },
       ),
       async (steps) => {
         const draft = new Draft(db())
-        const state = await insertLayout(db(), emptyLayout(`shared${++round}`, 'Shared', 'body'), 'test')
+        const state = await insertLayout(db(), withText(`shared${++round}`), 'test')
         const windows = [new Window('a', draft, state), new Window('b', draft, state)]
         for (const { who, what, seed } of steps) {
           const window = windows[who]!
           if (what === 'edit') window.edit(seed)
+          else if (what === 'type') window.type()
           else if (what === 'undo') window.undo()
           else await window.send(what === 'lose')
         }
@@ -91,6 +120,8 @@ test('two windows over one layout, with answers lost on the way: in the end the 
           replayed = result.document
         }
         expect(replayed).toEqual(stored.layout)
+        // Its inverses, of which a run has one, take everything back, unless something was taken back out of turn.
+        if (!steps.some((s) => s.what === 'undo')) expect(allUndone(stored.layout, stored.log)).toEqual(state.layout)
         for (const { session } of windows) {
           expect(session.pending).toEqual([])
           if (session.revision === stored.revision) expect(session.document).toEqual(stored.layout)

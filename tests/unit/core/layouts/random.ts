@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { ELEMENTS, elementSpec, newElement } from '#core/elements'
+import { spliceBetween } from '#core/edits'
 import { type Edit, evenSpans } from '#core/layouts'
 import {
   type Item,
@@ -131,6 +132,12 @@ export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
       property: dice.pick(['text', 'level', 'menu', 'unknown']),
       ...(dice.yes() ? { unset: true as const } : { value: dice.pick(['1', '2', 'Words', null]) }),
     }),
+    () => {
+      const node = dice.pick(nodes.filter((n) => n.props.text !== undefined))
+      const before = JSON.stringify(node?.props.text ?? '')
+      const splice = spliceBetween(before, dice.yes() ? before.replace('"', '"x') : '"Words"')
+      return { kind: 'spliceProperty', id: node?.id ?? 'nowhere', property: 'text', ...splice }
+    },
     () => {
       const rows = nodes.filter((n) => n.kind === 'row')
       const row = rows.length ? dice.pick(rows) : null

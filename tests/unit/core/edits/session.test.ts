@@ -1,0 +1,115 @@
+import fc from 'fast-check'
+import { EditSession, type Pending, historyOf, markOf, spliceBetween, spliced } from '#core/edits'
+import { type Edit, LAYOUT_EDITING, applyEdit } from '#core/layouts'
+import { type Layout, find } from '#core/tree'
+import { column, element, layout, row } from '../../../fixtures'
+
+const LONG = 'A sentence about the tower clock. '.repeat(12)
+const start = layout('root', 'body', row(column(12, element('heading', { text: LONG }, 'h'))))
+const setText = (value: string): Edit => ({ kind: 'setProperty', id: 'h', property: 'text', value })
+const edit = (id: string, made: Edit, run = id): Pending<Edit> => ({ id, edit: made, does: 'edit', run })
+const begin = (unsent: Pending<Edit>[] = []) =>
+  new EditSession<Layout, Edit>(LAYOUT_EDITING, { document: start, revision: 1, log: [] }, unsent)
+const textIn = (document: Layout) => find(document, 'h')!.node.props.text
+
+/** What the server would answer to all that is pending. */
+function answer(session: EditSession<Layout, Edit>): void {
+  const { revision, edits } = session.nextToSend()!
+  session.taken(
+    revision + edits.length,
+    session.records.slice(-edits.length).map((r) => r),
+  )
+}
+
+describe('a splice', () => {
+  test('makes one text into the other, and no third', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme' }), fc.string(), fc.string(), fc.string(), (a, b, c, d) => {
+        const [before, after] = [a + b + d, a + c + d]
+        const splice = spliceBetween(before, after)
+        expect(spliced(before, splice)).toBe(after)
+        if (c !== before) expect(spliced(c, splice)).toBeNull()
+        expect(splice.put.length).toBeLessThanOrEqual(c.length)
+      }),
+    )
+  })
+
+  test('is marked by the text that it is for', () => {
+    expect(markOf('clock')).not.toBe(markOf('clocl'))
+    expect(markOf('')).toBe(markOf(''))
+  })
+
+  test('that leads to no value, or is for another text, is refused', () => {
+    const at = { kind: 'spliceProperty', id: 'h', property: 'text', was: markOf(JSON.stringify(LONG)) } as const
+    expect(applyEdit(start, { ...at, at: 0, drop: 1, put: '' })).toMatchObject({ problem: { code: 'edit-shape' } })
+    const other = { ...at, was: markOf('"other"'), at: 1, drop: 1, put: '' }
+    expect(applyEdit(start, other)).toMatchObject({ problem: { code: 'text-moved', status: 409 } })
+    const gone = { ...at, property: 'nothing', at: 0, drop: 0, put: '"x"' }
+    expect(applyEdit(start, gone)).toMatchObject({ ok: false })
+  })
+})
+
+describe('a session', () => {
+  test('sends what changed in a long text, and takes back a run in one step', () => {
+    const session = begin()
+    session.apply(edit('a', setText(`${LONG}x`)), 0)
+    answer(session)
+    session.apply(edit('b', setText(`${LONG}xy`), 'a'), 0)
+    expect(JSON.stringify(session.nextToSend()).length).toBeLessThan(300)
+    session.apply(edit('c', setText(`${LONG}xyz`), 'a'), 0)
+    expect(session.records.map((r) => r.inverse === null)).toEqual([false, true, true])
+    const { undo } = historyOf(session.records)
+    expect(undo).toHaveLength(1)
+    session.apply({ id: 'u', edit: undo[0]!.edit, does: 'undo', of: undo[0]!.of }, 0)
+    expect(session.document).toEqual(start)
+    const again = historyOf(session.records).redo[0]!
+    session.apply({ id: 'r', edit: again.edit, does: 'redo', of: again.of }, 0)
+    expect(textIn(session.document)).toBe(`${LONG}xyz`)
+  })
+
+  test('keeps of a run what leads to its end, whatever the server has by then', () => {
+    const session = begin()
+    session.apply(edit('a', setText(`${LONG}x`)), 0)
+    session.apply(edit('b', setText(`${LONG}xy`), 'a'), 0)
+    expect(session.unsent).toEqual([edit('b', setText(`${LONG}xy`), 'a')])
+    expect(textIn(begin(session.unsent).document)).toBe(`${LONG}xy`)
+    const moved = { ...start, name: 'Other' }
+    const after = new EditSession(LAYOUT_EDITING, { document: moved, revision: 5, log: [] }, session.unsent)
+    expect(textIn(after.document)).toBe(`${LONG}xy`)
+    expect(after.unkept).toEqual([])
+  })
+
+  test('says a text whole when the server does not know the one that it is told against', () => {
+    const session = begin()
+    session.apply(edit('a', setText(`${LONG}x`)), 0)
+    session.refused({ code: 'text-moved', status: 409, sentence: '' } as never, session.nextToSend()!.edits)
+    expect(session.unkept).toEqual([])
+    expect(session.nextToSend()!.edits[0]!.edit).toEqual(setText(`${LONG}x`))
+    session.refused({ code: 'edit-shape', status: 422, sentence: 'No.' } as never, session.nextToSend()!.edits)
+    expect(session.unkept).toHaveLength(1)
+    expect(session.document).toEqual(start)
+  })
+
+  test('tells what both hands have set, and only that', () => {
+    const session = begin()
+    session.apply(edit('a', setText('Mine')), 0)
+    session.apply(edit('b', { kind: 'rename', id: 'h', name: 'Top' }), 0)
+    const theirs = { ...edit('t', setText('Theirs')), inverse: setText(LONG), revision: 2, at: 0 }
+    const other = { ...edit('o', { kind: 'rename', id: 'root', name: 'New' }), inverse: null, revision: 3, at: 0 }
+    expect(session.overtaken(3, [theirs, other])).toBe(true)
+    expect(session.contests).toEqual([{ mine: setText('Mine'), theirs: setText('Theirs') }])
+    expect(textIn(session.document)).toBe('Mine')
+    expect(session.document.name).toBe('New')
+  })
+
+  test('a text told by what changes holds over what somebody else wrote meanwhile', () => {
+    const session = begin()
+    session.apply(edit('a', setText(`${LONG}x`)), 0)
+    expect(session.pending[0]!.edit.kind).toBe('spliceProperty')
+    const theirs = { ...edit('t', setText('Theirs')), inverse: setText(LONG), revision: 2, at: 0 }
+    session.overtaken(2, [theirs])
+    expect(session.unkept).toEqual([])
+    expect(textIn(session.document)).toBe(`${LONG}x`)
+    expect(session.contests).toHaveLength(1)
+  })
+})
