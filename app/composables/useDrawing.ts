@@ -1,7 +1,7 @@
 import { CompiledRules, type Design, type Request, type Rules, resolve } from '#core/frames'
 import { REGIONS, type LayoutRegion } from '#core/tree'
-import { CompiledDesign } from '#core/render'
-import { sceneOf } from '#core/drawing'
+import { CompiledDesign, type ShownRegions } from '#core/render'
+import { type Scene, sceneOf } from '#core/drawing'
 import type { Catalogue, Id, Page } from '#core/site'
 import { useSite } from '~/stores/site'
 
@@ -25,6 +25,13 @@ function compiledFrom(rules: Rules, catalogue: Catalogue): CompiledRules {
   return compiled!
 }
 
+/** What a page is drawn from: the design compiled, what its regions show, and what they are filled with. */
+export interface Prepared {
+  compiled: CompiledDesign
+  outcome: ShownRegions
+  scene: Scene
+}
+
 /**
  * Draws a page of the draft with the renderer of the published site. What is drawn depends on the content that
  * has arrived, so it is reactive to it.
@@ -32,9 +39,9 @@ function compiledFrom(rules: Rules, catalogue: Catalogue): CompiledRules {
 export function useDrawing() {
   const site = useSite()
 
-  function draw({ design, rules, page, request, inHand, alone }: DrawOptions): string {
+  function prepare({ design, rules, page, request, inHand, alone }: DrawOptions): Prepared | null {
     const { catalogue, formats } = site
-    if (!catalogue || site.contentArrived < 0) return ''
+    if (!catalogue || site.contentArrived < 0) return null
     void site.needContent(page.entry).catch(() => {})
     const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout })
     const outcome = resolve(compiledFrom(rules, catalogue), page, request)
@@ -44,8 +51,13 @@ export function useDrawing() {
       const region = inHand.region === 'card' ? 'body' : inHand.region
       outcome.regions[region] = { shown: { kind: 'layout', layout: inHand.layout }, by: null }
     }
-    return compiled.draw(sceneOf(catalogue, formats, page, { cards: compiled.cards }), outcome).html
+    return { compiled, outcome, scene: sceneOf(catalogue, formats, page, { cards: compiled.cards }) }
   }
 
-  return { draw }
+  function draw(options: DrawOptions): string {
+    const prepared = prepare(options)
+    return prepared ? prepared.compiled.draw(prepared.scene, prepared.outcome).html : ''
+  }
+
+  return { prepare, draw }
 }

@@ -1,6 +1,8 @@
 import morphdom from 'morphdom'
 import type { Ref } from 'vue'
 import type { Box } from '#core/layouts'
+import type { Patched } from '#core/render'
+import { rulesCss } from '#core/styles'
 import type { LayoutRegion } from '#core/tree'
 import type { Id } from '#core/site'
 
@@ -25,12 +27,6 @@ function benchCss(region: LayoutRegion): string {
   )
 }
 
-/** What differs is written anew; what somebody has opened stays open. */
-function keepOpen(from: HTMLElement, to: HTMLElement): boolean {
-  if (from instanceof from.ownerDocument.defaultView!.HTMLDetailsElement && from.open) to.setAttribute('open', '')
-  return !from.isEqualNode(to)
-}
-
 /**
  * The page in its frame: writes new HTML into it without a flash, and knows where every node is drawn, in
  * pixels of the frame's own window.
@@ -40,31 +36,38 @@ export function usePageSurface(
   layoutId: Ref<Id>,
   region: Ref<LayoutRegion>,
 ) {
-  const boxes = shallowRef<ReadonlyMap<Id, Box>>(new Map())
+  /** Grows whenever what is drawn may stand elsewhere: then boxes are asked for again. */
+  const moved = ref(0)
   const loaded = ref(false)
+  const drawn = new Map<Id, HTMLElement>()
   let asked = 0
 
   const doc = () => frame.value?.contentDocument ?? null
 
-  function measure(): void {
-    const page = doc()
-    if (!page?.body) return
-    const found = new Map<Id, Box>()
-    for (const node of page.querySelectorAll<HTMLElement>('[data-node]')) {
-      const { x, y, width, height } = node.getBoundingClientRect()
-      found.set(node.dataset.node!, { x, y, width, height })
-    }
-    const mine = page.querySelector(REGION_SELECTORS[region.value === 'card' ? 'body' : region.value]!)
-    if (mine) {
-      const { x, y, width, height } = mine.getBoundingClientRect()
-      found.set(layoutId.value, { x, y, width, height: Math.max(height, 80) })
-    }
-    boxes.value = found
-  }
-
   function measureSoon(): void {
     cancelAnimationFrame(asked)
-    asked = requestAnimationFrame(measure)
+    asked = requestAnimationFrame(() => void moved.value++)
+  }
+
+  const regionElement = () =>
+    doc()?.querySelector<HTMLElement>(REGION_SELECTORS[region.value === 'card' ? 'body' : region.value]!) ?? null
+
+  /** Where a node is drawn; the layout in its region. */
+  function elementOf(id: Id): HTMLElement | null {
+    if (id === layoutId.value) return regionElement()
+    const known = drawn.get(id)
+    if (known?.isConnected && known.dataset.node === id) return known
+    const found = doc()?.querySelector<HTMLElement>(`[data-node="${CSS.escape(id)}"]`) ?? null
+    if (found) drawn.set(id, found)
+    return found
+  }
+
+  /** The box of a node as it is drawn now; undefined where it draws nothing. */
+  function boxOf(id: Id): Box | undefined {
+    const element = elementOf(id)
+    if (!element) return undefined
+    const { x, y, width, height } = element.getBoundingClientRect()
+    return { x, y, width, height: id === layoutId.value ? Math.max(height, 80) : height }
   }
 
   /** Shows a page; the first time as a whole, then only what differs. */
@@ -72,9 +75,11 @@ export function usePageSurface(
     const page = doc()
     if (!page?.body || !html) return
     const next = new DOMParser().parseFromString(html, 'text/html')
-    const style = page.querySelector('style:not([data-bench])') ?? page.head.appendChild(page.createElement('style'))
+    const style =
+      page.querySelector('style:not([data-bench],[data-more])') ?? page.head.appendChild(page.createElement('style'))
     const css = next.querySelector('style')?.textContent ?? ''
     if (style.textContent !== css) style.textContent = css
+    page.querySelector('style[data-more]')?.remove()
     let own = page.querySelector('style[data-bench]')
     if (!own) {
       own = page.createElement('style')
@@ -84,8 +89,29 @@ export function usePageSurface(
     own.textContent = benchCss(region.value)
     page.documentElement.lang = next.documentElement.lang
     morphdom(page.body, next.body, { onBeforeElUpdated: keepOpen })
+    drawn.clear()
+    if (!loaded.value) reveal(layoutId.value)
     loaded.value = true
     measureSoon()
+  }
+
+  /** Writes what an edit has touched, and the rules that it needs behind those that stand. */
+  function patch({ patches, rules }: Patched): void {
+    const page = doc()
+    if (!page?.body) return
+    if (rules.size > 0) moreRules(page).insertRule(`@media all{${rulesCss(rules.values())}}`)
+    writePatches(elementOf, patches)
+    measureSoon()
+  }
+
+  function moreRules(page: Document): CSSStyleSheet {
+    let more = page.querySelector<HTMLStyleElement>('style[data-more]')
+    if (!more) {
+      more = page.createElement('style')
+      more.setAttribute('data-more', '')
+      page.querySelector('style')!.after(more)
+    }
+    return more.sheet!
   }
 
   /** The id of the innermost node at a point, or null. */
@@ -95,22 +121,25 @@ export function usePageSurface(
 
   function reveal(id: Id): void {
     const page = doc()
-    const node = page?.querySelector(`[data-node="${CSS.escape(id)}"]`)
+    const node = elementOf(id)
     if (!node || !page?.defaultView) return
     // What stands in something that is closed is opened with it.
     for (let at = node.closest('details'); at; at = at.parentElement?.closest('details') ?? null) at.open = true
     const { top, bottom } = node.getBoundingClientRect()
-    if (bottom < 40 || top > page.defaultView.innerHeight - 40) node.scrollIntoView({ block: 'center' })
+    const { innerHeight } = page.defaultView
+    // The whole of it where it fits, else its beginning.
+    if (bottom < 40 || top > innerHeight - 40)
+      node.scrollIntoView({ block: bottom - top < innerHeight ? 'center' : 'start' })
   }
 
   /** What the browser computes for a CSS property of a node, as a hint of what the house style gives. */
   function computed(id: Id, property: string): string {
     const page = doc()
-    const node = page?.querySelector(`[data-node="${CSS.escape(id)}"]`)
+    const node = elementOf(id)
     return node && page?.defaultView ? page.defaultView.getComputedStyle(node).getPropertyValue(property) : ''
   }
 
-  return { boxes, loaded, show, measure: measureSoon, nodeAt, reveal, computed, doc }
+  return { moved, loaded, show, patch, boxOf, measure: measureSoon, nodeAt, reveal, computed, doc }
 }
 
 /** The page on the bench, once it is there; for hints of what is drawn now. */

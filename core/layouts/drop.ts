@@ -15,6 +15,9 @@ export interface Drop {
   line: Box
 }
 
+/** Tells the drawn box of a row, column or element, and of the layout by its own id; undefined for what is not drawn. */
+export type BoxOf = (id: Id) => Box | undefined
+
 /** What is dragged; something new has no id yet. */
 export interface Dragged {
   kind: TreeNode['kind']
@@ -26,16 +29,10 @@ const contains = (box: Box, x: number, y: number): boolean =>
   x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height
 
 /** The innermost thing under the pointer that may hold the kind of thing dragged. */
-function holderAt(
-  layout: Layout,
-  boxes: ReadonlyMap<Id, Box>,
-  x: number,
-  y: number,
-  { kind, type }: Dragged,
-): Parent | null {
+function holderAt(layout: Layout, boxOf: BoxOf, x: number, y: number, { kind, type }: Dragged): Parent | null {
   let best: Parent | null = null
   const visit = (node: Layout | TreeNode): void => {
-    const box = boxes.get(node.id)
+    const box = boxOf(node.id)
     if (node.kind !== 'layout' && (!box || !contains(box, x, y))) return
     // A place stands only in an element of its own type.
     const fits = kind !== 'place' || (node.kind === 'element' && node.type === type)
@@ -47,22 +44,16 @@ function holderAt(
 }
 
 /**
- * Where a thing of a kind lands when let go at a point. `boxes` are the drawn boxes of rows, columns and
- * elements, and of the layout under its own id. A thing never lands inside itself.
+ * Where a thing of a kind lands when let go at a point. A thing never lands inside itself.
  */
-export function dropAt(
-  layout: Layout,
-  boxes: ReadonlyMap<Id, Box>,
-  point: { x: number; y: number },
-  dragged: Dragged,
-): Drop | null {
-  const holder = holderAt(layout, boxes, point.x, point.y, dragged)
-  const around = holder && boxes.get(holder.id)
+export function dropAt(layout: Layout, boxOf: BoxOf, point: { x: number; y: number }, dragged: Dragged): Drop | null {
+  const holder = holderAt(layout, boxOf, point.x, point.y, dragged)
+  const around = holder && boxOf(holder.id)
   if (!holder || !around) return null
   if (dragged.id && (holder.id === dragged.id || pathTo(layout, holder.id).some((n) => n.id === dragged.id)))
     return null
   const across = holder.kind === 'row'
-  const children = childrenOf(holder).map((c) => boxes.get(c.id))
+  const children = childrenOf(holder).map((c) => boxOf(c.id))
   const middle = (b: Box) => (across ? b.x + b.width / 2 : b.y + b.height / 2)
   const at = across ? point.x : point.y
   const found = children.findIndex((b) => b && at < middle(b))

@@ -2,6 +2,7 @@ import { type ElementSpec, elementSpec, fieldsNamed } from '../elements'
 import {
   ROW_PROPS,
   type Column,
+  type Layout,
   type LayoutElement,
   type LayoutRegion,
   type Place,
@@ -10,7 +11,6 @@ import {
   type TreeNode,
   defaultsKey,
   looksKey,
-  walk,
 } from '../tree'
 import type { DrawnTree } from '../layouts'
 import { ProblemError, problem } from '../problems'
@@ -28,30 +28,106 @@ export interface CompileOptions {
   ids?: boolean
 }
 
-class Compiler implements Compile {
-  readonly rules = new Map<string, Rule>()
-  readonly elements = new Set<string>()
-  readonly families = new Set<string>()
-  readonly cards = new Set<string>()
-  readonly region: LayoutRegion
+/** What drawing needs beside its HTML. */
+interface Needs {
+  rules: Map<string, Rule>
+  elements: Set<string>
+  families: Set<string>
+  cards: Set<string>
+  personal: boolean
+}
 
-  constructor(
-    private readonly layout: DrawnTree,
-    private readonly ids: boolean,
-    private readonly guard: OnFault | null = null,
-  ) {
+/** One row, column or element with all that stands in it, compiled. */
+export interface NodeProgram extends Readonly<Needs> {
+  chunk: Chunk
+}
+
+const nothing = (): Needs => ({
+  rules: new Map(),
+  elements: new Set(),
+  families: new Set(),
+  cards: new Set(),
+  personal: false,
+})
+
+function add(to: Needs, from: Readonly<Needs>): void {
+  for (const [name, rule] of from.rules) to.rules.set(name, rule)
+  for (const type of from.elements) to.elements.add(type)
+  for (const family of from.families) to.families.add(family)
+  for (const card of from.cards) to.cards.add(card)
+  to.personal ||= from.personal
+}
+
+type Programs = WeakMap<TreeNode, NodeProgram>
+
+/** What a node comes to depends on itself, on its layout's defaults and region, and on whether ids are asked for. */
+const KEPT = new WeakMap<Layout['defaults'], Map<string, Programs>>()
+
+function keptFor({ defaults, region }: DrawnTree, ids: boolean): Programs {
+  let byUse = KEPT.get(defaults)
+  if (!byUse) KEPT.set(defaults, (byUse = new Map()))
+  const use = `${region} ${ids}`
+  let kept = byUse.get(use)
+  if (!kept) byUse.set(use, (kept = new WeakMap()))
+  return kept
+}
+
+/** What all nodes of a layout are compiled with. */
+class Context {
+  readonly region: LayoutRegion
+  readonly defaults: Layout['defaults']
+  readonly ids: boolean
+  readonly guard: OnFault | null
+  private readonly kept: Programs
+
+  constructor(layout: DrawnTree, { ids = false, guard }: CompileOptions) {
     this.region = layout.region
+    this.defaults = layout.defaults
+    this.ids = ids
+    this.guard = guard ?? null
+    // What is left out is told each time, so nothing is kept then.
+    this.kept = guard ? new WeakMap() : keptFor(layout, ids)
+  }
+
+  /** A node compiled, once for each state of it. */
+  program(node: Row | Column | LayoutElement): NodeProgram {
+    let program = this.kept.get(node)
+    if (!program) this.kept.set(node, (program = new Compiler(this).compile(node)))
+    return program
+  }
+}
+
+/** Compiles one row, column or element; what stands in it is compiled by itself and taken in. */
+class Compiler implements Compile {
+  readonly region: LayoutRegion
+  private readonly needs = nothing()
+
+  constructor(private readonly context: Context) {
+    this.region = context.region
+  }
+
+  compile(node: Row | Column | LayoutElement): NodeProgram {
+    const places = node.kind === 'element' ? (node.children ?? []) : []
+    if ([node, ...places].some(readsVisitor)) this.needs.personal = true
+    const chunk = node.kind === 'row' ? this.row(node) : node.kind === 'column' ? this.column(node) : this.element(node)
+    return { chunk, ...this.needs }
+  }
+
+  private take(node: Row | Column | LayoutElement): Chunk {
+    const program = this.context.program(node)
+    add(this.needs, program)
+    return program.chunk
   }
 
   attributes(node: TreeNode, ...classes: string[]): string {
     const of = node.kind === 'element' ? node.type : node.kind
-    const rest = cascade(this.layout.defaults[of], node.styles)
+    const rest = cascade(this.context.defaults[of], node.styles)
     const states = node.kind === 'element' ? this.statesOf(node, '', elementSpec(node.type)?.states) : undefined
-    return this.opening(classes, { rest, states }) + (this.ids ? ` data-node="${escapeHtml(node.id)}"` : '')
+    return this.opening(classes, { rest, states }) + (this.context.ids ? ` data-node="${escapeHtml(node.id)}"` : '')
   }
 
   part(element: LayoutElement, part: string, ...classes: string[]): string {
-    const rest = cascade(this.layout.defaults[defaultsKey(element.type, part)], element.looks?.[part])
+    const rest = cascade(this.context.defaults[defaultsKey(element.type, part)], element.looks?.[part])
     const states = this.statesOf(element, part, elementSpec(element.type)?.parts?.[part]?.states)
     return this.opening(classes, { rest, states })
   }
@@ -60,7 +136,7 @@ class Compiler implements Compile {
     const found: NonNullable<Looks['states']> = {}
     for (const state of states) {
       const at = looksKey(part, state)
-      found[state] = cascade(this.layout.defaults[defaultsKey(element.type, at)], element.looks?.[at])
+      found[state] = cascade(this.context.defaults[defaultsKey(element.type, at)], element.looks?.[at])
     }
     return found
   }
@@ -68,8 +144,8 @@ class Compiler implements Compile {
   private opening(classes: readonly string[], looks: Looks): string {
     const rule = ruleOf(looks)
     for (const styles of [looks.rest, ...Object.values(looks.states ?? {})])
-      for (const family of Object.values(styles.family ?? {})) this.families.add(String(family))
-    if (rule) this.rules.set(rule.name, rule)
+      for (const family of Object.values(styles.family ?? {})) this.needs.families.add(String(family))
+    if (rule) this.needs.rules.set(rule.name, rule)
     const all = [...classes.map(classOf), ...(rule ? [rule.name] : [])]
     return all.length ? ` class="${all.join(' ')}"` : ''
   }
@@ -79,23 +155,22 @@ class Compiler implements Compile {
   }
 
   place(place: Place): Chunk {
-    return join(...place.children.map((row) => this.row(row)))
+    return join(...place.children.map((row) => this.take(row)))
   }
 
   usesCard(layout: string): void {
-    this.cards.add(layout)
+    this.needs.cards.add(layout)
   }
 
-  row(row: Row): Chunk {
+  private row(row: Row): Chunk {
     const open = `<div${this.attributes(row, 'row')}>`
-    const columns = row.children.map((column) => this.column(column))
+    const columns = row.children.map((column) => this.take(column))
     return join(open, this.background(row), '<div class="of-in">', ...columns, '</div></div>')
   }
 
   private column(column: Column): Chunk {
     const open = `<div${this.attributes(column, 'col', `n${column.span}`)}>`
-    const children = column.children.map((c) => (c.kind === 'row' ? this.row(c) : this.element(c)))
-    return join(open, this.background(column), ...children, '</div>')
+    return join(open, this.background(column), ...column.children.map((c) => this.take(c)), '</div>')
   }
 
   private background(node: Row | Column): Chunk {
@@ -110,8 +185,9 @@ class Compiler implements Compile {
   private element(element: LayoutElement): Chunk {
     const spec = elementSpec(element.type)
     if (!spec) throw new ProblemError(problem('element-unknown', { type: element.type }))
-    this.elements.add(element.type)
-    return this.guard ? this.guarded(spec, element, this.guard) : spec.draw(element, this)
+    this.needs.elements.add(element.type)
+    const { guard } = this.context
+    return guard ? this.guarded(spec, element, guard) : spec.draw(element, this)
   }
 
   private guarded(spec: ElementSpec, element: LayoutElement, guard: OnFault): Chunk {
@@ -135,21 +211,29 @@ class Compiler implements Compile {
 
 const readsVisitor = (node: TreeNode): boolean => fieldsNamed(node).some((f) => f.of === 'visitor')
 
+/** One node of what is drawn of a layout, compiled with all that stands in it. */
+export function compileNode(
+  layout: DrawnTree,
+  node: Row | Column | LayoutElement,
+  options: CompileOptions = {},
+): NodeProgram {
+  return new Context(layout, options).program(node)
+}
+
 /**
- * Compiles what is drawn of a layout once; the program then draws it for any page. Throws only when the layout breaks the
- * invariants of `checkLayout`.
+ * Compiles what is drawn of a layout once; the program then draws it for any page. Of an edited layout only what the
+ * edit has changed is compiled again. Throws only when the layout breaks the invariants of `checkLayout`.
  */
 export function compileLayout(layout: DrawnTree, options: CompileOptions = {}): Program {
-  const compiler = new Compiler(layout, options.ids ?? false, options.guard)
-  const chunks = merge([join(...layout.children.map((row) => compiler.row(row)))])
+  const context = new Context(layout, options)
+  const rows = layout.children.map((row) => context.program(row))
+  const needs = nothing()
+  for (const row of rows) add(needs, row)
   return {
     layout: layout.id,
     region: layout.region,
-    chunks,
-    rules: [...compiler.rules.values()],
-    elements: compiler.elements,
-    families: compiler.families,
-    cards: compiler.cards,
-    personal: [...walk(layout)].some(readsVisitor),
+    chunks: merge(rows.map((row) => row.chunk)),
+    ...needs,
+    rules: [...needs.rules.values()],
   }
 }

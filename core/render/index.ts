@@ -1,4 +1,6 @@
-export { CompiledDesign, programOf, hasTitle, type Drawable, type DrawnPage, type Fault } from './page'
+export { CompiledDesign, programOf, type Drawable, type DrawnPage, type Fault } from './page'
 export { compileLayout } from './compile'
+export { type Known, type Patch, type Patched, knownTo, patchesBetween } from './patch'
+export { hasTitle } from './title'
 export { type Program, draw } from './program'
 export { type Shown, type ShownRegions } from './shown'

@@ -2,12 +2,13 @@ import { ELEMENTS } from '../elements'
 import { type DrawnTree, treeToDraw } from '../layouts'
 import { type HouseStyle, baseCss, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
-import { REGIONS, elementsOf, type Layout, type Region } from '../tree'
+import { REGIONS, type Layout, type Region } from '../tree'
 import type { Id, Page, SiteSettings } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
 import { attribute, escapeHtml, type Fill, type Scene } from '../drawing'
 import { type PlainKind, plainKind, plainLayout } from './plain'
 import { type Program, draw } from './program'
+import { hasTitle } from './title'
 
 const PROGRAMS = { plain: new WeakMap<DrawnTree, Program>(), ids: new WeakMap<DrawnTree, Program>() }
 
@@ -19,18 +20,13 @@ export function programOf(tree: DrawnTree, options: CompileOptions = {}): Progra
   return program
 }
 
-/** True when what is drawn of a layout holds a heading of level 1. */
-export function hasTitle(tree: DrawnTree): boolean {
-  return elementsOf(tree).some((e) => e.type === 'heading' && e.props.level === '1')
-}
-
 /** A drawn page: the document, and the CSS inside it. */
 export interface DrawnPage {
   html: string
   css: string
 }
 
-type Regions = Partial<Record<Region, Program>>
+export type Regions = Partial<Record<Region, Program>>
 
 /** What of a design is drawn. */
 export interface Drawable {
@@ -179,21 +175,24 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     const key = `${header?.layout} ${intro?.layout} ${body?.layout} ${footer?.layout}`
     let css = this.css.get(key)
     if (css === undefined) {
-      const programs = [header, intro, body, footer].filter((p) => p !== undefined)
-      this.css.set(key, (css = this.writeCss(programs)))
+      this.css.set(key, (css = this.writeCss(this.used({ header, intro, body, footer }))))
     }
     return css
   }
 
-  private writeCss(programs: readonly Program[]): string {
-    const all = new Set(programs)
-    for (const program of programs) {
+  /** All programs that a page with these regions needs: their own, and those of the cards in them. */
+  used({ header, intro, body, footer }: Regions): Program[] {
+    const all = new Set([header, intro, body, footer].filter((p) => p !== undefined))
+    for (const program of [...all]) {
       for (const id of program.cards) {
         const card = this.programs.get(id)
         if (card?.region === 'card') all.add(card)
       }
     }
-    const used = [...all]
+    return [...all]
+  }
+
+  private writeCss(used: readonly Program[]): string {
     const shown = new Set(used.flatMap((p) => [...p.elements]))
     const parts = new Set(ELEMENTS.filter((e) => shown.has(e.type)).flatMap((e) => e.css))
     const families = used.flatMap((p) => [...p.families]).filter((f) => !f.startsWith('@'))

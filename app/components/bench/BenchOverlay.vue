@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { Box, Drop } from '#core/layouts'
+import type { Box, BoxOf, Drop } from '#core/layouts'
 
 const props = defineProps<{
-  boxes: ReadonlyMap<string, Box>
+  boxOf: BoxOf
   scale: number
   selected: string | null
   hovered: string | null
@@ -18,9 +18,9 @@ const place = (box: Box | undefined, grow = 0) =>
     width: `${box.width * props.scale + 2 * grow}px`,
     height: `${box.height * props.scale + 2 * grow}px`,
   }
-const chosen = computed(() => place(props.selected ? props.boxes.get(props.selected) : undefined, 4))
+const chosen = computed(() => place(props.selected ? props.boxOf(props.selected) : undefined, 4))
 const over = computed(() =>
-  props.hovered !== props.selected ? place(props.hovered ? props.boxes.get(props.hovered) : undefined, 1) : undefined,
+  props.hovered !== props.selected ? place(props.hovered ? props.boxOf(props.hovered) : undefined, 1) : undefined,
 )
 const line = computed(() => place(props.drop?.line))
 </script>

@@ -2,7 +2,7 @@
 import type { ShallowRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { nodeName } from '#core/elements'
-import { type Drop, dropAt, moveTo } from '#core/layouts'
+import { type Box, type Drop, dropAt, moveTo } from '#core/layouts'
 import { find } from '#core/tree'
 import type { Page } from '#core/site'
 import { stepAt } from '#core/styles'
@@ -24,7 +24,6 @@ const bench = useBench()
 const design = useDesign()
 const session = useSession()
 const map = useMap()
-const { draw } = useDrawing()
 const stage = ref<HTMLElement>()
 const frame = ref<HTMLIFrameElement>()
 const size = useElementSize(stage)
@@ -41,16 +40,16 @@ const height = computed(() => Math.max(200, (size.height.value - 24) / scale.val
 const hovered = ref<string | null>(null)
 const drop = ref<Drop | null>(null)
 
-const html = computed(() =>
-  draw({
+const live = useLivePage(
+  () => ({
     design: design.design,
     rules: design.rules,
     page: props.page,
     request: map.request,
     inHand: { layout: layout.value.id, region: layout.value.region },
   }),
+  surface,
 )
-watch(html, (text) => surface.show(text))
 watch([scale, height], () => nextTick(surface.measure))
 watch(
   () => bench.selected,
@@ -64,7 +63,7 @@ const { begin, move, finish, dragging } = useDragging({
   nodeAt: (event) => (session.mayDesign ? surface.nodeAt(event.clientX, event.clientY) : null),
   over(id, event) {
     const node = find(layout.value, id)?.node
-    drop.value = node ? dropAt(layout.value, surface.boxes.value, { x: event.clientX, y: event.clientY }, node) : null
+    drop.value = node ? dropAt(layout.value, surface.boxOf, { x: event.clientX, y: event.clientY }, node) : null
   },
   end(id, done) {
     if (done && drop.value) bench.apply(moveTo(layout.value, id, drop.value.parent, drop.value.index))
@@ -75,7 +74,7 @@ const { begin, move, finish, dragging } = useDragging({
 function listen() {
   const page = surface.doc()
   if (!page) return
-  surface.show(html.value)
+  live.again()
   const on = <K extends keyof DocumentEventMap>(type: K, run: (event: DocumentEventMap[K]) => void) =>
     page.addEventListener(type, run, { capture: true })
   on('click', (event) => {
@@ -98,10 +97,13 @@ function listen() {
 }
 useEventListener('resize', surface.measure)
 
+/** Where something is drawn, followed as the page moves. */
+const boxNow = (id: string): Box | undefined => (surface.moved.value, surface.boxOf(id))
+
 /** What is in hand, or under the pointer, named beside the page and never over its words. */
 const inHand = computed(() => {
   const id = bench.selected ?? hovered.value
-  const box = id ? surface.boxes.value.get(id) : undefined
+  const box = id ? boxNow(id) : undefined
   return box ? `${tagOf(id)}, ${Math.round(box.width)} × ${Math.round(box.height)}` : tagOf(id)
 })
 
@@ -129,7 +131,7 @@ function tagOf(id: string | null): string {
           @load="listen"
         />
         <BenchOverlay
-          :boxes="surface.boxes.value"
+          :box-of="boxNow"
           :scale="scale"
           :selected="bench.selected"
           :hovered="dragging ? null : hovered"
@@ -138,7 +140,7 @@ function tagOf(id: string | null): string {
           @add="$emit('add')"
         />
         <p
-          v-if="bench.selected && surface.loaded.value && !surface.boxes.value.has(bench.selected)"
+          v-if="bench.selected && surface.loaded.value && !boxNow(bench.selected)"
           class="absolute inset-x-0 bottom-3 mx-auto w-fit border border-ink bg-sheet px-3 py-1.5"
           role="status"
         >

@@ -19,15 +19,11 @@ const counts = computed(() => {
   return `${counted(rows, 'row')}, ${counted(elements, 'element')}`
 })
 
-function boxes(): Map<string, Box> {
-  const found = new Map<string, Box>()
+function boxOf(id: string): Box | undefined {
   const own = plan.value!.getBoundingClientRect()
-  for (const node of plan.value!.querySelectorAll<HTMLElement>('[data-plan]')) {
-    const { x, y, width, height } = node.getBoundingClientRect()
-    found.set(node.dataset.plan!, { x: x - own.x, y: y - own.y, width, height })
-  }
-  found.set(layout.value.id, { x: 0, y: 0, width: own.width, height: own.height })
-  return found
+  if (id === layout.value.id) return { x: 0, y: 0, width: own.width, height: own.height }
+  const box = plan.value!.querySelector(`[data-plan="${CSS.escape(id)}"]`)?.getBoundingClientRect()
+  return box && { x: box.x - own.x, y: box.y - own.y, width: box.width, height: box.height }
 }
 
 const { begin, dragging } = useDragging({
@@ -36,9 +32,7 @@ const { begin, dragging } = useDragging({
   over(id, event) {
     const node = find(layout.value, id)?.node
     const own = plan.value!.getBoundingClientRect()
-    drop.value = node
-      ? dropAt(layout.value, boxes(), { x: event.clientX - own.x, y: event.clientY - own.y }, node)
-      : null
+    drop.value = node ? dropAt(layout.value, boxOf, { x: event.clientX - own.x, y: event.clientY - own.y }, node) : null
   },
   end(id, done) {
     if (done && drop.value) bench.apply(moveTo(layout.value, id, drop.value.parent, drop.value.index))

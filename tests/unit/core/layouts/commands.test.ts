@@ -1,4 +1,5 @@
 import {
+  type Box,
   type Edit,
   applyEdit,
   dropAt,
@@ -167,7 +168,7 @@ describe('moving by keys', () => {
 
 describe('dropAt', () => {
   const { root, first, second, left, right } = sample()
-  const boxes = new Map([
+  const boxes = new Map<string, Box>([
     ['root', { x: 0, y: 0, width: 240, height: 300 }],
     [first.id, { x: 0, y: 0, width: 240, height: 120 }],
     [left.id, { x: 0, y: 20, width: 100, height: 100 }],
@@ -178,33 +179,34 @@ describe('dropAt', () => {
     [second.id, { x: 0, y: 230, width: 240, height: 40 }],
   ])
 
+  const boxOf = (id: string) => boxes.get(id)
   test('an element lands between the things of the column under the pointer', () => {
-    expect(dropAt(root, boxes, { x: 50, y: 46 }, { kind: 'element', id: 'c' })).toMatchObject({
+    expect(dropAt(root, boxOf, { x: 50, y: 46 }, { kind: 'element', id: 'c' })).toMatchObject({
       parent: left.id,
       index: 1,
     })
-    expect(dropAt(root, boxes, { x: 150, y: 110 }, { kind: 'element', id: 'a' })).toMatchObject({
+    expect(dropAt(root, boxOf, { x: 150, y: 110 }, { kind: 'element', id: 'a' })).toMatchObject({
       parent: right.id,
       index: 1,
     })
   })
 
   test('a column lands in a row, beside the others', () => {
-    expect(dropAt(root, boxes, { x: 230, y: 60 }, { kind: 'column', id: left.id })).toMatchObject({
+    expect(dropAt(root, boxOf, { x: 230, y: 60 }, { kind: 'column', id: left.id })).toMatchObject({
       parent: first.id,
       index: 2,
     })
   })
 
   test('a row lands in a column or in the layout, never inside itself', () => {
-    expect(dropAt(root, boxes, { x: 50, y: 200 }, { kind: 'row', id: first.id })).toMatchObject({
+    expect(dropAt(root, boxOf, { x: 50, y: 200 }, { kind: 'row', id: first.id })).toMatchObject({
       parent: 'root',
       index: 1,
     })
-    expect(dropAt(root, boxes, { x: 50, y: 46 }, { kind: 'row', id: first.id })).toBeNull()
+    expect(dropAt(root, boxOf, { x: 50, y: 46 }, { kind: 'row', id: first.id })).toBeNull()
   })
 
   test('an element has no place outside of columns', () => {
-    expect(dropAt(root, boxes, { x: 50, y: 290 }, { kind: 'element', id: 'a' })).toBeNull()
+    expect(dropAt(root, boxOf, { x: 50, y: 290 }, { kind: 'element', id: 'a' })).toBeNull()
   })
 })

@@ -1,0 +1,137 @@
+import { type Scene, fill } from '../drawing'
+import type { DrawnTree } from '../layouts'
+import type { Id } from '../site'
+import type { Rule } from '../styles'
+import { type Column, type LayoutElement, type Row, type TreeNode, childrenOf } from '../tree'
+import { type NodeProgram, compileNode } from './compile'
+import type { Program } from './program'
+import { hasTitle } from './title'
+
+/** What to write anew in a page that stands drawn with ids, in order. */
+export type Patch =
+  /** The tag and the background of a row or a column, drawn with nothing in it; what stands in it stays. */
+  | { kind: 'opening'; id: Id; html: string }
+  /**
+   * What stands in a row, a column or the layout, in order. What is not `drawn` stays as it is; what is drawn as no
+   * HTML at all is not there.
+   */
+  | { kind: 'children'; id: Id; order: readonly { id: Id; drawn?: string }[] }
+
+/** How one drawing becomes the next, and the rules that what was written anew needs. */
+export interface Patched {
+  patches: readonly Patch[]
+  rules: ReadonlyMap<string, Rule>
+}
+
+/** What the sheet of a page was written for. */
+export interface Known {
+  elements: ReadonlySet<string>
+  families: ReadonlySet<string>
+  cards: ReadonlySet<string>
+  /** Names of rules. */
+  rules: ReadonlySet<string>
+}
+
+/** What the sheet of a page is written for that these programs draw. */
+export function knownTo(programs: readonly Program[]): Known {
+  const all = (of: (program: Program) => Iterable<string>) => new Set(programs.flatMap((p) => [...of(p)]))
+  return {
+    elements: all((p) => p.elements),
+    families: all((p) => p.families),
+    cards: all((p) => p.cards),
+    rules: all((p) => p.rules.map((r) => r.name)),
+  }
+}
+
+type Drawn = Row | Column | LayoutElement
+
+const isEmptyRecord = (record: object): boolean => Object.keys(record).length === 0
+
+/** Whether all that is said of a thing itself is the same; edits leave alone what they do not change. */
+function sameSelf(a: object, b: object): boolean {
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)])
+  keys.delete('children')
+  const [before, after] = [a as Record<string, unknown>, b as Record<string, unknown>]
+  return [...keys].every((key) => before[key] === after[key] || bothEmpty(before[key], after[key]))
+}
+
+function bothEmpty(a: unknown, b: unknown): boolean {
+  return typeof a === 'object' && typeof b === 'object' && !!a && !!b && isEmptyRecord(a) && isEmptyRecord(b)
+}
+
+const sameOrder = (a: readonly TreeNode[], b: readonly TreeNode[]): boolean =>
+  a.length === b.length && a.every((node, i) => node.id === b[i]!.id)
+
+/** Collects what differs between two states of one layout. */
+class Difference {
+  readonly patches: Patch[] = []
+  readonly programs: NodeProgram[] = []
+
+  constructor(
+    private readonly after: DrawnTree,
+    private readonly scene: Scene,
+  ) {}
+
+  private draw(node: Drawn): string {
+    const program = compileNode(this.after, node, { ids: true })
+    this.programs.push(program)
+    return fill([program.chunk], this.scene)
+  }
+
+  children(before: readonly Drawn[], after: readonly Drawn[], id: Id): void {
+    if (before === after) return
+    const stood = new Map(before.map((node) => [node.id, node]))
+    const order = after.map((node) => {
+      const was = stood.get(node.id)
+      const stays = was && (node.kind !== 'element' || this.staysAround(was, node))
+      return stays ? { id: node.id } : { id: node.id, drawn: this.draw(node) }
+    })
+    if (!sameOrder(before, after) || order.some((one) => one.drawn !== undefined))
+      this.patches.push({ kind: 'children', id, order })
+    for (const [i, { drawn }] of order.entries())
+      if (drawn === undefined) this.inside(stood.get(after[i]!.id)!, after[i]!)
+  }
+
+  /** Whether an element stands as it is but for what is in the rows of its places, and these are the same rows. */
+  private staysAround(before: TreeNode, after: LayoutElement): boolean {
+    if (before === after) return true
+    const [a, b] = [childrenOf(before), childrenOf(after)]
+    return (
+      sameSelf(before, after) &&
+      sameOrder(a, b) &&
+      a.every((place, i) => sameSelf(place, b[i]!) && sameOrder(childrenOf(place), childrenOf(b[i]!)))
+    )
+  }
+
+  private inside(before: Drawn, after: Drawn): void {
+    if (before === after) return
+    if (after.kind === 'element') {
+      for (const [i, place] of childrenOf(before).entries())
+        this.children(childrenOf(place) as Drawn[], childrenOf(after.children![i]!) as Drawn[], place.id)
+      return
+    }
+    if (!sameSelf(before, after))
+      this.patches.push({ kind: 'opening', id: after.id, html: this.draw({ ...after, children: [] } as Drawn) })
+    this.children(childrenOf(before) as Drawn[], childrenOf(after) as Drawn[], after.id)
+  }
+}
+
+/**
+ * How a page that shows a layout drawn with ids becomes the page of an edited state of it, by what the edit has
+ * touched. Null where more than single things change: the page is then drawn as a whole.
+ *
+ * @param known What the sheet of the page was written for.
+ */
+export function patchesBetween(before: DrawnTree, after: DrawnTree, scene: Scene, known: Known): Patched | null {
+  if (before.id !== after.id || before.region !== after.region || before.defaults !== after.defaults) return null
+  if (hasTitle(before) !== hasTitle(after)) return null
+  const difference = new Difference(after, scene)
+  difference.children(before.children, after.children, after.id)
+  const rules = new Map<string, Rule>()
+  for (const program of difference.programs) {
+    for (const kind of ['elements', 'families', 'cards'] as const)
+      if ([...program[kind]].some((name) => !known[kind].has(name))) return null
+    for (const [name, rule] of program.rules) rules.set(name, rule)
+  }
+  return { patches: difference.patches, rules }
+}
