@@ -1,5 +1,6 @@
 import { isMainThread } from 'node:worker_threads'
 import { answerAside } from './aside'
+import { benchBench } from './bench'
 import { benchBrowser } from './browser'
 import { benchDrawing } from './drawing'
 import type { Result } from './measure'
@@ -12,7 +13,8 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['drawing', benchDrawing],
   ['serving', benchServing],
   ['frames', benchFrames],
-  ['browser', benchBrowser],
+  ['browser', async () => [...(await benchBench()), ...(await benchBrowser())]],
+  ['bench', benchBench],
 ]
 
 async function main(): Promise<void> {

@@ -1,40 +1,61 @@
 import { nanoid } from 'nanoid'
-import { kindName, newElement } from '#core/elements'
-import { type Place, type TreeNode, childrenOf, emptyRow, find, nodeShape, walk, withNewIds } from '#core/tree'
-import { duplicateNode, insertElement, placeAfter, placeForPlace, removeNode, step, widen } from '#core/layouts'
-import { refuse } from '#core/shape'
+import { newElement } from '#core/elements'
+import {
+  type Direction,
+  type Edit,
+  duplicateNodes,
+  insertElement,
+  mergeColumns,
+  outermost,
+  pasteNodes,
+  placeAfter,
+  removeNodes,
+  splitColumn,
+  stepAll,
+  widen,
+} from '#core/layouts'
+import { list, refuse } from '#core/shape'
 import type { Id } from '#core/site'
+import { MOST_NODES, type TreeNode, childrenOf, emptyRow, find, nodeShape, walk } from '#core/tree'
+import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 
 const CLIPBOARD = 'outer-frame:copied'
+const copiedShape = list(nodeShape, MOST_NODES)
 const newId = () => nanoid(12)
 
-/** What can be done with the thing in hand; menus, keys and buttons all call these. */
+/** What can be done with what is in hand; menus, keys and buttons all call these. */
 export function useBenchActions() {
   const bench = useBench()
   const notices = useNotices()
 
-  const node = (): TreeNode | undefined =>
-    bench.layout && bench.selected ? find(bench.layout, bench.selected)?.node : undefined
+  const node = (): TreeNode | undefined => bench.nodes.at(-1)
+
+  /** Applies an edit, takes something into the hand and says what was done. */
+  function done(edit: Edit | null | undefined, what: string, inHand?: Id[]): boolean {
+    if (!edit || !bench.apply(edit)) return false
+    if (inHand) bench.chosen = inHand
+    bench.tell(what)
+    return true
+  }
 
   function addElement(type: string): void {
     if (!bench.layout) return
     const element = newElement(type, newId)
-    if (bench.apply(insertElement(bench.layout, bench.selected, element, newId))) bench.selected = element.id
+    done(insertElement(bench.layout, bench.selected, element, newId), 'Added', [element.id])
   }
 
   /** A row goes after the row in hand, or into the column in hand. */
   function addRow(spans: number[]): void {
     if (!bench.layout) return
     const row = emptyRow(newId, spans)
-    const inHand = node()
     const place = placeAfter(
       bench.layout,
-      inHand?.kind === 'element' ? outerRow(bench.selected!) : bench.selected,
+      node()?.kind === 'element' ? outerRow(bench.selected!) : bench.selected,
       'row',
     )
-    if (place && bench.apply({ kind: 'insert', ...place, node: row })) bench.selected = row.id
+    if (place) done({ kind: 'insert', ...place, node: row }, 'Added', [row.id])
   }
 
   function outerRow(id: Id): Id {
@@ -43,27 +64,40 @@ export function useBenchActions() {
   }
 
   function duplicate(): void {
-    if (!bench.layout || !bench.selected) return
-    const made = duplicateNode(bench.layout, bench.selected, newId)
-    if (made && bench.apply(made.edit)) bench.selected = made.id
+    const made = bench.layout && duplicateNodes(bench.layout, bench.chosen, newId)
+    if (made) done(made.edit, 'Duplicated', made.ids)
   }
 
+  /** What is in hand afterwards: what stands before it. */
   function remove(): void {
     if (!bench.layout || !bench.selected) return
+    const going = new Set(bench.chosen)
     const all = [...walk(bench.layout)].map((n) => n.id)
-    const after = all[all.indexOf(bench.selected) - 1] ?? null
-    if (bench.apply(removeNode(bench.layout, bench.selected)) && !bench.selected) {
-      bench.selected = after && find(bench.layout, after) ? after : null
-    }
+    const first = all.findIndex((id) => going.has(id))
+    const before = all
+      .slice(0, first)
+      .filter((id) => !going.has(id))
+      .at(-1)
+    const what = `Removed ${counted(outermost(bench.layout, bench.chosen).length, 'thing')}`
+    if (!bench.apply(removeNodes(bench.layout, bench.chosen))) return
+    if (!bench.selected) bench.selected = before && find(bench.layout, before) ? before : null
+    bench.tell(`${what}. In hand now`)
   }
 
-  function move(direction: 'up' | 'down' | 'left' | 'right'): void {
-    if (bench.layout && bench.selected) bench.apply(step(bench.layout, bench.selected, direction))
+  function move(direction: Direction): void {
+    if (!bench.layout || !bench.selected) return
+    if (!done(stepAll(bench.layout, bench.chosen, direction), `Moved ${direction}`))
+      bench.tell(`It cannot move further ${direction}`)
   }
 
   function changeSpan(units: number): void {
     const column = columnInHand()
-    if (bench.layout && column) bench.apply(widen(bench.layout, column, units))
+    if (bench.layout && column && done(widen(bench.layout, column, units), 'Width changed')) tellSpan(column)
+  }
+
+  function tellSpan(id: Id): void {
+    const column = bench.layout && find(bench.layout, id)?.node
+    if (column?.kind === 'column') bench.said = `${column.span} of 12`
   }
 
   function columnInHand(): Id | null {
@@ -74,36 +108,46 @@ export function useBenchActions() {
     return place?.node.id ?? null
   }
 
+  function split(): void {
+    const made = bench.layout && bench.selected && splitColumn(bench.layout, bench.selected, newId)
+    if (made) done(made.edit, 'Split', [made.id])
+  }
+
+  /** The columns in hand, or the one in hand and the next. */
+  function merge(): void {
+    const at = bench.layout && bench.selected ? find(bench.layout, bench.selected) : null
+    if (at?.node.kind !== 'column') return
+    const next = childrenOf(at.parent)[at.index + 1]
+    const ids = bench.chosen.length > 1 ? [...bench.chosen] : [at.node.id, ...(next ? [next.id] : [])]
+    const first = childrenOf(at.parent).find((c) => ids.includes(c.id))!.id
+    done(mergeColumns(bench.layout!, ids), 'Merged', [first])
+  }
+
   function copy(): void {
-    const inHand = node()
-    if (!inHand) return
-    localStorage.setItem(CLIPBOARD, JSON.stringify(inHand))
-    notices.say('Copied. Paste it here or on the bench of another layout.')
+    if (!bench.layout || !bench.selected) return
+    const copied = outermost(bench.layout, bench.chosen).map((id) => find(bench.layout!, id)!.node)
+    localStorage.setItem(CLIPBOARD, JSON.stringify(copied))
+    notices.say(`Copied ${counted(copied.length, 'thing')}. Paste here or on the bench of another layout.`)
+  }
+
+  /** What was copied last, in whatever window; null, and told, when it is nothing that can stand here. */
+  function copied(): TreeNode[] | null {
+    const text = localStorage.getItem(CLIPBOARD)
+    if (!text) return null
+    const nodes = readJson(text)
+    const why = refuse(copiedShape, nodes)
+    if (why !== null) notices.fail(new Error(`What was copied cannot be put here: ${why}.`))
+    return why === null ? (nodes as TreeNode[]) : null
   }
 
   function paste(): void {
-    const text = localStorage.getItem(CLIPBOARD)
-    if (!text || !bench.layout) return
-    const node: unknown = JSON.parse(text)
-    const why = refuse(nodeShape, node)
-    if (why !== null) return notices.fail(new Error(`What was copied cannot be put here: ${why}.`))
-    const copied = withNewIds(node as TreeNode, newId)
-    if (copied.kind === 'element') {
-      if (bench.apply(insertElement(bench.layout, bench.selected, copied, newId))) bench.selected = copied.id
-      return
-    }
-    if (copied.kind === 'place') return pastePlace(copied)
-    // A column by itself has no place: it comes as a row of its own.
-    const row = copied.kind === 'row' ? copied : { ...emptyRow(newId, [12]), children: [{ ...copied, span: 12 }] }
-    const place = placeAfter(bench.layout, bench.selected ? outerRow(bench.selected) : null, 'row')
-    if (place && bench.apply({ kind: 'insert', ...place, node: row })) bench.selected = row.id
-  }
-
-  /** A place goes after the one in hand, or into the element in hand, where that has such places. */
-  function pastePlace(copied: Place): void {
-    const place = placeForPlace(bench.layout!, bench.selected, copied.type)
-    if (!place) return notices.fail(new Error(`Select ${kindName(copied)} to put this beside it.`))
-    if (bench.apply({ kind: 'insert', ...place, node: copied })) bench.selected = copied.id
+    const nodes = bench.layout && copied()
+    if (!nodes) return
+    const made = pasteNodes(bench.layout!, bench.selected, nodes, newId)
+    if (!made) return notices.fail(new Error('What was copied has no place beside what is in hand.'))
+    if (!done(made.edit, 'Pasted', made.ids)) return
+    const left = nodes.length - made.ids.length
+    if (left > 0) notices.say(`${counted(left, 'thing')} had no place there and was left out.`)
   }
 
   /** Goes through the tree: to the next or previous thing, to the parent, to the first child. */
@@ -111,10 +155,7 @@ export function useBenchActions() {
     if (!bench.layout) return
     const all = [...walk(bench.layout)]
     const place = bench.selected ? find(bench.layout, bench.selected) : null
-    if (!place) {
-      bench.selected = all[0]?.id ?? null
-      return
-    }
+    if (!place) return bench.choose(all[0]?.id ?? null)
     const at = all.findIndex((n) => n.id === bench.selected)
     const target = {
       next: () => all[at + 1]?.id,
@@ -122,8 +163,38 @@ export function useBenchActions() {
       parent: () => (place.parent.kind === 'layout' ? null : place.parent.id),
       child: () => childrenOf(place.node)[0]?.id,
     }[where]()
-    if (target !== undefined) bench.selected = target
+    if (target !== undefined) bench.choose(target)
   }
 
-  return { node, addElement, addRow, duplicate, remove, move, changeSpan, copy, paste, go, columnInHand }
+  /** Takes the neighbour before or after in addition to what is in hand. */
+  function extend(by: 1 | -1): void {
+    const place = bench.layout && bench.selected ? find(bench.layout, bench.selected) : null
+    const next = place && childrenOf(place.parent)[place.index + by]
+    if (next) bench.choose(next.id, 'through')
+  }
+
+  return {
+    node,
+    addElement,
+    addRow,
+    duplicate,
+    remove,
+    move,
+    changeSpan,
+    split,
+    merge,
+    copy,
+    paste,
+    go,
+    extend,
+    columnInHand,
+  }
+}
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return null
+  }
 }

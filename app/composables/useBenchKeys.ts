@@ -4,6 +4,7 @@ export interface BenchHooks {
   add(): void
   editText(): void
   showKeys(): void
+  find(): void
 }
 
 /** The keys of the bench, for the list that `?` shows and for the bar below. */
@@ -14,23 +15,30 @@ export const BENCH_KEYS: readonly { keys: string[]; does: string }[] = [
   { keys: ['X'], does: 'remove' },
   { keys: ['↑', '↓'], does: 'go through the plan' },
   { keys: ['←', '→'], does: 'to the parent, to the first thing inside' },
+  { keys: ['Shift', '↑ ↓'], does: 'take the neighbour into the hand too' },
   { keys: ['Alt', '↑ ↓ ← →'], does: 'move' },
   { keys: ['[', ']'], does: 'narrower, wider column' },
+  { keys: ['S'], does: 'split a column' },
+  { keys: ['M'], does: 'merge columns' },
   { keys: ['Ctrl', 'C'], does: 'copy' },
   { keys: ['Ctrl', 'V'], does: 'paste, also in another layout' },
   { keys: ['Ctrl', 'Z'], does: 'undo' },
   { keys: ['Ctrl', 'Shift', 'Z'], does: 'redo' },
-  { keys: ['Esc'], does: 'to the parent' },
+  { keys: ['Ctrl', 'K'], does: 'find and do anything' },
+  { keys: ['Esc'], does: 'to the parent; from a field, to the plan' },
   { keys: ['?'], does: 'this list' },
 ]
 
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof Element &&
-  target.closest(
-    'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="listbox"], [role="menu"]',
-  ) !== null
+const WRITTEN_IN = 'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="listbox"], [role="menu"]'
 
-/** Gives the handler for key presses, wherever on the bench they happen. */
+const within = (target: EventTarget | null, selector: string): boolean =>
+  target instanceof Element && target.closest(selector) !== null
+
+/** Whether a key was pressed in the plan, or with nothing in particular having the focus. */
+const isOnBench = (target: EventTarget | null): boolean =>
+  target instanceof Element && (target === target.ownerDocument.body || target.closest('[role="tree"]') !== null)
+
+/** Gives the handlers for key presses in the studio's window and in the page on the bench. */
 export function useBenchKeys(hooks: BenchHooks) {
   const bench = useBench()
   const actions = useBenchActions()
@@ -43,6 +51,8 @@ export function useBenchKeys(hooks: BenchHooks) {
     Delete: actions.remove,
     c: actions.copy,
     v: actions.paste,
+    s: actions.split,
+    m: actions.merge,
     '[': () => actions.changeSpan(-1),
     ']': () => actions.changeSpan(1),
     ArrowDown: () => actions.go('next'),
@@ -52,35 +62,49 @@ export function useBenchKeys(hooks: BenchHooks) {
     Escape: () => actions.go('parent'),
     '?': hooks.showKeys,
   }
+  const SHIFTED: Record<string, () => void> = {
+    ArrowDown: () => actions.extend(1),
+    ArrowUp: () => actions.extend(-1),
+    '?': hooks.showKeys,
+  }
   const COMMAND: Record<string, (shift: boolean) => void> = {
     z: (shift) => (shift ? bench.redo() : bench.undo()),
     y: () => bench.redo(),
     c: actions.copy,
     v: actions.paste,
+    k: hooks.find,
   }
   const MOVES = { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'left', ArrowRight: 'right' } as const
+  const own = <T>(table: Record<string, T>, key: string): T | undefined =>
+    Object.hasOwn(table, key) ? table[key] : undefined
 
-  function handlerFor(event: KeyboardEvent): (() => void) | undefined {
-    const command = event.ctrlKey || event.metaKey
-    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
-    if (command) {
-      const run = Object.hasOwn(COMMAND, key) ? COMMAND[key] : undefined
-      return run && (() => run(event.shiftKey))
-    }
-    if (event.altKey) {
-      const direction = MOVES[key as keyof typeof MOVES]
-      return direction && (() => actions.move(direction))
-    }
-    return Object.hasOwn(PLAIN, key) ? PLAIN[key] : undefined
+  function commandFor(event: KeyboardEvent, key: string): (() => void) | undefined {
+    const run = own(COMMAND, key)
+    return run && (() => run(event.shiftKey))
   }
 
-  return (event: KeyboardEvent): void => {
-    if (isTyping(event.target) || event.defaultPrevented) return
-    // Buttons keep Enter and the space bar for themselves.
-    if (event.key === 'Enter' && event.target instanceof Element && event.target.closest('button, a, summary')) return
-    const run = handlerFor(event)
+  function plainFor(event: KeyboardEvent, key: string): (() => void) | undefined {
+    const direction = event.altKey ? MOVES[key as keyof typeof MOVES] : undefined
+    if (event.altKey) return direction && (() => actions.move(direction))
+    return (event.shiftKey ? own(SHIFTED, key) : undefined) ?? own(PLAIN, key)
+  }
+
+  /** `onBench` says that the key was pressed where single letters act; elsewhere only commands do. */
+  function handle(event: KeyboardEvent, onBench: boolean): void {
+    if (event.defaultPrevented || event.isComposing) return
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
+    const isCommand = event.ctrlKey || event.metaKey
+    const run = isCommand ? commandFor(event, key) : onBench ? plainFor(event, key) : undefined
     if (!run) return
     event.preventDefault()
     run()
   }
+
+  function onWindow(event: KeyboardEvent): void {
+    const isFind = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'
+    if (within(event.target, WRITTEN_IN) && !isFind) return
+    handle(event, isOnBench(event.target))
+  }
+
+  return { onWindow, onPage: (event: KeyboardEvent) => handle(event, true) }
 }

@@ -22,7 +22,7 @@ function benchCss(region: LayoutRegion): string {
   return (
     `${others.join(',')}{opacity:.38;filter:grayscale(1)}` +
     'html{scrollbar-width:thin}body{user-select:none;-webkit-user-select:none}a,button,input{cursor:default}.of-skip{display:none}' +
-    '.of-col[data-node]:empty{min-height:56px;outline:1px dashed #b8b2a5;outline-offset:-4px}' +
+    '.of-col[data-node]:empty{outline:1px dashed #b8b2a5;outline-offset:-4px}.of-col[data-node]:empty::after{content:"";height:40px}' +
     (region === 'card' ? '.of-body{max-width:420px;margin:32px auto}' : '')
   )
 }

@@ -1,3 +1,4 @@
+import { type StyleProperty, WIDER } from '#core/styles'
 import type { Step, Stepped, StyleValue } from '#core/tree'
 
 export interface Origin {
@@ -6,8 +7,6 @@ export interface Origin {
   /** Where it comes from, in a word. */
   from: 'here' | 'from wide' | 'from medium' | 'layout' | 'house'
 }
-
-const WIDER: Record<Step, Step[]> = { wide: ['wide'], medium: ['medium', 'wide'], narrow: ['narrow', 'medium', 'wide'] }
 
 /** Where a look comes from at a width step: set here, carried over from a wider step, the layout's, the house's. */
 export function originOf(own: Stepped | undefined, inherited: Stepped | undefined, step: Step): Origin {
@@ -47,12 +46,34 @@ const CSS_OF: Record<string, string> = {
   edgeLeft: 'border-left-width',
 }
 
-/** A number that the page draws with now, for the placeholder of an input; empty when there is none. */
-export function drawnValue(surface: PageSurface | undefined, id: string | null, property: string): string {
+/** What the page draws with now where nothing is set: a number, a choice by its label, a font, a colour; else empty. */
+export function drawnValue(surface: PageSurface | undefined, id: string | null, property: StyleProperty): string {
+  if (!surface || !id) return ''
+  const { ask, name } = property
+  if (ask.kind === 'choice') return drawnChoice(surface, id, property)
+  if (ask.kind === 'family')
+    return surface
+      .computed(id, 'font-family')
+      .split(',')[0]!
+      .replace(/["']| Variable/g, '')
+  if (ask.kind === 'colour') return name === 'colour' ? surface.computed(id, 'color') : ''
+  return drawnNumber(surface, id, name)
+}
+
+/** The option whose first declaration is what the browser computes. */
+function drawnChoice(surface: PageSurface, id: string, { ask, css }: StyleProperty): string {
+  if (ask.kind !== 'choice') return ''
+  const drawn = ask.options.find(({ value }) => {
+    const [declaration] = css(value).filter((d) => d.target === 'self')
+    const [name, said] = declaration?.css.split(';')[0]!.split(':') ?? []
+    return name && !name.startsWith('--') && surface.computed(id, name) === said
+  })
+  return drawn?.label.toLowerCase() ?? ''
+}
+
+function drawnNumber(surface: PageSurface, id: string, property: string): string {
   const css = CSS_OF[property]
-  if (!surface || !id || !css) return ''
-  const value = surface.computed(id, css)
-  const number = Number.parseFloat(value)
+  const number = css ? Number.parseFloat(surface.computed(id, css)) : Number.NaN
   if (Number.isNaN(number)) return ''
   if (property === 'lineHeight') {
     const size = Number.parseFloat(surface.computed(id, 'font-size'))

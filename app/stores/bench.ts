@@ -1,31 +1,108 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { type Edit, LAYOUT_EDITING, describeEdit } from '#core/layouts'
-import { type Layout, type Step, find } from '#core/tree'
+import { nodeName } from '#core/elements'
+import { type Drop, type Edit, LAYOUT_EDITING, describeEdit, moveAllTo } from '#core/layouts'
+import { type Layout, type Step, type TreeNode, childrenOf, find } from '#core/tree'
 import type { Id } from '#core/site'
 import type { LayoutAnswer } from '#shared/api/types'
 import { useDesign } from './design'
 
+/** How something chosen stands to what was chosen before: instead of it, beside it, or with all in between. */
+export type Choosing = 'alone' | 'also' | 'through'
+
 /** The layout on the bench, and what of it is in hand. */
 export const useBench = defineStore('bench', () => {
   const design = useDesign()
-  const selected = ref<Id | null>(null)
+  /** All that is in hand, what was chosen last at the end. */
+  const chosen = ref<Id[]>([])
+  const selected = computed<Id | null>({
+    get: () => chosen.value.at(-1) ?? null,
+    set: (id) => (chosen.value = id ? [id] : []),
+  })
   const step = ref<Step>('wide')
+  /** What is told to those who do not see it. */
+  const said = ref('')
 
   const edits = useDocumentEdits<Layout, Edit>({
     editing: LAYOUT_EDITING,
     noun: 'layout',
     changed(layout, revision) {
-      if (selected.value && selected.value !== layout.id && !find(layout, selected.value)) selected.value = null
+      const there = chosen.value.filter((id) => id === layout.id || find(layout, id))
+      if (there.length < chosen.value.length) chosen.value = there
       design.noteLayout({ layout, revision })
     },
     saved: () => void design.loadReleases().catch(() => {}),
   })
-  const { document: layout, history, saving, stopped, aside, apply, undo, redo, tryAgain, understood } = edits
+  const { document: layout, history, saving, stopped, aside, apply, tryAgain, understood } = edits
 
   const label = (edit: Edit | undefined) => (edit && layout.value ? describeEdit(edit, layout.value) : null)
   const undoable = computed(() => label(history.value.undo.at(-1)?.label))
   const redoable = computed(() => label(history.value.redo.at(-1)?.label))
+  const nodes = computed(() =>
+    chosen.value.map((id) => layout.value && find(layout.value, id)?.node).filter((n): n is TreeNode => !!n),
+  )
+
+  /** The one thing on the plan that the Tab key comes to. */
+  const focusable = computed(() => selected.value ?? layout.value?.children[0]?.id ?? null)
+
+  /** What stands between two things of one holder, in the direction from the first to the second; else the second alone. */
+  function between(from: Id, to: Id): Id[] {
+    const [a, b] = [find(layout.value!, from), find(layout.value!, to)]
+    if (!a || !b || a.parent.id !== b.parent.id) return [to]
+    const range = childrenOf(a.parent).slice(Math.min(a.index, b.index), Math.max(a.index, b.index) + 1)
+    const ids = range.map((n) => n.id)
+    return a.index <= b.index ? ids : ids.reverse()
+  }
+
+  function choose(id: Id | null, how: Choosing = 'alone'): void {
+    if (!id || !selected.value || how === 'alone' || !layout.value) selected.value = id
+    else if (how === 'also')
+      chosen.value = chosen.value.includes(id) ? chosen.value.filter((c) => c !== id) : [...chosen.value, id]
+    else {
+      const range = between(selected.value, id)
+      chosen.value = [...chosen.value.filter((c) => !range.includes(c)), ...range]
+    }
+    tellChosen()
+  }
+
+  function tellChosen(): void {
+    const [node] = nodes.value.slice(-1)
+    const what = node ? `${nodeName(node)}${placeWords(node)}` : `${layout.value?.name ?? ''}, the layout itself`
+    said.value = chosen.value.length > 1 ? `${chosen.value.length} things in hand, the last ${what}` : what
+  }
+
+  /** Where something stands among its like: ", 2 of 5 in column 1". */
+  function placeWords(node: TreeNode): string {
+    const at = find(layout.value!, node.id)
+    if (!at) return ''
+    const count = childrenOf(at.parent).length
+    const row = at.parent.kind === 'column' ? find(layout.value!, at.parent.id) : null
+    const column = row ? ` in column ${row.index + 1}` : ''
+    return `, ${at.index + 1} of ${count}${column}`
+  }
+
+  /** Says what came of something done to what is in hand. */
+  function tell(what: string): void {
+    const [node] = nodes.value.slice(-1)
+    said.value = node ? `${what}: ${nodeName(node)}${placeWords(node)}` : what
+  }
+
+  /** Lets something go at a place, with all else that is in hand when it is one of it. */
+  function drop(id: Id, to: Drop): void {
+    const moved = chosen.value.includes(id) ? chosen.value : [id]
+    if (apply(moveAllTo(layout.value!, moved, to.parent, to.index))) tell('Moved')
+  }
+
+  function undo(): void {
+    const what = undoable.value
+    edits.undo()
+    said.value = what ? `Undone: ${what}` : 'Nothing to undo'
+  }
+  function redo(): void {
+    const what = redoable.value
+    edits.redo()
+    said.value = what ? `Done again: ${what}` : 'Nothing to redo'
+  }
 
   async function open(id: Id): Promise<void> {
     await edits.begin(`unsent.${id}`, `/layouts/${id}/edits`, async () => {
@@ -42,8 +119,12 @@ export const useBench = defineStore('bench', () => {
 
   return {
     layout,
+    chosen,
     selected,
+    nodes,
+    focusable,
     step,
+    said,
     saving,
     stopped,
     aside,
@@ -51,6 +132,9 @@ export const useBench = defineStore('bench', () => {
     redoable,
     open,
     close,
+    choose,
+    tell,
+    drop,
     apply,
     undo,
     redo,

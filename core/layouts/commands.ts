@@ -1,4 +1,5 @@
 import type { Id } from '../site'
+import { together } from './columns'
 import type { Edit } from './edits'
 import {
   childrenOf,
@@ -7,7 +8,6 @@ import {
   findParent,
   mayHold,
   withNewIds,
-  type Column,
   type Layout,
   type LayoutElement,
   type Row,
@@ -20,55 +20,6 @@ import {
  */
 
 type NewId = () => Id
-
-/** Several edits as one step; null when there are none. */
-function together(label: string, edits: Edit[]): Edit | null {
-  if (edits.length === 0) return null
-  return edits.length === 1 ? edits[0]! : { kind: 'batch', label, edits }
-}
-
-/** Shares out 12 units among columns as evenly as whole numbers allow, wider ones first. */
-export function evenSpans(columns: number): number[] {
-  return Array.from({ length: columns }, (_, i) => Math.floor(12 / columns) + (i < 12 % columns ? 1 : 0))
-}
-
-/** Gives a row columns of these spans: new ones are added at the end, and what stood in surplus ones moves into the last. */
-export function setColumns(layout: Layout, rowId: Id, spans: readonly number[], newId: NewId): Edit | null {
-  const row = find(layout, rowId)?.node
-  if (row?.kind !== 'row' || spans.length === 0) return null
-  const had = row.children
-  if (spans.length === had.length && spans.every((s, i) => s === had[i]!.span)) return null
-  const edits: Edit[] = []
-  for (let i = had.length; i < spans.length; i++) {
-    edits.push({ kind: 'insert', parent: rowId, index: i, node: emptyColumn(newId(), spans[i]!) })
-  }
-  const last = had[Math.min(spans.length, had.length) - 1]!
-  let index = last.children.length
-  for (const surplus of had.slice(spans.length)) {
-    for (const child of surplus.children) edits.push({ kind: 'move', id: child.id, parent: last.id, index: index++ })
-    edits.push({ kind: 'remove', id: surplus.id })
-  }
-  edits.push({ kind: 'setSpans', row: rowId, spans: [...spans] })
-  return together(`columns ${spans.join(' + ')}`, edits)
-}
-
-/** Moves the edge between a column and the next one by `units`, keeping both at least one unit wide. */
-export function moveEdge(row: Row, index: number, units: number): Edit | null {
-  const [a, b] = [row.children[index], row.children[index + 1]]
-  if (!a || !b) return null
-  const by = Math.max(1 - a.span, Math.min(b.span - 1, Math.round(units)))
-  if (by === 0) return null
-  const spans = row.children.map((c, i) => c.span + (i === index ? by : i === index + 1 ? -by : 0))
-  return { kind: 'setSpans', row: row.id, spans }
-}
-
-/** Makes a column wider or narrower at the cost of a neighbour: the next one, or for the last the one before. */
-export function widen(layout: Layout, columnId: Id, units: number): Edit | null {
-  const place = find(layout, columnId)
-  if (!place || place.parent.kind !== 'row') return null
-  const { parent, index } = place
-  return index < parent.children.length - 1 ? moveEdge(parent, index, units) : moveEdge(parent, index - 1, -units)
-}
 
 /** Takes something away; the units of a column go to its neighbour, and a row goes with its last column. */
 export function removeNode(layout: Layout, id: Id): Edit | null {
@@ -145,43 +96,6 @@ export function insertElement(layout: Layout, selected: Id | null, element: Layo
     children: [{ ...emptyColumn(newId(), 12), children: [element] }],
   }
   return { kind: 'insert', parent: layout.id, index: layout.children.length, node: row }
-}
-
-/** Columns in reading order, with their depth; used to step out of one column into the next. */
-function columnsOf(layout: Layout): Column[] {
-  const found: Column[] = []
-  const visit = (node: Layout | TreeNode): void => {
-    if (node.kind === 'column') found.push(node)
-    childrenOf(node).forEach(visit)
-  }
-  visit(layout)
-  return found
-}
-
-/**
- * Moves something one step: up and down among its siblings, and, when it has come to the end of a column, into
- * the column before or after; left and right move columns within their row and elements between columns.
- */
-export function step(layout: Layout, id: Id, direction: 'up' | 'down' | 'left' | 'right'): Edit | null {
-  const place = find(layout, id)
-  if (!place) return null
-  const { parent, index, node } = place
-  const by = direction === 'up' || direction === 'left' ? -1 : 1
-  const along =
-    node.kind === 'column' ? direction === 'left' || direction === 'right' : direction === 'up' || direction === 'down'
-  const target = index + by
-  if (along && target >= 0 && target < childrenOf(parent).length)
-    return { kind: 'move', id, parent: parent.id, index: target }
-  if (node.kind === 'column' || parent.kind !== 'column') return null
-  const inside = new Set<Id>([id, ...descendants(node)])
-  const columns = columnsOf(layout).filter((c) => !inside.has(c.id))
-  const next = columns[columns.findIndex((c) => c.id === parent.id) + by]
-  if (!next) return null
-  return { kind: 'move', id, parent: next.id, index: by < 0 && along ? next.children.length : 0 }
-}
-
-function descendants(node: TreeNode): Id[] {
-  return childrenOf(node).flatMap((c) => [c.id, ...descendants(c)])
 }
 
 /** Moves something to a place given as the layout stands now, itself included. */

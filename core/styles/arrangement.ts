@@ -85,6 +85,31 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
     css: (v) => inner(v === 'stacked' ? '--s:12' : '--s:initial'),
   },
   {
+    name: 'order',
+    label: 'Order',
+    also: 'stacked below each other first last',
+    group: 'arrangement',
+    on: ['column'],
+    ask: { kind: 'number', min: -12, max: 12, step: 1 },
+    css: (v) => self(`order:${v}`),
+  },
+  {
+    name: 'shown',
+    label: 'Shown',
+    also: 'hide hidden display',
+    group: 'arrangement',
+    on: BOXES,
+    ask: {
+      kind: 'choice',
+      options: [
+        { value: 'shown', label: 'Shown' },
+        { value: 'hidden', label: 'Hidden' },
+      ],
+    },
+    alone: true,
+    css: (v) => (v === 'hidden' ? self('display:none') : []),
+  },
+  {
     name: 'gap',
     label: 'Gap',
     group: 'arrangement',

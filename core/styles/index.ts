@@ -3,6 +3,18 @@ export * from './property'
 export * from './properties'
 export { FAMILIES, familyNamed, fontFaceCss } from './fonts'
 export { baseCss } from './base'
-export { STEP_LIMITS, classOf, mediaOf, stepAt, ruleOf, rulesCss, cascade, type Looks, type Rule } from './sheet'
+export {
+  STEP_LIMITS,
+  classOf,
+  mediaOf,
+  stepAt,
+  ruleOf,
+  rulesCss,
+  cascade,
+  steppedAt,
+  WIDER,
+  type Looks,
+  type Rule,
+} from './sheet'
 export { houseShape } from './shapes'
 export { HOUSE_EDITING } from './house-edits'

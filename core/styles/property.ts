@@ -44,6 +44,11 @@ export interface StyleProperty {
   group: StyleGroup
   on: readonly Owner[]
   ask: Ask
+  /**
+   * Written for each width step by itself, so that a narrower step takes nothing back that a wider one says: what
+   * hides a thing knows no way to show it as it was.
+   */
+  alone?: true
   css(value: StyleValue): Declaration[]
 }
 

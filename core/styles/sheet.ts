@@ -1,5 +1,5 @@
-import { STATES, STEPS, type State, type Step, type Styles } from '../tree'
-import type { Target } from './property'
+import { STATES, STEPS, type State, type Step, type StyleValue, type Stepped, type Styles } from '../tree'
+import type { StyleProperty, Target } from './property'
 import { STYLE_PROPERTIES } from './properties'
 
 /** Width steps by the width of the window; medium and narrow take over from wide as it gets smaller. */
@@ -13,6 +13,19 @@ export function mediaOf(step: Exclude<Step, 'wide'>): string {
 export function stepAt(width: number): Step {
   if (width <= STEP_LIMITS.narrow) return 'narrow'
   return width <= STEP_LIMITS.medium ? 'medium' : 'wide'
+}
+
+/** Each width step by itself. */
+const ALONE: Record<Step, string> = {
+  wide: `@media (min-width:${Math.ceil(STEP_LIMITS.medium)}px)`,
+  medium: `@media (min-width:${Math.ceil(STEP_LIMITS.narrow)}px) and (max-width:${STEP_LIMITS.medium}px)`,
+  narrow: mediaOf('narrow'),
+}
+/** The width steps by whose values a step goes, its own first. */
+export const WIDER: Record<Step, readonly Step[]> = {
+  wide: ['wide'],
+  medium: ['medium', 'wide'],
+  narrow: ['narrow', 'medium', 'wide'],
 }
 
 const SUFFIX: Record<Target, string> = { self: '', inner: '>.of-in', picture: '>.of-bg' }
@@ -36,8 +49,12 @@ export interface Looks {
 export interface Rule {
   name: string
   /** Declarations by step, then by what they are written behind the name of the rule: the state, and the target. */
-  css: Record<Step, Partial<Record<string, string>>>
+  css: Record<Step, Declarations>
+  /** The same for what holds at one step alone. */
+  alone?: Partial<Record<Step, Declarations>>
 }
+
+type Declarations = Partial<Record<string, string>>
 
 const IN_STATE: Record<State, string> = {
   hover: ':hover',
@@ -46,48 +63,67 @@ const IN_STATE: Record<State, string> = {
   disabled: ':disabled',
 }
 
-function writeInto(css: Rule['css'], styles: Styles, state: string): void {
+function declare(into: Declarations, property: StyleProperty, value: StyleValue, state: string): void {
+  for (const d of property.css(value)) {
+    const behind = state + SUFFIX[d.target]
+    const before = into[behind]
+    into[behind] = before ? `${before};${d.css}` : d.css
+  }
+}
+
+function writeInto(rule: Omit<Rule, 'name'>, styles: Styles, state: string): void {
   for (const property of STYLE_PROPERTIES) {
     const stepped = styles[property.name]
     if (!stepped) continue
     for (const step of STEPS) {
-      const value = stepped[step]
+      const value = property.alone ? steppedAt(stepped, step) : stepped[step]
       if (value === undefined) continue
-      for (const d of property.css(value)) {
-        const behind = state + SUFFIX[d.target]
-        const before = css[step][behind]
-        css[step][behind] = before ? `${before};${d.css}` : d.css
-      }
+      if (!property.alone) declare(rule.css[step], property, value, state)
+      else if (property.css(value).length > 0) declare(((rule.alone ??= {})[step] ??= {}), property, value, state)
     }
   }
 }
 
+/** What holds at a width step: its own value, or that of the next wider step that has one. */
+export function steppedAt(stepped: Stepped | undefined, step: Step): StyleValue | undefined {
+  return WIDER[step].map((at) => stepped?.[at]).find((value) => value !== undefined)
+}
+
 /** The rule that looks stand for, or null when they say nothing. Equal looks give equal names. */
 export function ruleOf({ rest, states = {} }: Looks): Rule | null {
-  const css: Rule['css'] = { wide: {}, medium: {}, narrow: {} }
-  writeInto(css, rest, '')
-  for (const state of STATES) if (states[state]) writeInto(css, states[state], IN_STATE[state])
-  const text = JSON.stringify(css)
-  return text === '{"wide":{},"medium":{},"narrow":{}}' ? null : { name: shortName(text), css }
+  const rule: Omit<Rule, 'name'> = { css: { wide: {}, medium: {}, narrow: {} } }
+  writeInto(rule, rest, '')
+  for (const state of STATES) if (states[state]) writeInto(rule, states[state], IN_STATE[state])
+  const text = JSON.stringify(rule.alone ? [rule.css, rule.alone] : rule.css)
+  return text === '{"wide":{},"medium":{},"narrow":{}}' ? null : { name: shortName(text), ...rule }
 }
 
 /** Writes rules as CSS: wide first, then one media query for each narrower step. Each name is written once. */
 export function rulesCss(rules: Iterable<Rule>): string {
   const once = new Map<string, Rule>()
   for (const rule of rules) once.set(rule.name, rule)
-  const write = (step: Step) => {
+  const write = (of: (rule: Rule) => Declarations | undefined) => {
     let css = ''
     for (const rule of once.values()) {
-      for (const [behind, declarations] of Object.entries(rule.css[step]))
+      for (const [behind, declarations] of Object.entries(of(rule) ?? {}))
         css += `.${rule.name}${behind}{${declarations}}`
     }
     return css
   }
-  const narrower = (['medium', 'narrow'] as const).map((step) => {
-    const css = write(step)
-    return css && `${mediaOf(step)}{${css}}`
-  })
-  return write('wide') + narrower.join('')
+  const within = (media: string, css: string) => css && `${media}{${css}}`
+  const narrower = (['medium', 'narrow'] as const).map((step) =>
+    within(
+      mediaOf(step),
+      write((rule) => rule.css[step]),
+    ),
+  )
+  const alone = STEPS.map((step) =>
+    within(
+      ALONE[step],
+      write((rule) => rule.alone?.[step]),
+    ),
+  )
+  return write((rule) => rule.css.wide) + narrower.join('') + alone.join('')
 }
 
 /** Own looks over the defaults beneath them, step by step. */

@@ -29,7 +29,7 @@ import { LAYOUT_REGIONS, STATES, STEPS } from './types'
  */
 
 export const MOST_NAME = 120
-export const MOST_NODES = 1000
+export const MOST_NODES = 3000
 /** How many things are looked at in one list before they are counted. */
 const MOST_LISTED = 3000
 /** How deep a chain of fallbacks is followed. */

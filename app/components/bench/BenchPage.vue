@@ -2,7 +2,7 @@
 import type { ShallowRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { nodeName } from '#core/elements'
-import { type Box, type Drop, dropAt, moveTo } from '#core/layouts'
+import { type Box, type Drop, dropAt } from '#core/layouts'
 import { find } from '#core/tree'
 import type { Page } from '#core/site'
 import { stepAt } from '#core/styles'
@@ -66,7 +66,7 @@ const { begin, move, finish, dragging } = useDragging({
     drop.value = node ? dropAt(layout.value, surface.boxOf, { x: event.clientX, y: event.clientY }, node) : null
   },
   end(id, done) {
-    if (done && drop.value) bench.apply(moveTo(layout.value, id, drop.value.parent, drop.value.index))
+    if (done && drop.value) bench.drop(id, drop.value)
     drop.value = null
   },
 })
@@ -79,7 +79,7 @@ function listen() {
     page.addEventListener(type, run, { capture: true })
   on('click', (event) => {
     event.preventDefault()
-    bench.selected = surface.nodeAt(event.clientX, event.clientY)
+    bench.choose(surface.nodeAt(event.clientX, event.clientY), howChosen(event))
   })
   on('submit', (event) => event.preventDefault())
   on('pointerdown', begin)
@@ -133,7 +133,7 @@ function tagOf(id: string | null): string {
         <BenchOverlay
           :box-of="boxNow"
           :scale="scale"
-          :selected="bench.selected"
+          :chosen="bench.chosen"
           :hovered="dragging ? null : hovered"
           :drop="drop"
           :may-add="session.mayDesign"

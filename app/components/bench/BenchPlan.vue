@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Box, type Drop, dropAt, moveTo } from '#core/layouts'
+import { type Box, type Drop, dropAt } from '#core/layouts'
 import { elementsOf, find } from '#core/tree'
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
@@ -35,20 +35,36 @@ const { begin, dragging } = useDragging({
     drop.value = node ? dropAt(layout.value, boxOf, { x: event.clientX - own.x, y: event.clientY - own.y }, node) : null
   },
   end(id, done) {
-    if (done && drop.value) bench.apply(moveTo(layout.value, id, drop.value.parent, drop.value.index))
+    if (done && drop.value) bench.drop(id, drop.value)
     drop.value = null
   },
 })
 
+const itemOf = (id: string) => plan.value?.querySelector<HTMLElement>(`[data-plan="${CSS.escape(id)}"]`)
+
 watch(
   () => bench.selected,
-  (id) => {
+  async (id) => {
+    const inTree = plan.value?.contains(document.activeElement) ?? false
+    await nextTick()
     if (!id) return
-    void nextTick(() =>
-      plan.value?.querySelector(`[data-plan="${CSS.escape(id)}"]`)?.scrollIntoView({ block: 'nearest' }),
-    )
+    itemOf(id)?.scrollIntoView({ block: 'nearest' })
+    if (inTree) itemOf(id)?.focus({ preventScroll: true })
   },
 )
+
+/** Puts the focus on the thing in hand, or on the first. */
+function focus() {
+  const first = bench.selected ?? layout.value.children[0]?.id
+  if (first) itemOf(first)?.focus()
+}
+defineExpose({ focus })
+
+/** A press on the plan takes what is under it, with Shift and Ctrl or Cmd beside what is in hand already. */
+function choose(event: MouseEvent) {
+  const item = (event.target as Element).closest<HTMLElement>('[data-plan]')
+  if (item) bench.choose(item.dataset.plan!, howChosen(event))
+}
 </script>
 
 <template>
@@ -64,7 +80,9 @@ watch(
         role="tree"
         aria-label="Rows, columns and elements"
         :class="dragging && 'cursor-grabbing'"
+        aria-multiselectable="true"
         @pointerdown="begin"
+        @click="choose"
       >
         <PlanRow v-for="row in layout.children" :key="row.id" :row="row" :level="1" />
         <p v-if="layout.children.length === 0" class="border border-dashed border-edge p-3 text-soft">

@@ -4,19 +4,20 @@ import { useBench } from '~/stores/bench'
 
 const props = defineProps<{ column: Column; level: number }>()
 const bench = useBench()
-const selected = computed(() => bench.selected === props.column.id)
+const selected = computed(() => bench.chosen.includes(props.column.id))
+const tabindex = computed(() => (bench.focusable === props.column.id ? 0 : -1))
 </script>
 
 <template>
   <div
     :data-plan="column.id"
     role="treeitem"
+    :tabindex="tabindex"
     :aria-level="level"
     :aria-selected="selected"
     :aria-label="`Column, ${column.span} of 12`"
     class="mx-0.5 h-full min-h-7 cursor-default space-y-1 border bg-raised p-0.5 pb-2"
     :class="selected ? 'cornered border-ink' : 'border-rule'"
-    @click.stop="bench.selected = column.id"
   >
     <div class="space-y-1" :role="column.children.length ? 'group' : undefined">
       <template v-for="child in column.children" :key="child.id">

@@ -10,7 +10,8 @@ const bench = useBench()
 const checks = useChecks()
 const names = useElementNames()
 const notes = computed(() => checks.byNode.get(props.element.id))
-const selected = computed(() => bench.selected === props.element.id)
+const selected = computed(() => bench.chosen.includes(props.element.id))
+const tabindex = computed(() => (bench.focusable === props.element.id ? 0 : -1))
 const spec = computed(() => elementSpec(props.element.type))
 const label = computed(() => {
   const says = spec.value?.summary(filledProps(props.element), names.value)
@@ -26,12 +27,12 @@ const dynamic = computed(() => spec.value?.group === 'Entry' || fieldsNamed(prop
   <div
     :data-plan="element.id"
     role="treeitem"
+    :tabindex="tabindex"
     :aria-level="level"
     :aria-selected="selected"
     class="cursor-default text-xs"
     :class="[dynamic ? 'bg-field text-field-ink' : 'bg-board', selected && 'cornered bg-wash! text-ink']"
     :title="label"
-    @click.stop="bench.selected = element.id"
   >
     <p class="truncate px-1.5 py-0.5">
       <span

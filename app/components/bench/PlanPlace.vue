@@ -6,18 +6,19 @@ import { useBench } from '~/stores/bench'
 /** A place in an element, with the rows that it holds. */
 const props = defineProps<{ place: Place; level: number }>()
 const bench = useBench()
-const selected = computed(() => bench.selected === props.place.id)
+const selected = computed(() => bench.chosen.includes(props.place.id))
+const tabindex = computed(() => (bench.focusable === props.place.id ? 0 : -1))
 </script>
 
 <template>
   <div
     :data-plan="place.id"
     role="treeitem"
+    :tabindex="tabindex"
     :aria-level="level"
     :aria-selected="selected"
     class="cursor-default border bg-raised text-ink"
     :class="selected ? 'border-ink' : 'border-rule'"
-    @click.stop="bench.selected = place.id"
   >
     <p class="truncate px-1.5 py-0.5 text-xs" :class="selected && 'cornered'">{{ nodeName(place) }}</p>
     <div class="min-h-4 space-y-1 px-1 pb-1" :role="place.children.length ? 'group' : undefined">

@@ -8,7 +8,8 @@ const props = defineProps<{ row: Row; level: number }>()
 
 const bench = useBench()
 const session = useSession()
-const selected = computed(() => bench.selected === props.row.id)
+const selected = computed(() => bench.chosen.includes(props.row.id))
+const tabindex = computed(() => (bench.focusable === props.row.id ? 0 : -1))
 const spans = computed(() => props.row.children.map((c) => c.span).join(' + '))
 const width = computed(() => ({ band: 'full width', full: 'full width' })[String(props.row.styles.width?.wide)] ?? '')
 const columns = ref<HTMLElement>()
@@ -44,17 +45,14 @@ function beginEdge(index: number, event: PointerEvent) {
   <div
     :data-plan="row.id"
     role="treeitem"
+    :tabindex="tabindex"
     :aria-level="level"
     :aria-selected="selected"
     :aria-label="`${row.name ?? 'Row'}, ${spans}`"
     class="relative border bg-sheet"
     :class="selected ? 'border-ink' : 'border-edge'"
   >
-    <div
-      class="flex cursor-default items-baseline justify-between gap-2 px-1.5 py-0.5"
-      :class="selected && 'cornered'"
-      @click.stop="bench.selected = row.id"
-    >
+    <div class="flex cursor-default items-baseline justify-between gap-2 px-1.5 py-0.5" :class="selected && 'cornered'">
       <span class="truncate text-xs"
         >{{ row.name ?? 'Row' }} <span v-if="width" class="text-soft">{{ width }}</span></span
       >

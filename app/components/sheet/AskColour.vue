@@ -5,14 +5,26 @@ import { colourHex, isColour } from '#core/styles'
 import { useDesign } from '~/stores/design'
 
 /** A colour of the house palette, or one of its own, with the contrast that it gives. */
-const props = defineProps<{ value: string | undefined; label: string; nodeId: string | null; isBackground: boolean }>()
+const props = defineProps<{
+  value: string | undefined
+  label: string
+  nodeId: string | null
+  isBackground: boolean
+  hint?: string
+}>()
 const emit = defineEmits<{ set: [value: string | null] }>()
 
 const design = useDesign()
 const surface = useSurface()
 const hex = computed(() => (props.value ? colourHex(props.value, design.house) : null))
+/** What stands there where nothing is chosen, in grey. */
+const drawn = computed(() => (props.value || !props.hint ? null : (formatHex(parse(props.hint)) ?? null)))
 const name = computed(() => {
-  if (!props.value) return 'house'
+  if (!props.value) {
+    if (props.hint === 'several') return 'several values'
+    const same = design.house.palette.find((c) => c.value.toLowerCase() === drawn.value)
+    return drawn.value ? `house: ${same?.name ?? drawn.value}` : 'house'
+  }
   const own = props.value.startsWith('@') ? design.house.palette.find((c) => c.id === props.value!.slice(1)) : undefined
   return own?.name ?? props.value
 })
@@ -21,7 +33,7 @@ const refused = ref('')
 
 /** Text on what is behind it, as the browser draws them now. */
 const contrast = computed(() => {
-  void surface.value?.boxes.value
+  void surface.value?.moved.value
   if (!surface.value || !props.nodeId) return null
   const ink = parse(surface.value.computed(props.nodeId, 'color'))
   const ground = groundBehind(props.nodeId)
@@ -55,8 +67,8 @@ function type(text: string) {
     <PopoverButton ref="button" class="input flex items-center gap-2" :aria-label="`${label}: ${name}`">
       <span
         class="size-3.5 shrink-0 border border-edge"
-        :class="!hex && 'hatched'"
-        :style="hex ? { background: hex } : undefined"
+        :class="!hex && !drawn && 'hatched'"
+        :style="hex || drawn ? { background: hex ?? drawn! } : undefined"
       />
       <span class="truncate" :class="!value && 'text-soft'">{{ name }}</span>
     </PopoverButton>

@@ -6,7 +6,7 @@ import { useDesign } from '~/stores/design'
 import { useSite } from '~/stores/site'
 
 /** One property of an element: its label, a fitting input, and, where it may, a way to take it from a field. */
-const props = defineProps<{ property: Property; value: Value | undefined; page: Page }>()
+const props = defineProps<{ property: Property; value: Value | undefined; page: Page; several?: boolean }>()
 const emit = defineEmits<{ set: [value: Value | undefined] }>()
 
 const site = useSite()
@@ -52,9 +52,6 @@ function set(value: Value | undefined) {
   refused.value = value === undefined ? '' : (refuseProperty(props.property, value) ?? '')
   if (!refused.value) emit('set', value)
 }
-function setNumber(text: string) {
-  set(text.trim() === '' ? undefined : Number(text))
-}
 </script>
 
 <template>
@@ -74,7 +71,8 @@ function setNumber(text: string) {
         <input
           v-if="property.kind === 'text'"
           class="input"
-          :value="String(current ?? '')"
+          :value="several ? '' : String(current ?? '')"
+          :placeholder="several ? 'several values' : undefined"
           :maxlength="property.most"
           :aria-label="property.label"
           @input="set(($event.target as HTMLInputElement).value)"
@@ -82,21 +80,23 @@ function setNumber(text: string) {
         <select
           v-else-if="property.kind === 'choice'"
           class="input"
-          :value="current"
+          :value="several ? '' : current"
           :aria-label="property.label"
           @change="set(($event.target as HTMLSelectElement).value)"
         >
+          <option v-if="several" value="" disabled>several values</option>
           <option v-for="o in property.options" :key="o.value" :value="o.value">{{ o.label }}</option>
         </select>
-        <input
+        <AskNumber
           v-else-if="property.kind === 'number'"
-          class="input font-mono text-xs"
-          type="number"
-          :value="current"
+          class="flex-1"
+          :value="current as number"
           :min="property.min"
           :max="property.max"
-          :aria-label="property.label"
-          @change="setNumber(($event.target as HTMLInputElement).value)"
+          :label="property.label"
+          :refuse="(v) => refuseProperty(property, v)"
+          @set="set($event ?? undefined)"
+          @refused="refused = $event"
         />
         <label v-else-if="property.kind === 'yes-no'" class="flex h-7 items-center gap-1.5">
           <input

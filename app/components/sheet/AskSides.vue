@@ -10,8 +10,9 @@ const props = defineProps<{
   styles: Styles
   defaults: Styles
   nodeId: string | null
+  several?: ReadonlySet<string>
 }>()
-const emit = defineEmits<{ set: [property: string, value: StyleValue | null] }>()
+const emit = defineEmits<{ set: [values: { property: string; value: StyleValue | null }[]] }>()
 
 const bench = useBench()
 const surface = useSurface()
@@ -24,44 +25,54 @@ const PLACES = [
   'col-start-1 row-start-2',
 ]
 const sides = computed(() => {
-  void surface.value?.boxes.value
+  void surface.value?.moved.value
   return props.properties.map((property, i) => {
     const origin = originOf(props.styles[property.name], props.defaults[property.name], bench.step)
-    return {
-      property,
-      origin,
-      place: PLACES[i],
-      hint: origin.value === undefined ? drawnValue(surface.value, props.nodeId, property.name) : '',
-    }
+    const several = props.several?.has(property.name) ?? false
+    const hint = origin.value === undefined ? drawnValue(surface.value, props.nodeId, property) : ''
+    return { property, origin, place: PLACES[i], several, hint: several ? '…' : hint }
   })
 })
 const anyHere = computed(() => sides.value.some((s) => s.origin.from === 'here'))
+const bounds = (p: StyleProperty) => (p.ask.kind === 'length' ? p.ask : { min: undefined, max: undefined })
 
-function set(property: StyleProperty, text: string) {
-  const value = text.trim() === '' ? null : Number(text)
-  refused.value = value === null ? '' : (refuseStyle(property, value) ?? '')
-  if (refused.value) return
-  for (const p of linked.value ? props.properties : [property]) emit('set', p.name, value)
+function set(property: StyleProperty, value: number | null) {
+  emit(
+    'set',
+    (linked.value ? props.properties : [property]).map((p) => ({ property: p.name, value })),
+  )
 }
 function reset() {
-  for (const s of sides.value) if (s.origin.from === 'here') emit('set', s.property.name, null)
+  const here = sides.value.filter((s) => s.origin.from === 'here')
+  emit(
+    'set',
+    here.map((s) => ({ property: s.property.name, value: null })),
+  )
 }
 </script>
 
 <template>
   <div class="mb-2">
     <div class="grid grid-cols-3 gap-1" role="group" :aria-label="title">
-      <input
+      <AskNumber
         v-for="side in sides"
         :key="side.property.name"
-        class="input text-center font-mono text-xs"
-        type="number"
-        :class="[side.place, side.origin.from === 'here' && 'font-semibold text-spot-deep', linked && 'border-ink!']"
-        :value="side.origin.value ?? ''"
+        centred
+        :class="[
+          side.place,
+          side.origin.from === 'here' && 'font-semibold text-spot-deep',
+          linked && 'outline outline-ink',
+        ]"
+        :value="side.several ? undefined : (side.origin.value as number | undefined)"
         :placeholder="side.hint || '0'"
-        :aria-label="side.property.label"
+        :min="bounds(side.property).min"
+        :max="bounds(side.property).max"
+        unit="px"
+        :label="side.property.label"
         :title="`${side.property.label}: ${side.origin.from}`"
-        @change="set(side.property, ($event.target as HTMLInputElement).value)"
+        :refuse="(v) => refuseStyle(side.property, v)"
+        @set="set(side.property, $event)"
+        @refused="refused = $event"
       />
       <button
         type="button"

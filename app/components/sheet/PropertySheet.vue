@@ -7,30 +7,37 @@ import {
   type Styles,
   type TreeNode,
   defaultsKey,
-  find,
   looksOf,
   pathTo,
 } from '#core/tree'
 import { type Page, findByWords } from '#core/site'
-import { STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
+import { setStyleOfAll, together } from '#core/layouts'
+import { type Owner, STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
+import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
 import { useSession } from '~/stores/session'
 
 /** Everything that can be said about the thing in hand, as one list that can be searched. */
 defineProps<{ page: Page }>()
+defineEmits<{ leave: [] }>()
 
 const bench = useBench()
 const checks = useChecks()
 const session = useSession()
 const typed = ref('')
 const root = ref<HTMLElement>()
-const node = computed<TreeNode | undefined>(() =>
-  bench.layout && bench.selected ? find(bench.layout, bench.selected)?.node : undefined,
-)
-const title = computed(() => (node.value ? kindName(node.value) : 'Layout'))
+const node = computed<TreeNode | undefined>(() => bench.nodes.at(-1))
+/** Several things in hand are asked together for what they have in common. */
+const alike = computed(() => bench.nodes.every((n) => sortOf(n) === sortOf(node.value!)))
+const sortOf = (n: TreeNode) => (n.kind === 'element' || n.kind === 'place' ? `${n.kind} ${n.type}` : n.kind)
+const title = computed(() => {
+  if (!node.value) return 'Layout'
+  return bench.nodes.length > 1 ? `${bench.nodes.length} things` : kindName(node.value)
+})
 const whereabouts = computed(() => {
   if (!node.value || !bench.layout) return ''
+  if (bench.nodes.length > 1) return alike.value ? `each ${kindName(node.value).toLowerCase()}` : 'of different kinds'
   const path = pathTo(bench.layout, node.value.id)
   const row = path.filter((n) => n.kind === 'row' && n.id !== node.value!.id).at(-1)
   const column = path.filter((n) => n.kind === 'column' && n.id !== node.value!.id).at(-1)
@@ -59,14 +66,33 @@ watch(
   () => bench.selected,
   () => (at.value = ''),
 )
-const own = computed<Styles>(() => {
-  if (!node.value) return {}
-  if (at.value === '') return node.value.styles
-  return (node.value.kind === 'element' && node.value.looks?.[at.value]) || {}
+const looksIn = (n: TreeNode): Styles =>
+  at.value === '' ? n.styles : (n.kind === 'element' && n.looks?.[at.value]) || {}
+const own = computed<Styles>(() => (node.value ? looksIn(node.value) : {}))
+/** Looks that several things in hand do not have alike. */
+const several = computed(() => {
+  const all = bench.nodes.map(looksIn)
+  const names = new Set(all.flatMap((styles) => Object.keys(styles)))
+  return new Set([...names].filter((n) => all.some((s) => JSON.stringify(s[n]) !== JSON.stringify(own.value[n]))))
 })
-function setStyle(property: string, value: StyleValue | null) {
-  const edit = { kind: 'setStyle' as const, id: node.value!.id, property, step: bench.step, value }
-  bench.apply(at.value ? { ...edit, at: at.value } : edit)
+/** Only what suits all that is in hand. */
+const owner = computed<Owner>(() => {
+  if (looksOf(at.value).part) return 'part'
+  return bench.nodes.find((n) => n.kind === 'element')?.kind ?? node.value!.kind
+})
+function setStyle(values: { property: string; value: StyleValue | null }[]) {
+  const edits = values.flatMap((v) => {
+    const look = { step: bench.step, ...v, ...(at.value && { at: at.value }) }
+    return setStyleOfAll(bench.layout!, bench.chosen, look) ?? []
+  })
+  bench.apply(together('set looks', edits))
+}
+/** Own looks that are set for this width alone. */
+const atThisWidth = computed(() =>
+  bench.step === 'wide' ? [] : Object.keys(own.value).filter((name) => own.value[name]![bench.step] !== undefined),
+)
+function clearWidth() {
+  setStyle(atThisWidth.value.map((property) => ({ property, value: null })))
 }
 const notes = computed(() => checks.byNode.get(bench.selected ?? ''))
 const STEP_WORDS: Record<Step, string> = { wide: 'wide screens', medium: 'medium screens', narrow: 'narrow screens' }
@@ -82,7 +108,12 @@ defineExpose({ focusFirst })
 </script>
 
 <template>
-  <aside ref="root" class="flex min-h-0 flex-col border-l bg-sheet" aria-label="Properties">
+  <aside
+    ref="root"
+    class="flex min-h-0 flex-col border-l bg-sheet"
+    aria-label="Properties"
+    @keydown.esc="!$event.defaultPrevented && $emit('leave')"
+  >
     <div class="px-3.5 pb-2 pt-3">
       <h2 class="flex min-w-0 items-baseline gap-2">
         <span class="made text-base">{{ title }}</span>
@@ -100,7 +131,7 @@ defineExpose({ focusFirst })
       You may look at this layout. Designers and owners change it.
     </p>
     <fieldset
-      :key="bench.selected ?? 'layout'"
+      :key="bench.chosen.join() || 'layout'"
       class="min-h-0 min-w-0 flex-1 overflow-y-auto px-3.5 pb-10"
       :disabled="!session.mayDesign"
     >
@@ -108,13 +139,22 @@ defineExpose({ focusFirst })
       <template v-else>
         <FindingMarks class="mb-2" :findings="notes" />
         <p v-if="nothingFound" class="border-t py-2.5 text-soft">Nothing here is called “{{ typed.trim() }}”.</p>
-        <SheetSays :node="node" :typed="typed" :page="page" data-says />
-        <SheetParts v-if="node.kind === 'element' && !typed.trim()" v-model="at" :element="node" />
+        <SheetSays v-if="alike" :node="node" :typed="typed" :page="page" data-says />
+        <SheetParts
+          v-if="node.kind === 'element' && bench.nodes.length === 1 && !typed.trim()"
+          v-model="at"
+          :element="node"
+        />
+        <p v-if="atThisWidth.length" class="flex items-baseline justify-between border-t py-2 text-xs">
+          <span>{{ counted(atThisWidth.length, 'look') }} set for {{ STEP_WORDS[bench.step] }} alone</span>
+          <button type="button" class="font-medium text-spot-deep hover:underline" @click="clearWidth">Clear</button>
+        </p>
         <SheetStyles
           :key="at"
           :styles="own"
           :defaults="bench.layout!.defaults[defaultsKey(node.kind === 'element' ? node.type : node.kind, at)] ?? {}"
-          :owner="looksOf(at).part ? 'part' : node.kind"
+          :owner="owner"
+          :several="several"
           :typed="typed"
           :node-id="at ? null : node.id"
           :step-words="STEP_WORDS[bench.step]"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ELEMENTS, elementSpec } from '#core/elements'
-import { looksWords } from '#core/layouts'
-import { type LooksKey, defaultsKey, elementsOf, looksKey, looksOf, walk } from '#core/tree'
+import { type Edit, looksWords, together } from '#core/layouts'
+import { type LooksKey, type StyleValue, defaultsKey, elementsOf, looksKey, looksOf, walk } from '#core/tree'
 import type { Owner } from '#core/styles'
 import { useBench } from '~/stores/bench'
 
@@ -31,6 +31,10 @@ const owner = computed<Owner>(() => {
   if (of.value === 'row' || of.value === 'column' || of.value === 'place') return of.value
   return looksOf(of.value.split(' ')[1] ?? '').part ? 'part' : 'element'
 })
+function setDefaults(values: { property: string; value: StyleValue | null }[]) {
+  const edits = values.map((v): Edit => ({ kind: 'setDefault', of: of.value, step: bench.step, ...v }))
+  bench.apply(together(`looks of every ${of.value}`, edits))
+}
 function rename(name: string) {
   if (name.trim() && name.trim() !== layout.value.name)
     bench.apply({ kind: 'rename', id: layout.value.id, name: name.trim() })
@@ -68,6 +72,6 @@ function rename(name: string) {
     :typed="typed"
     :node-id="null"
     :step-words="`${bench.step} screens`"
-    @set="(property, value) => bench.apply({ kind: 'setDefault', of, property, step: bench.step, value })"
+    @set="setDefaults"
   />
 </template>

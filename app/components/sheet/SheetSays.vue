@@ -2,13 +2,14 @@
 import { nanoid } from 'nanoid'
 import type { LayoutElement, Property, Row, TreeNode, Value } from '#core/tree'
 import { elementSpec, propertiesOf } from '#core/elements'
-import { setColumns } from '#core/layouts'
+import { readSpans, setColumns, setPropertyOfAll } from '#core/layouts'
 import { type Page, findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
 
 const props = defineProps<{ node: TreeNode; typed: string; page: Page }>()
 
 const bench = useBench()
+const { split, merge, duplicate } = useBenchActions()
 const specs = computed<Record<string, Property>>(() => propertiesOf(props.node))
 const found = computed(() => findByWords(Object.entries(specs.value), props.typed, ([, p]) => p.label))
 const showRest = computed(() => !props.typed.trim())
@@ -18,13 +19,13 @@ const spansRefused = ref('')
 
 const placesOf = (element: LayoutElement) => elementSpec(element.type)?.places
 
+const ids = computed(() => (bench.chosen.length > 1 ? bench.chosen : [props.node.id]))
+/** Of several things in hand, whether they do not say the same. */
+const several = (property: string) =>
+  bench.nodes.some((n) => JSON.stringify(n.props[property]) !== JSON.stringify(props.node.props[property]))
+
 function set(property: string, value: Value | undefined) {
-  const { id } = props.node
-  bench.apply(
-    value === undefined
-      ? { kind: 'setProperty', id, property, unset: true }
-      : { kind: 'setProperty', id, property, value },
-  )
+  bench.apply(setPropertyOfAll(bench.layout!, ids.value, property, value))
 }
 function rename(name: string) {
   if (name.trim() !== (props.node.name ?? '')) bench.apply({ kind: 'rename', id: props.node.id, name: name.trim() })
@@ -34,14 +35,9 @@ function setSpans(list: number[]) {
   bench.apply(setColumns(bench.layout!, props.node.id, list, () => nanoid(12)))
 }
 function typeSpans(text: string) {
-  const list = text
-    .split(/[^\d]+/)
-    .filter(Boolean)
-    .map(Number)
-  const sum = list.reduce((a, b) => a + b, 0)
-  spansRefused.value =
-    sum === 12 && list.every((s) => s > 0) ? '' : `Columns must add up to 12; these add up to ${sum}.`
-  if (!spansRefused.value) setSpans(list)
+  const read = readSpans(text)
+  spansRefused.value = typeof read === 'string' ? read : ''
+  if (typeof read !== 'string') setSpans(read)
 }
 const isPreset = (list: number[]) =>
   props.node.kind === 'row' && (props.node as Row).children.map((c) => c.span).join() === list.join()
@@ -78,12 +74,30 @@ const isPreset = (list: number[]) =>
       </label>
       <p v-if="spansRefused" class="mt-1 bg-wash p-1.5 text-xs" role="alert">{{ spansRefused }}</p>
     </div>
+    <div v-if="node.kind === 'column' && showRest" class="mb-2 grid grid-cols-3 gap-1" role="group" aria-label="Column">
+      <button type="button" class="btn btn-small justify-center" title="Part it in two (S)" @click="split">
+        Split
+      </button>
+      <button type="button" class="btn btn-small justify-center" title="Make it one with the next (M)" @click="merge">
+        Merge
+      </button>
+      <button type="button" class="btn btn-small justify-center" title="Copy it with all in it (D)" @click="duplicate">
+        Duplicate
+      </button>
+    </div>
     <template v-for="[name, property] in found" :key="name">
       <AskItems v-if="property.kind === 'items'" :node="node" :name="name" :property="property" :page="page" />
-      <AskProperty v-else :property="property" :value="node.props[name]" :page="page" @set="set(name, $event)" />
+      <AskProperty
+        v-else
+        :property="property"
+        :value="node.props[name]"
+        :page="page"
+        :several="several(name)"
+        @set="set(name, $event)"
+      />
     </template>
     <SheetPlaces v-if="node.kind === 'element' && showRest && placesOf(node)" :element="node" />
-    <label v-if="showRest" class="mt-1.5 grid grid-cols-[88px_1fr] items-center">
+    <label v-if="showRest && ids.length === 1" class="mt-1.5 grid grid-cols-[88px_1fr] items-center">
       <span class="text-soft">Called</span>
       <input
         class="input"

@@ -11,8 +11,10 @@ const props = defineProps<{
   typed: string
   nodeId: string | null
   stepWords: string
+  /** Properties of which several things in hand do not say the same. */
+  several?: ReadonlySet<string>
 }>()
-const emit = defineEmits<{ set: [property: string, value: StyleValue | null] }>()
+const emit = defineEmits<{ set: [values: { property: string; value: StyleValue | null }[]] }>()
 
 const folded = useFoldedGroups()
 const all = computed(() => stylePropertiesOn(props.owner))
@@ -72,7 +74,8 @@ const oneByOne = (list: StyleProperty[]) =>
         :stepped="styles[property.name]"
         :inherited="defaults[property.name]"
         :node-id="nodeId"
-        @set="emit('set', property.name, $event)"
+        :several="several?.has(property.name)"
+        @set="emit('set', [{ property: property.name, value: $event }])"
       />
       <AskSides
         v-for="sides in bySide(properties)"
@@ -82,7 +85,8 @@ const oneByOne = (list: StyleProperty[]) =>
         :styles="styles"
         :defaults="defaults"
         :node-id="nodeId"
-        @set="(p, v) => emit('set', p, v)"
+        :several="several"
+        @set="emit('set', $event)"
       />
     </div>
   </section>

@@ -19,6 +19,7 @@ const keys = ref(false)
 const view = ref<'plan' | 'both' | 'page'>('both')
 const width = ref(1240)
 const sheet = ref<{ focusFirst(): void }>()
+const plan = ref<{ focus(): void }>()
 const id = computed(() => String(route.params.id))
 const shown = shallowRef<Page | null>(null)
 
@@ -48,12 +49,20 @@ watch(
 )
 onBeforeUnmount(bench.close)
 
-const onKey = useBenchKeys({
+const { onWindow, onPage } = useBenchKeys({
   add: () => (adding.value = session.mayDesign),
   editText: () => sheet.value?.focusFirst(),
   showKeys: () => (keys.value = true),
+  find: () => {},
 })
-useEventListener('keydown', onKey)
+useEventListener('keydown', onWindow)
+/** To the thing in hand on the plan, from wherever a hand was. */
+const toPlan = () => plan.value?.focus()
+function closeAdding() {
+  adding.value = false
+  // Headless UI gives the focus back a moment later.
+  setTimeout(toPlan, 50)
+}
 useEventListener('beforeunload', (event) => {
   // What is unsent is kept in this browser too, so leaving loses nothing; the question is only while it is on its way.
   if (bench.saving === 'waiting') event.preventDefault()
@@ -85,12 +94,13 @@ useEventListener('beforeunload', (event) => {
           : 'grid-cols-[1fr_280px] max-md:grid-cols-1 max-md:grid-rows-[1fr_36vh]'
       "
     >
-      <BenchPlan v-show="view !== 'page'" @add="adding = true" />
-      <BenchPage v-show="view !== 'plan'" v-model:width="width" :page="shown" @key="onKey" @add="adding = true" />
-      <PropertySheet ref="sheet" :page="shown" />
+      <BenchPlan v-show="view !== 'page'" ref="plan" @add="adding = true" />
+      <BenchPage v-show="view !== 'plan'" v-model:width="width" :page="shown" @key="onPage" @add="adding = true" />
+      <PropertySheet ref="sheet" :page="shown" @leave="toPlan" />
     </div>
     <BenchFooter @keys="keys = true" />
-    <AddDialog v-if="adding" @close="adding = false" />
+    <p class="sr-only" role="status" data-testid="said">{{ bench.said }}</p>
+    <AddDialog v-if="adding" @close="closeAdding" />
     <KeysDialog v-if="keys" @close="keys = false" />
   </div>
 </template>

@@ -1,14 +1,25 @@
 import {
   type Box,
   type Edit,
+  addColumn,
   applyEdit,
   dropAt,
   duplicateNode,
   evenSpans,
   insertElement,
+  mergeColumns,
+  duplicateNodes,
+  moveAllTo,
   moveEdge,
   moveTo,
+  removeNodes,
+  setPropertyOfAll,
+  setStyleOfAll,
+  splitColumn,
+  stepAll,
+  pasteNodes,
   placeAfter,
+  readSpans,
   removeNode,
   setColumns,
   step,
@@ -84,6 +95,61 @@ describe('columns of a row', () => {
   })
 })
 
+describe('making columns', () => {
+  test('one is added beside another, and the widest make room', () => {
+    const { root, first, left } = sample()
+    const next = apply(root, addColumn(root, left.id, column(3)))
+    expect(spans(next, first.id)).toEqual([4, 4, 4])
+    const twelve = layout('root', 'body', row(...Array.from({ length: 12 }, () => column(1))))
+    expect(addColumn(twelve, twelve.children[0]!.id, column(1))).toBeNull()
+  })
+
+  test('one is split, and neighbours become one with all that stands in them', () => {
+    const { root, first, left, right } = sample()
+    expect(spans(apply(root, splitColumn(root, left.id, newId)!.edit), first.id)).toEqual([3, 2, 7])
+    expect(splitColumn(root, 'a', newId)).toBeNull()
+    const merged = apply(root, mergeColumns(root, [right.id, left.id]))
+    expect([spans(merged, first.id), ids(merged, left.id)]).toEqual([[12], ['a', 'b', 'c']])
+    expect(mergeColumns(root, [left.id])).toBeNull()
+    const three = layout('root', 'body', row(column(4), column(4), column(4)))
+    const [one, , last] = three.children[0]!.children
+    expect(mergeColumns(three, [one!.id, last!.id])).toBeNull()
+  })
+
+  test.each([
+    ['5+7', [5, 7]],
+    ['8 4', [8, 4]],
+    ['4, 4, 4', [4, 4, 4]],
+    ['0 + 12', 'A column takes at least one unit.'],
+    ['5 + 5', 'Columns add up to 12 in all; these add up to 10.'],
+    ['six', '“six” is no whole number.'],
+    ['', expect.stringContaining('such as 5 + 7') as string],
+  ])('spans written as “%s”', (text, read) => {
+    expect(readSpans(text)).toEqual(read)
+  })
+})
+
+describe('pasting', () => {
+  test('several things stand after each other with new ids, also in another layout', () => {
+    const { root, left, first } = sample()
+    const nodes = ['a', 'b'].map((id) => find(root, id)!.node)
+    const pasted = pasteNodes(root, 'b', nodes, newId)!
+    expect(ids(apply(root, pasted.edit), left.id)).toEqual(['a', 'b', ...pasted.ids])
+    const empty = layout('other', 'body')
+    const whole = pasteNodes(empty, null, [first, find(root, 'c')!.node], newId)!
+    const next = apply(empty, whole.edit)
+    expect(next.children.map((r) => r.children.length)).toEqual([2])
+    expect(pathTo(next, whole.ids[1]!)).toHaveLength(3)
+  })
+
+  test('a column comes beside the one in hand, or as a row of its own', () => {
+    const { root, left, first } = sample()
+    expect(spans(apply(root, pasteNodes(root, left.id, [left], newId)!.edit), first.id)).toEqual([4, 4, 4])
+    const empty = layout('other', 'body')
+    expect(apply(empty, pasteNodes(empty, null, [left], newId)!.edit).children[0]!.children).toHaveLength(1)
+  })
+})
+
 describe('removing and duplicating', () => {
   test('the units of a removed column go to its neighbour', () => {
     const { root, first, left, right } = sample()
@@ -133,22 +199,58 @@ describe('where new things go', () => {
 })
 
 describe('moving by keys', () => {
-  test('down among siblings, then on into the next column', () => {
-    const { root, left, right } = sample()
+  test('down among siblings, then into the column that lies below, and back', () => {
+    const { root, left, right, second } = sample()
     let next = apply(root, step(root, 'a', 'down'))
     expect(ids(next, left.id)).toEqual(['b', 'a'])
     next = apply(next, step(next, 'a', 'down'))
-    expect(ids(next, right.id)).toEqual(['a', 'c'])
+    expect(ids(next, second.children[0]!.id)).toEqual(['a'])
+    // Of the columns above, the right one lies more over it.
     next = apply(next, step(next, 'a', 'up'))
-    expect(ids(next, left.id)).toEqual(['b', 'a'])
+    expect(ids(next, right.id)).toEqual(['c', 'a'])
   })
 
   test('sideways: elements between columns, columns within their row', () => {
     const { root, first, left, right } = sample()
     expect(ids(apply(root, step(root, 'a', 'right')), right.id)).toEqual(['a', 'c'])
+    expect(ids(apply(root, step(root, 'b', 'right')), right.id)).toEqual(['c', 'b'])
     expect(ids(apply(root, step(root, left.id, 'right')), first.id)).toEqual([right.id, left.id])
     expect(step(root, left.id, 'left')).toBeNull()
     expect(step(root, left.id, 'up')).toBeNull()
+  })
+
+  test('past a nested row, and out of one to before or after it, as one sees them', () => {
+    const inner = row(column(6, element('text', {}, 'x')), column(6))
+    const outer = column(12, element('heading', {}, 'top'), inner, element('button', {}, 'end'))
+    const root = layout('root', 'body', row(outer))
+    expect(ids(apply(root, step(root, 'top', 'down')), outer.id)).toEqual([inner.id, 'top', 'end'])
+    expect(ids(apply(root, step(root, 'x', 'up')), outer.id)).toEqual(['top', 'x', inner.id, 'end'])
+    expect(ids(apply(root, step(root, 'x', 'down')), outer.id)).toEqual(['top', inner.id, 'x', 'end'])
+    expect(step(root, 'x', 'left')).toBeNull()
+  })
+
+  test('a nested row that leaves its column stands beside the row that it was in', () => {
+    const inner = row(column(12))
+    const outer = row(column(12, inner))
+    const root = layout('root', 'body', outer)
+    expect(ids(apply(root, step(root, inner.id, 'up')), outer.children[0]!.id)).toEqual([])
+    expect(apply(root, step(root, inner.id, 'up')).children.map((r) => r.id)).toEqual([inner.id, outer.id])
+    expect(apply(root, step(root, inner.id, 'down')).children.map((r) => r.id)).toEqual([outer.id, inner.id])
+  })
+
+  test('out of a place of an element to beside the element', () => {
+    const place = {
+      kind: 'place' as const,
+      id: 'p',
+      type: 'sections',
+      props: {},
+      styles: {},
+      children: [row(column(12, element('text', {}, 'x')))],
+    }
+    const holder = column(12, { ...element('sections', {}, 's'), children: [place] })
+    const root = layout('root', 'body', row(holder))
+    expect(ids(apply(root, step(root, 'x', 'up')), holder.id)).toEqual(['x', 's'])
+    expect(ids(apply(root, step(root, 'x', 'down')), holder.id)).toEqual(['s', 'x'])
   })
 
   test('nothing moves past the ends', () => {
@@ -163,6 +265,34 @@ describe('moving by keys', () => {
     expect(moveTo(root, 'a', left.id, 2)).toEqual({ kind: 'move', id: 'a', parent: left.id, index: 1 })
     expect(moveTo(root, 'a', left.id, 1)).toBeNull()
     expect(moveTo(root, 'a', 'nowhere', 0)).toBeNull()
+  })
+})
+
+describe('several things', () => {
+  test('go, are duplicated and move together, one step of undo', () => {
+    const { root, left, right, first } = sample()
+    expect(ids(apply(root, removeNodes(root, ['a', 'c'])), left.id)).toEqual(['b'])
+    expect(apply(root, removeNodes(root, ['a', first.id])).children).toHaveLength(1)
+    const copies = duplicateNodes(root, ['a', 'c'], newId)!
+    expect(ids(apply(root, copies.edit), left.id)).toEqual(['a', copies.ids[0], 'b'])
+    expect(ids(apply(root, moveAllTo(root, ['a', 'b'], right.id, 1)), right.id)).toEqual(['c', 'a', 'b'])
+    expect(ids(apply(root, moveAllTo(root, ['c', 'b'], left.id, 0)), left.id)).toEqual(['b', 'c', 'a'])
+    expect(apply(root, moveAllTo(root, ['a', 'b'], left.id, 1))).toBe(root)
+  })
+
+  test('step together or not at all, and keep their order', () => {
+    const { root, left, right } = sample()
+    expect(stepAll(root, ['a', 'b'], 'up')).toBeNull()
+    expect(ids(apply(root, stepAll(root, ['a', 'b'], 'right')), right.id)).toEqual(['a', 'c', 'b'])
+    expect(ids(apply(root, stepAll(root, ['a', 'b'], 'down')), left.id)).toEqual([])
+  })
+
+  test('take a look and a property together; what cannot take it is left alone', () => {
+    const { root } = sample()
+    const styled = apply(root, setStyleOfAll(root, ['a', 'b'], { property: 'marginTop', step: 'wide', value: 9 }))
+    expect(['a', 'b', 'c'].map((id) => find(styled, id)!.node.styles.marginTop?.wide)).toEqual([9, 9, undefined])
+    const said = apply(root, setPropertyOfAll(root, ['a', 'c'], 'level', '3'))
+    expect([find(said, 'a')!.node.props.level, find(said, 'c')!.node.props.level]).toEqual(['3', undefined])
   })
 })
 

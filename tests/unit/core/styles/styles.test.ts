@@ -12,6 +12,7 @@ import {
   mediaOf,
   ruleOf,
   rulesCss,
+  steppedAt,
   stepAt,
   styleProperty,
   stylePropertiesOn,
@@ -108,4 +109,25 @@ test.each([
 ] as const)('a window of %i pixels is %s, for the studio as for the media query', (width, step) => {
   expect(stepAt(width)).toBe(step)
   if (step !== 'wide') expect(Number(/max-width:([\d.]+)px/.exec(mediaOf(step))![1])).toBeGreaterThanOrEqual(width)
+})
+
+describe('what holds at one width alone', () => {
+  const css = (shown: Record<string, string>) => {
+    const rule = ruleOf({ rest: { shown } })
+    return rule ? rulesCss([rule]) : ''
+  }
+
+  test('a thing hidden on wide screens comes back on narrower ones that say so', () => {
+    const written = css({ wide: 'hidden', narrow: 'shown' })
+    expect(written).toContain('@media (min-width:1024px){')
+    expect(written).toContain('@media (min-width:640px) and (max-width:1023.98px){')
+    expect(written).not.toContain('@media (max-width:639.98px){')
+    expect(written.match(/display:none/g)).toHaveLength(2)
+  })
+
+  test('shown everywhere is nothing to write', () => {
+    expect(css({ wide: 'shown' })).toBe('')
+    expect(steppedAt({ wide: 'shown', medium: 'hidden' }, 'narrow')).toBe('hidden')
+    expect(steppedAt(undefined, 'wide')).toBeUndefined()
+  })
 })
