@@ -31,6 +31,7 @@ export const FINDING_TITLES: Record<FindingKind, string> = {
   'content-never-shown': 'Content that is never shown',
   'missing-field': 'Fields that a page type does not have',
   'no-title': 'Pages without a title, or with several',
+  'open-link': 'Links that lead nowhere yet',
   contrast: 'Words that are hard to read',
   'plain-body': 'Pages in their plain body',
   unreached: 'Layouts that show nowhere',
@@ -162,6 +163,11 @@ export function useFindingWords() {
                 says: `${owner(f)} names a ${WHAT[f.what]} that no longer exists.`,
                 todo: 'Choose another, or take it away.',
               }
+      case 'open-link':
+        return {
+          says: `${f.words ? `“${f.words}”` : 'A link'} in ${element(f.layout, f.node)} of ${layout(f.layout)} leads nowhere yet, so visitors do not see it.`,
+          todo: 'Say where it leads, or take it away.',
+        }
       case 'contrast': {
         const what = f.what === 'link' ? 'Links' : 'Words'
         const step = f.step === 'wide' ? '' : ` on ${f.step} screens`

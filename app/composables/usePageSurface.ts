@@ -22,6 +22,10 @@ function benchCss(region: LayoutRegion): string {
   return (
     `${others.join(',')}{opacity:.38;filter:grayscale(1)}` +
     'html{scrollbar-width:thin}body{user-select:none;-webkit-user-select:none}a,button,input{cursor:default}.of-skip{display:none}' +
+    '[data-written]{user-select:text;-webkit-user-select:text;cursor:text;outline:1px solid #c4472b;outline-offset:4px;white-space:pre-wrap;min-width:1ch}' +
+    '[data-written] .chip-field{background:#dfe7ea;color:#2f5560;padding:0 .25em;border-radius:2px;text-decoration:none}' +
+    '[data-written] .chip-field::before{content:attr(data-name) " ";font-size:.72em;opacity:.75}' +
+    '[data-written] .ProseMirror-selectednode{outline:2px solid #c4472b}' +
     '.of-col[data-node]:empty{outline:1px dashed #b8b2a5;outline-offset:-4px}.of-col[data-node]:empty::after{content:"";height:40px}' +
     (region === 'card' ? '.of-body{max-width:420px;margin:32px auto}' : '')
   )
@@ -39,6 +43,8 @@ export function usePageSurface(
   /** Grows whenever what is drawn may stand elsewhere: then boxes are asked for again. */
   const moved = ref(0)
   const loaded = ref(false)
+  /** What a hand is writing in: nothing else writes there meanwhile. */
+  const held = ref<Id | null>(null)
   const drawn = new Map<Id, HTMLElement>()
   let asked = 0
 
@@ -88,7 +94,11 @@ export function usePageSurface(
     }
     own.textContent = benchCss(region.value)
     page.documentElement.lang = next.documentElement.lang
-    morphdom(page.body, next.body, { onBeforeElUpdated: keepOpen })
+    const isHeld = (node: Node) => held.value !== null && (node as HTMLElement).dataset?.node === held.value
+    morphdom(page.body, next.body, {
+      onBeforeElUpdated: (from, to) => !isHeld(from) && keepOpen(from, to),
+      onBeforeNodeDiscarded: (node) => !isHeld(node),
+    })
     drawn.clear()
     if (!loaded.value) reveal(layoutId.value)
     loaded.value = true
@@ -100,7 +110,7 @@ export function usePageSurface(
     const page = doc()
     if (!page?.body) return
     if (rules.size > 0) moreRules(page).insertRule(`@media all{${rulesCss(rules.values())}}`)
-    writePatches(elementOf, patches)
+    writePatches(elementOf, patches, held.value)
     measureSoon()
   }
 
@@ -139,7 +149,7 @@ export function usePageSurface(
     return node && page?.defaultView ? page.defaultView.getComputedStyle(node).getPropertyValue(property) : ''
   }
 
-  return { moved, loaded, show, patch, boxOf, measure: measureSoon, nodeAt, reveal, computed, doc }
+  return { moved, loaded, held, elementOf, show, patch, boxOf, measure: measureSoon, nodeAt, reveal, computed, doc }
 }
 
 /** The page on the bench, once it is there; for hints of what is drawn now. */

@@ -43,26 +43,26 @@ function drawAnew(document: Document, standing: Element | undefined, html: strin
   return standing && next ? (morphdom(standing, next, { onBeforeElUpdated: keepOpen }) as Element) : next
 }
 
-function writeChildren(holder: Element, order: Extract<Patch, { kind: 'children' }>['order']): void {
+function writeChildren(holder: Element, order: Extract<Patch, { kind: 'children' }>['order'], held: Id | null): void {
   const standing = new Map([...holder.children].filter((c) => idOf(c) !== null).map((c) => [idOf(c)!, c]))
   let at = isBackground(holder.firstElementChild) ? holder.children[1] : holder.children[0]
   for (const { id, drawn } of order) {
     const had = standing.get(id)
     const [wasNext, after] = [had !== undefined && had === at, at?.nextElementSibling ?? undefined]
     standing.delete(id)
-    const element = drawn === undefined ? had : drawAnew(holder.ownerDocument, had, drawn)
+    const element = drawn === undefined || (had && id === held) ? had : drawAnew(holder.ownerDocument, had, drawn)
     if (wasNext) at = after
     else if (element) holder.insertBefore(element, at ?? null)
   }
   for (const gone of standing.values()) gone.remove()
 }
 
-/** Writes what has changed of a layout into the page that stands. */
-export function writePatches(find: FindDrawn, patches: readonly Patch[]): void {
+/** Writes what has changed of a layout into the page that stands, but for what is `held` by a hand that writes in it. */
+export function writePatches(find: FindDrawn, patches: readonly Patch[], held: Id | null = null): void {
   for (const patch of patches) {
     const drawn = find(patch.id)
     if (!drawn) continue
     if (patch.kind === 'opening') writeOpening(drawn, patch.html)
-    else writeChildren(holderOf(drawn), patch.order)
+    else writeChildren(holderOf(drawn), patch.order, held)
   }
 }

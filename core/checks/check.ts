@@ -3,7 +3,7 @@ import { type DrawnTree, treeToDraw } from '../layouts'
 import type { Catalogue } from '../site'
 import { checkContrast } from './contrast'
 import { checkRanking, checkReferences } from './frames'
-import { checkFields, checkThings, gridsOf } from './layouts'
+import { checkFields, checkOpenLinks, checkThings, gridsOf } from './layouts'
 import { checkPages, typesByLayout } from './pages'
 import type { Finding } from './types'
 
@@ -42,6 +42,7 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
     ...checkReferences(design.frames, compiled),
     ...trees.flatMap((l) => checkThings(l, catalogue, cards)),
     ...[...types].flatMap(([id, used]) => (layouts.has(id) ? checkFields(layouts.get(id)!, used, catalogue) : [])),
+    ...trees.flatMap(checkOpenLinks),
     ...trees.flatMap((l) => checkContrast(l, design.house, catalogue)),
     ...checkPages(compiled, table, layouts),
     ...unreached(design, trees),

@@ -1,5 +1,5 @@
-import { fieldsNamed, seeNode } from '../elements'
-import { type FieldValue, type NamedThing, elementsOf, walk } from '../tree'
+import { fieldsNamed, propertiesOf, seeNode } from '../elements'
+import { type FieldValue, type NamedThing, type Property, type Value, elementsOf, walk } from '../tree'
 import { BUILT_IN, type Catalogue, type Id, type PageType } from '../site'
 import type { DrawnTree } from '../layouts'
 import type { Finding } from './types'
@@ -51,6 +51,32 @@ export function checkThings(layout: DrawnTree, catalogue: Catalogue, cards: Read
   }
   return findings
 }
+
+/** Whether a link leads nowhere yet; a field may still be empty on some page. */
+const leadsNowhere = (value: Value | undefined, byDefault: Value): boolean => {
+  const link = value === undefined ? byDefault : value
+  return link === null || link === ''
+}
+
+/** Links that were left open: what they belong to has words, and is left out for visitors. */
+export function checkOpenLinks(layout: DrawnTree): Finding[] {
+  const findings: Finding[] = []
+  for (const node of walk(layout)) {
+    const open = (specs: Readonly<Record<string, Property>>, props: Readonly<Record<string, Value>>): void => {
+      for (const [name, spec] of Object.entries(specs)) {
+        const value = props[name]
+        if (spec.kind === 'items' && Array.isArray(value)) for (const item of value) open(spec.of, item.props)
+        if (spec.kind !== 'link' || !spec.open || !leadsNowhere(value, spec.default)) continue
+        const label = props.label ?? specs.label?.default
+        if (label) findings.push({ kind: 'open-link', layout: layout.id, node: node.id, words: wordsOf(label) })
+      }
+    }
+    open(propertiesOf(node), node.props)
+  }
+  return findings
+}
+
+const wordsOf = (label: Value): string => (typeof label === 'string' ? label : '')
 
 export interface GridUse {
   card: Id

@@ -18,6 +18,8 @@ export type Finding =
   | { kind: 'no-title'; titles: number; pages: string[] }
   /** A reference to something that no longer exists. */
   | { kind: 'dangling'; what: Dangling; id: string; layout?: Id; node?: Id; frame?: Id; entry?: Id }
+  /** A link that was left open while designing: what it belongs to is not drawn for visitors. */
+  | { kind: 'open-link'; layout: Id; node: Id; words: string }
   /** Words that are hard to read on what lies behind them: text or links, with their contrast, to 1. */
   | { kind: 'contrast'; layout: Id; node: Id; what: 'ink' | 'link'; ratio: number; step: Step }
   /** A stored document that cannot be read and is left out. */

@@ -1,6 +1,12 @@
 import type { LayoutElement, LayoutRegion, Place, TreeNode } from '../tree'
 import type { Chunk } from './chunk'
 
+/** Which item of which property. */
+interface Within {
+  items: string
+  item: string
+}
+
 /** What an element sees while it is compiled. */
 export interface Compile {
   region: LayoutRegion
@@ -8,6 +14,10 @@ export interface Compile {
   attributes(node: TreeNode, ...classes: string[]): string
   /** The opening attributes of a part: its classes, with those of its looks. */
   part(element: LayoutElement, part: string, ...classes: string[]): string
+  /** On the bench, marks what is drawn straight from the words of a property, or of one of the items it holds. */
+  words(property: string, item?: Within): string
+  /** Whether links that lead nowhere yet are drawn all the same: on the bench, never for visitors. */
+  readonly open: boolean
   /** Whether a part is shown. */
   shows(element: LayoutElement, part: string): boolean
   /** The rows that stand in a place; what surrounds them is the element's. */

@@ -9,7 +9,7 @@ export const button: ElementSpec = {
   group: 'Words',
   props: {
     label: { kind: 'text', label: 'Label', default: 'Read more', most: 120 },
-    link: { kind: 'link', label: 'Leads to', default: { page: 'home' }, dynamic: true },
+    link: { kind: 'link', label: 'Leads to', default: { page: 'home' }, dynamic: true, open: true },
     look: {
       kind: 'choice',
       label: 'Look',
@@ -29,10 +29,10 @@ export const button: ElementSpec = {
   summary: (props, names) => describe(props.label, names),
   draw(element, compile) {
     const look = prop(element, button, 'look') === 'outlined' ? ['btn', 'outlined'] : ['btn']
-    const attributes = compile.attributes(element, ...look)
+    const attributes = compile.attributes(element, ...look) + compile.words('label')
     const label = textChunk(prop(element, button, 'label'))
     return both(hrefChunk(prop(element, button, 'link')), label, (href, inside) =>
-      href && inside ? `<a${attributes} href="${href}">${inside}</a>` : '',
+      inside && (href || compile.open) ? `<a${attributes}${href && ` href="${href}"`}>${inside}</a>` : '',
     )
   },
 }

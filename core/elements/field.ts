@@ -117,7 +117,7 @@ export const field: ElementSpec = {
     const arrange = String(prop(element, field, 'arrange'))
     const open = `<div${compile.attributes(element, 'field', ...(arrange === 'before' ? [] : [arrange]))}>`
     const label = compile.shows(element, 'label') ? textChunk(prop(element, field, 'label')) : ''
-    const nameOpen = `<span${compile.part(element, 'label', 'label')}>`
+    const nameOpen = `<span${compile.part(element, 'label', 'label')}${compile.words('label')}>`
     const own = compile.part(element, 'value', 'value')
     // A value by itself needs no box of its own, unless it has looks of its own.
     const bare = own === ' class="of-value"'

@@ -27,7 +27,7 @@ export const heading: ElementSpec = {
   draw(element, compile) {
     const tag = `h${prop(element, heading, 'level')}`
     const text = textChunk(prop(element, heading, 'text'))
-    const open = `<${tag}${compile.attributes(element, 'heading')}>`
+    const open = `<${tag}${compile.attributes(element, 'heading')}${compile.words('text')}>`
     const href = hrefChunk(prop(element, heading, 'link'))
     const linked = both(href, text, (to, inside) => (to && inside ? `<a href="${to}">${inside}</a>` : inside))
     return wrapFilled(open, linked, `</${tag}>`)

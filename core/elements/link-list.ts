@@ -1,13 +1,14 @@
-import { type Chunk, both, hrefChunk, join, textChunk, wrapFilled } from '../drawing'
+import { type Chunk, type Compile, both, hrefChunk, join, textChunk, wrapFilled } from '../drawing'
 import type { Item, Value } from '../tree'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 
-/** A link with words of its own; nothing where it has none or leads nowhere. */
-function link({ props }: Item, own: string): Chunk {
+/** A link with words of its own; nothing where it has none, nor, for visitors, where it leads nowhere. */
+function link({ id, props }: Item, looks: string, compile: Compile): Chunk {
+  const own = looks + compile.words('label', { items: 'links', item: id })
   const value = (name: string): Value => props[name] ?? null
   return both(hrefChunk(value('link')), textChunk(value('label')), (href, label) =>
-    href && label ? `<li><a${own} href="${href}">${label}</a></li>` : '',
+    label && (href || compile.open) ? `<li><a${own}${href && ` href="${href}"`}>${label}</a></li>` : '',
   )
 }
 
@@ -26,7 +27,7 @@ export const linkList: ElementSpec = {
       most: 60,
       of: {
         label: { kind: 'text', label: 'Label', default: '', most: 120 },
-        link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
+        link: { kind: 'link', label: 'Leads to', default: null, dynamic: true, open: true },
       },
     },
     direction: {
@@ -53,7 +54,7 @@ export const linkList: ElementSpec = {
     const links = prop(element, linkList, 'links')
     const own = compile.part(element, 'link')
     const direction = String(prop(element, linkList, 'direction'))
-    const shown = Array.isArray(links) ? join(...links.map((l) => link(l, own))) : ''
+    const shown = Array.isArray(links) ? join(...links.map((l) => link(l, own, compile))) : ''
     return wrapFilled(`<ul${compile.attributes(element, 'links', direction)}>`, shown, '</ul>')
   },
 }

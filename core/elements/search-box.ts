@@ -25,11 +25,11 @@ export const searchBox: ElementSpec = {
     const label = textChunk(prop(element, searchBox, 'label'))
     // A label that is not shown is heard all the same.
     const labelled = compile.shows(element, 'label')
-      ? join(`<span${compile.part(element, 'label')}>`, label, '</span>')
+      ? join(`<span${compile.part(element, 'label')}${compile.words('label')}>`, label, '</span>')
       : join('<span class="of-sr">', label, '</span>')
     const button = compile.shows(element, 'button')
       ? join(
-          `<button type="submit"${compile.part(element, 'button')}>`,
+          `<button type="submit"${compile.part(element, 'button')}${compile.words('button')}>`,
           textChunk(prop(element, searchBox, 'button')),
           '</button>',
         )

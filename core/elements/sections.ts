@@ -28,7 +28,7 @@ export const sections: ElementSpec = {
     const each = (element.children ?? []).map((place): Chunk => {
       const title = place.props.title ?? sections.places!.props.title!.default
       const open = place.props.open === true ? ' open' : ''
-      const opening = `<details${compile.attributes(place)}${open}><summary${own}>`
+      const opening = `<details${compile.attributes(place)}${open}><summary${own}${compile.words('title')}>`
       return wrapFilled(opening, join(textChunk(title as string), '</summary>', compile.place(place)), '</details>')
     })
     return join(`<div${compile.attributes(element, 'sections')}>`, ...each, '</div>')

@@ -25,6 +25,8 @@ export const text: ElementSpec = {
   summary: (props, names) => describe(props.text, names),
   draw(element, compile) {
     const doc = prop(element, text, 'text')
-    return isRichDoc(doc) ? wrapFilled(`<div${compile.attributes(element, 'rich')}>`, richChunk(doc), '</div>') : ''
+    return isRichDoc(doc)
+      ? wrapFilled(`<div${compile.attributes(element, 'rich')}${compile.words('text')}>`, richChunk(doc), '</div>')
+      : ''
   },
 }

@@ -24,8 +24,10 @@ export type OnFault = (node: TreeNode, error: unknown) => void
 export interface CompileOptions {
   /** Elements that cannot be drawn are left out and told here, instead of taking all with them. */
   guard?: OnFault
-  /** The bench asks for the ids of rows, columns and elements on what they draw; nothing else differs. */
+  /** The bench asks for the ids of rows, columns and elements on what they draw, and for marks of their words. */
   ids?: boolean
+  /** Draws links that lead nowhere yet; as `ids` where it is not said. */
+  open?: boolean
 }
 
 /** What drawing needs beside its HTML. */
@@ -63,10 +65,10 @@ type Programs = WeakMap<TreeNode, NodeProgram>
 /** What a node comes to depends on itself, on its layout's defaults and region, and on whether ids are asked for. */
 const KEPT = new WeakMap<Layout['defaults'], Map<string, Programs>>()
 
-function keptFor({ defaults, region }: DrawnTree, ids: boolean): Programs {
+function keptFor({ defaults, region }: DrawnTree, ids: boolean, open: boolean): Programs {
   let byUse = KEPT.get(defaults)
   if (!byUse) KEPT.set(defaults, (byUse = new Map()))
-  const use = `${region} ${ids}`
+  const use = `${region} ${ids} ${open}`
   let kept = byUse.get(use)
   if (!kept) byUse.set(use, (kept = new WeakMap()))
   return kept
@@ -77,16 +79,18 @@ class Context {
   readonly region: LayoutRegion
   readonly defaults: Layout['defaults']
   readonly ids: boolean
+  readonly open: boolean
   readonly guard: OnFault | null
   private readonly kept: Programs
 
-  constructor(layout: DrawnTree, { ids = false, guard }: CompileOptions) {
+  constructor(layout: DrawnTree, { ids = false, open = ids, guard }: CompileOptions) {
     this.region = layout.region
     this.defaults = layout.defaults
     this.ids = ids
+    this.open = open
     this.guard = guard ?? null
     // What is left out is told each time, so nothing is kept then.
-    this.kept = guard ? new WeakMap() : keptFor(layout, ids)
+    this.kept = guard ? new WeakMap() : keptFor(layout, ids, open)
   }
 
   /** A node compiled, once for each state of it. */
@@ -100,10 +104,12 @@ class Context {
 /** Compiles one row, column or element; what stands in it is compiled by itself and taken in. */
 class Compiler implements Compile {
   readonly region: LayoutRegion
+  readonly open: boolean
   private readonly needs = nothing()
 
   constructor(private readonly context: Context) {
     this.region = context.region
+    this.open = context.open
   }
 
   compile(node: Row | Column | LayoutElement): NodeProgram {
@@ -148,6 +154,12 @@ class Compiler implements Compile {
     if (rule) this.needs.rules.set(rule.name, rule)
     const all = [...classes.map(classOf), ...(rule ? [rule.name] : [])]
     return all.length ? ` class="${all.join(' ')}"` : ''
+  }
+
+  words(property: string, within?: { items: string; item: string }): string {
+    if (!this.context.ids) return ''
+    const item = within ? ` data-items="${escapeHtml(within.items)}" data-item="${escapeHtml(within.item)}"` : ''
+    return ` data-words="${escapeHtml(property)}"${item}`
   }
 
   shows(element: LayoutElement, part: string): boolean {

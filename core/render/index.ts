@@ -1,5 +1,5 @@
 export { CompiledDesign, programOf, type Drawable, type DrawnPage, type Fault } from './page'
-export { compileLayout } from './compile'
+export { type CompileOptions, compileLayout } from './compile'
 export { type Known, type Patch, type Patched, knownTo, patchesBetween } from './patch'
 export { hasTitle } from './title'
 export { type Program, draw } from './program'

@@ -22,7 +22,8 @@ interface ItemsAsk {
 export type Property =
   | (Ask<Value> & { kind: 'text'; most: number })
   | (Ask<Value> & { kind: 'rich' })
-  | (Ask<Value> & { kind: 'link'; dynamic: boolean })
+  /** `open` says that it may be left open while designing: nothing is drawn for visitors then, and the checks tell. */
+  | (Ask<Value> & { kind: 'link'; dynamic: boolean; open?: true })
   | (Ask<Value> & { kind: 'picture'; dynamic: boolean })
   | (Ask<Value> & { kind: 'field'; kinds?: readonly FieldKind[] })
   | (Ask<string> & { kind: 'choice'; options: readonly { value: string; label: string }[] })

@@ -2,8 +2,8 @@
 import type { ShallowRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { nodeName } from '#core/elements'
-import { type Box, type Drop, dropAt } from '#core/layouts'
-import { find } from '#core/tree'
+import { type Box, type Drop, dropAt, setPropertyOfAll } from '#core/layouts'
+import { type Value, find } from '#core/tree'
 import type { Page } from '#core/site'
 import { stepAt } from '#core/styles'
 import { useBench } from '~/stores/bench'
@@ -56,6 +56,19 @@ watch(
   (id) => id && nextTick(() => surface.reveal(id)),
 )
 
+const words = useWordsOnPage(surface, live.again)
+const isWriting = (target: EventTarget | null) =>
+  // The page has classes of its own, so that nothing here is an instance of ours.
+  words.written.value?.element.contains(target as Node | null) ?? false
+/** Edits the words of what is in hand, where they stand; gives whether there are any. */
+const editWords = () => session.mayDesign && bench.selected !== null && words.beginIn(bench.selected)
+function setField(value: Value | undefined) {
+  const { id, property } = words.written.value!
+  words.leave()
+  bench.apply(setPropertyOfAll(layout.value, [id], property, value))
+}
+defineExpose({ editWords })
+
 const step = computed(() => stepAt(width.value))
 watch(step, (value) => (bench.step = value), { immediate: true })
 
@@ -78,17 +91,23 @@ function listen() {
   const on = <K extends keyof DocumentEventMap>(type: K, run: (event: DocumentEventMap[K]) => void) =>
     page.addEventListener(type, run, { capture: true })
   on('click', (event) => {
+    if (isWriting(event.target)) return
     event.preventDefault()
+    words.leave()
     bench.choose(surface.nodeAt(event.clientX, event.clientY), howChosen(event))
   })
   on('submit', (event) => event.preventDefault())
-  on('pointerdown', begin)
+  on('pointerdown', (event) => !isWriting(event.target) && begin(event))
+  on('dblclick', (event) => {
+    if (!session.mayDesign || isWriting(event.target)) return
+    if (words.begin(words.wordsAt(event.target as Element))) event.preventDefault()
+  })
   on('pointermove', (event) => {
     hovered.value = surface.nodeAt(event.clientX, event.clientY)
     move(event)
   })
   on('pointerup', () => finish(true))
-  on('keydown', (event) => emit('key', event))
+  on('keydown', (event) => !isWriting(event.target) && emit('key', event))
   on('load', surface.measure)
   page.documentElement.addEventListener('mouseleave', () => (hovered.value = null))
   page.defaultView?.addEventListener('scroll', surface.measure, { passive: true })
@@ -133,8 +152,8 @@ function tagOf(id: string | null): string {
         <BenchOverlay
           :box-of="boxNow"
           :scale="scale"
-          :chosen="bench.chosen"
-          :hovered="dragging ? null : hovered"
+          :chosen="words.written.value ? [] : bench.chosen"
+          :hovered="dragging || words.written.value ? null : hovered"
           :drop="drop"
           :may-add="session.mayDesign"
           @add="$emit('add')"
@@ -154,5 +173,31 @@ function tagOf(id: string | null): string {
         </p>
       </div>
     </div>
+    <template v-if="words.written.value">
+      <div v-if="words.isField.value" class="max-w-md border-t bg-sheet px-3 py-2" data-testid="words">
+        <AskField
+          :value="words.written.value.value"
+          :page="page"
+          :kinds="null"
+          :fixed="words.written.value.spec.kind === 'field'"
+          @set="setField"
+        />
+      </div>
+      <RichWords
+        v-else-if="words.written.value.spec.kind === 'rich'"
+        :key="`${words.written.value.id} ${words.written.value.property}`"
+        :written="words.written.value"
+        :page="page"
+        @set="words.set"
+        @leave="words.leave"
+      />
+      <PlainWords
+        v-else
+        :key="`${words.written.value.id} ${words.written.value.property}`"
+        :written="words.written.value"
+        @set="words.set"
+        @leave="words.leave"
+      />
+    </template>
   </section>
 </template>

@@ -34,7 +34,7 @@ const dynamic = computed(() => spec.value?.group === 'Entry' || fieldsNamed(prop
     :class="[dynamic ? 'bg-field text-field-ink' : 'bg-board', selected && 'cornered bg-wash! text-ink']"
     :title="label"
   >
-    <p class="truncate px-1.5 py-0.5">
+    <p class="line-clamp-2 hyphens-auto px-1.5 py-0.5 [overflow-wrap:anywhere]">
       <span
         v-if="notes"
         class="mr-1 bg-spot px-1 text-2xs font-semibold text-white"

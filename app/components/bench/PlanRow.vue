@@ -53,7 +53,7 @@ function beginEdge(index: number, event: PointerEvent) {
     :class="selected ? 'border-ink' : 'border-edge'"
   >
     <div class="flex cursor-default items-baseline justify-between gap-2 px-1.5 py-0.5" :class="selected && 'cornered'">
-      <span class="truncate text-xs"
+      <span class="text-xs [overflow-wrap:anywhere]"
         >{{ row.name ?? 'Row' }} <span v-if="width" class="text-soft">{{ width }}</span></span
       >
       <span class="shrink-0 font-mono text-2xs text-soft">{{

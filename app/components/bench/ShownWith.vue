@@ -32,6 +32,8 @@ const found = computed(() => {
   ).slice(0, 60)
 })
 
+const isShown = (key: Awkward) => awkward.value[key] !== undefined && awkward.value[key]?.key === shown.value.key
+
 function stepBy(by: number) {
   const at = like.value.findIndex((p) => p.key === shown.value.key)
   shown.value = like.value[(at + by + like.value.length) % like.value.length]!
@@ -95,8 +97,8 @@ function stepBy(by: number) {
         :key="a.key"
         type="button"
         class="btn btn-small -ml-px"
-        :class="awkward[a.key]?.key === shown.key && 'border-ink! bg-ink text-sheet'"
-        :aria-pressed="awkward[a.key]?.key === shown.key"
+        :class="isShown(a.key) && 'border-ink! bg-ink text-sheet'"
+        :aria-pressed="isShown(a.key)"
         :disabled="!awkward[a.key]"
         @click="shown = awkward[a.key]!"
       >

@@ -15,7 +15,7 @@ watch(
 
 <template>
   <div class="border bg-raised focus-within:border-ink">
-    <RichTools :editor="editor" />
+    <RichTools class="border-b" :editor="editor" />
     <EditorContent :editor="editor" class="min-h-48" />
   </div>
 </template>

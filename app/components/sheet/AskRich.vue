@@ -1,21 +1,21 @@
 <script setup lang="ts">
 import { EditorContent } from '@tiptap/vue-3'
 import type { FieldValue, Value } from '#core/tree'
-import { type Page, type RichDoc, fieldLabel, isRichDoc } from '#core/site'
-import { useSite } from '~/stores/site'
+import { type Page, type RichDoc, isRichDoc } from '#core/site'
+import { useNotices } from '~/stores/notices'
 
 /** Running text with emphasis, lists, links and dynamic fields. */
 const props = defineProps<{ value: Value; page: Page; label: string }>()
 const emit = defineEmits<{ set: [value: Value] }>()
 
-const site = useSite()
-const labelOf = (value: FieldValue) => (value ? (fieldLabel(site.catalogue!, value) ?? 'missing field') : '')
+const notices = useNotices()
 const doc = (): RichDoc => (isRichDoc(props.value) ? props.value : { type: 'doc' })
 const { editor, takeOver } = useRichEditor({
   doc,
   label: props.label,
-  extensions: [fieldNode(labelOf)],
+  extensions: [fieldNode(useFieldWords(() => props.page))],
   changed: (value) => emit('set', value),
+  tooMuch: (count) => notices.fail(new Error(tooMuchWords(count))),
 })
 watch(
   () => props.value,
@@ -29,7 +29,7 @@ function insertField(value: FieldValue) {
 
 <template>
   <div class="border bg-raised focus-within:border-ink">
-    <RichTools :editor="editor">
+    <RichTools class="border-b" :editor="editor">
       <FieldPicker class="ml-auto" :page="page" :kinds="null" label="Put a field into the text" @pick="insertField" />
     </RichTools>
     <EditorContent :editor="editor" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Page } from '#core/site'
 import { useBench } from '~/stores/bench'
 import { useMap } from '~/stores/map'
@@ -18,8 +18,17 @@ const adding = ref(false)
 const keys = ref(false)
 const view = ref<'plan' | 'both' | 'page'>('both')
 const width = ref(1240)
+/** How wide the panels beside the page are; it stays so in this browser. */
+const planWidth = useLocalStorage('outer-frame:plan-width', 248)
+const sheetWidth = useLocalStorage('outer-frame:sheet-width', 280)
+const columns = computed(() =>
+  view.value === 'both'
+    ? `${planWidth.value}px minmax(0,1fr) ${sheetWidth.value}px`
+    : `minmax(0,1fr) ${sheetWidth.value}px`,
+)
 const sheet = ref<{ focusFirst(): void }>()
 const plan = ref<{ focus(): void }>()
+const onPaper = ref<{ editWords(): boolean }>()
 const id = computed(() => String(route.params.id))
 const shown = shallowRef<Page | null>(null)
 
@@ -51,7 +60,7 @@ onBeforeUnmount(bench.close)
 
 const { onWindow, onPage } = useBenchKeys({
   add: () => (adding.value = session.mayDesign),
-  editText: () => sheet.value?.focusFirst(),
+  editText: () => void (onPaper.value?.editWords() || sheet.value?.focusFirst()),
   showKeys: () => (keys.value = true),
   find: () => {},
 })
@@ -87,16 +96,26 @@ useEventListener('beforeunload', (event) => {
   <div v-else class="flex h-full flex-col">
     <BenchBar v-model:view="view" v-model:shown="shown" @add="adding = true" />
     <div
-      class="grid min-h-0 flex-1"
-      :class="
-        view === 'both'
-          ? 'grid-cols-[248px_1fr_280px] max-lg:grid-cols-[200px_1fr_250px] max-md:grid-cols-1 max-md:grid-rows-[26vh_1fr_26vh]'
-          : 'grid-cols-[1fr_280px] max-md:grid-cols-1 max-md:grid-rows-[1fr_36vh]'
-      "
+      class="grid min-h-0 flex-1 max-md:grid-cols-1!"
+      :class="view === 'both' ? 'max-md:grid-rows-[26vh_1fr_26vh]' : 'max-md:grid-rows-[1fr_36vh]'"
+      :style="{ gridTemplateColumns: columns }"
     >
-      <BenchPlan v-show="view !== 'page'" ref="plan" @add="adding = true" />
-      <BenchPage v-show="view !== 'plan'" v-model:width="width" :page="shown" @key="onPage" @add="adding = true" />
-      <PropertySheet ref="sheet" :page="shown" @leave="toPlan" />
+      <div v-show="view !== 'page'" class="relative grid min-h-0 min-w-0">
+        <BenchPlan ref="plan" @add="adding = true" />
+        <PanelEdge v-if="view === 'both'" v-model="planWidth" side="left" label="Width of the plan" />
+      </div>
+      <BenchPage
+        v-show="view !== 'plan'"
+        ref="onPaper"
+        v-model:width="width"
+        :page="shown"
+        @key="onPage"
+        @add="adding = true"
+      />
+      <div class="relative grid min-h-0 min-w-0">
+        <PropertySheet ref="sheet" :page="shown" @leave="toPlan" />
+        <PanelEdge v-model="sheetWidth" side="right" label="Width of the properties" />
+      </div>
     </div>
     <BenchFooter @keys="keys = true" />
     <p class="sr-only" role="status" data-testid="said">{{ bench.said }}</p>

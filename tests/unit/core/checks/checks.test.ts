@@ -297,3 +297,17 @@ test('dangling: targets, layouts, and all that layouts and entries name', () => 
     ['frame', 'x'],
   ])
 })
+
+test('a link left open is told with its words; one that a field fills, or without words, is not', () => {
+  const more = [
+    element('button', { label: 'Soon', link: null }, 'soon'),
+    element('button', { label: 'Mail', link: field('website') }),
+    element('button', { label: '', link: null }),
+    element('link-list', { links: [{ id: 'a', props: { label: 'Later' } }] }, 'list'),
+    element('heading', { text: 'Not a link' }),
+  ]
+  expect(of('open-link', findings([base], [titled('B', ...more)]))).toEqual([
+    { kind: 'open-link', layout: 'B', node: 'soon', words: 'Soon' },
+    { kind: 'open-link', layout: 'B', node: 'list', words: 'Later' },
+  ])
+})

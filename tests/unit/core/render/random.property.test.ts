@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { type Layout, elementsOf, emptyLayout } from '#core/tree'
 import { applyEdit, treeToDraw } from '#core/layouts'
-import { CompiledDesign, programOf } from '#core/render'
-import { Formats, escapeHtml, sceneOf } from '#core/drawing'
+import { type CompileOptions, CompiledDesign, compileLayout, programOf } from '#core/render'
+import { Formats, escapeHtml, fill, sceneOf } from '#core/drawing'
 import { type RichDoc, type RichNode, safeAddress, slugOf, isSlug } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import { drawElement, element, field, observatory } from '../../../fixtures'
@@ -67,8 +67,14 @@ describe('any valid layout, on any page', () => {
     fc.assert(
       fc.property(seeds, (seed) => {
         const layout = randomLayout(seed)
-        const bench = draw(layout, 'entry:refractor', true).html
-        expect(bench.replace(/ data-node="[^"]*"/g, '')).toBe(draw(layout, 'entry:refractor', false).html)
+        const scene = sceneOf(catalogue, formats, catalogue.page('entry:refractor')!, {})
+        const written = (options: CompileOptions) => fill(compileLayout(treeToDraw(layout), options).chunks, scene)
+        const marked = written({ ids: true, open: false })
+        expect(marked.replace(/ data-(node|words|items|item)="[^"]*"/g, '')).toBe(written({}))
+        // Links that were left open are drawn besides, and nothing else.
+        const bench = written({ ids: true })
+        const [opened, closed] = [bench, marked].map((html) => html.split(/(?=<(?:li|ul|a)\b)/))
+        expect(closed!.filter((piece) => !/<ul|<a class="of-btn/.test(piece) && !opened!.includes(piece))).toEqual([])
         const drawn = [...bench.matchAll(/data-node="([^"]*)"/g)].map((m) => m[1]!)
         expect(new Set(drawn).size).toBe(drawn.length)
         for (const { id } of elementsOf(layout).filter((e) => e.type === 'divider' || e.type === 'spacer'))

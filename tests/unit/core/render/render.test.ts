@@ -2,7 +2,7 @@ import { resolveInTurn, rulesOf } from '#core/frames'
 import type { Layout, Row, Value } from '#core/tree'
 import { applyEdit, treeToDraw } from '#core/layouts'
 import { CompiledDesign, compileLayout, hasTitle } from '#core/render'
-import { Formats, escapeHtml, sceneOf } from '#core/drawing'
+import { Formats, escapeHtml, fill, sceneOf } from '#core/drawing'
 import { Catalogue } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import {
@@ -19,6 +19,7 @@ import {
 } from '../../../fixtures'
 
 const catalogue = observatory()
+const formats = new Formats(catalogue.site.settings)
 
 function page(
   key: string,
@@ -161,7 +162,7 @@ describe('compiling', () => {
       return compiled.draw(sceneOf(catalogue, new Formats(catalogue.site.settings), found, {}), outcome).html
     }
     expect(drawWith(true)).toContain('data-node="h"')
-    expect(drawWith(true).replace(/ data-node="[^"]*"/g, '')).toBe(drawWith(false))
+    expect(drawWith(true).replace(/ data-(node|words)="[^"]*"/g, '')).toBe(drawWith(false))
   })
 
   test('a background picture is drawn behind, and not at all where there is none', () => {
@@ -272,5 +273,24 @@ describe('what cannot be drawn', () => {
 
   test('is an error where nothing may be left out', () => {
     expect(() => drawWith({ strict: true })).toThrow('menus are broken')
+  })
+})
+
+describe('links that were left open', () => {
+  const list = element('link-list', {
+    links: [
+      { id: 'a', props: { label: 'Visit', link: '/visit' } },
+      { id: 'b', props: { label: 'Later' } },
+    ],
+  })
+  const open = layout('L', 'body', row(column(12, element('button', { label: 'Soon', link: null }, 'b'), list)))
+  const drawn = (options: { ids?: boolean }) =>
+    fill(compileLayout(treeToDraw(open), options).chunks, sceneOf(catalogue, formats, catalogue.page('home')!, {}))
+
+  test('are drawn on the bench and left out for visitors', () => {
+    expect(drawn({})).not.toMatch(/Soon|Later/)
+    expect(drawn({})).toContain('Visit')
+    expect(drawn({ ids: true })).toMatch(/<a [^>]*data-words="label">Soon<[\s\S]*data-item="b">Later</)
+    expect(drawn({ ids: true })).not.toMatch(/href=""/)
   })
 })

@@ -1,0 +1,96 @@
+import { propertiesOf } from '#core/elements'
+import type { Id } from '#core/site'
+import { type Item, type Property, type Value, find, isFieldValue } from '#core/tree'
+import { useBench } from '~/stores/bench'
+import { useNotices } from '~/stores/notices'
+
+/** Words that are written where they stand: of which property, and where it is drawn. */
+export interface Written {
+  id: Id
+  property: string
+  within?: { items: string; item: Id }
+  element: HTMLElement
+  spec: Property
+  /** What stood there when the hand came. */
+  value: Value
+}
+
+/** Writing words on the page itself: which are in hand, and where what is typed goes. */
+export function useWordsOnPage(surface: PageSurface, redraw: () => void) {
+  const bench = useBench()
+  const notices = useNotices()
+  const written = shallowRef<Written | null>(null)
+
+  /** What stands in a property now, or would by default. */
+  function valueOf({ id, property, within }: Pick<Written, 'id' | 'property' | 'within'>): Value | undefined {
+    const node = bench.layout && find(bench.layout, id)?.node
+    if (!node) return undefined
+    const items = within && ((node.props[within.items] ?? []) as Item[])
+    const props = items ? items.find((i) => i.id === within.item)?.props : node.props
+    return props?.[property] ?? specOf(id, property, within)?.default
+  }
+
+  function specOf(id: Id, property: string, within: Written['within']): Property | undefined {
+    const node = bench.layout && find(bench.layout, id)?.node
+    const list = node && within ? propertiesOf(node)[within.items] : undefined
+    if (list) return list.kind === 'items' ? list.of[property] : undefined
+    return node ? propertiesOf(node)[property] : undefined
+  }
+
+  /** The words at a place on the page, or those of the thing that is drawn there. */
+  function wordsAt(target: Element): HTMLElement | null {
+    const own = target.closest<HTMLElement>('[data-words]')
+    const node = target.closest<HTMLElement>('[data-node]')
+    if (own && own.closest('[data-node]') === node) return own
+    const inside = [...(node?.querySelectorAll<HTMLElement>('[data-words]') ?? [])]
+    return inside.find((e) => e.closest('[data-node]') === node) ?? null
+  }
+
+  /** Takes words into the hand; gives whether there were any. */
+  function begin(element: HTMLElement | null): boolean {
+    const id = element?.closest<HTMLElement>('[data-node]')?.dataset.node
+    if (!element || !id) return false
+    const { words, items, item } = element.dataset
+    const where = { id, property: words!, ...(items && item && { within: { items, item } }) }
+    const [spec, value] = [specOf(id, where.property, where.within), valueOf(where)]
+    if (!spec || value === undefined) return false
+    leave()
+    bench.selected = id
+    surface.held.value = id
+    written.value = { ...where, element, spec, value }
+    return true
+  }
+
+  /** As `begin`, for the first words of a thing. */
+  const beginIn = (id: Id): boolean => {
+    const element = surface.elementOf(id)
+    return element !== null && begin(wordsAt(element))
+  }
+
+  function set(value: Value): void {
+    const { id, property, within } = written.value!
+    bench.apply({ kind: 'setProperty', id, property, ...(within && { within }), value })
+  }
+
+  /** The hand leaves the words: they stand as they were written. */
+  function leave(): void {
+    if (!written.value) return
+    written.value = null
+    surface.held.value = null
+    redraw()
+  }
+
+  /** The words are gone from under the hand, taken away here or elsewhere. */
+  watch(
+    () => written.value && bench.layout && valueOf(written.value) === undefined,
+    (gone) => {
+      if (!gone) return
+      leave()
+      notices.say('What you were writing in was removed. What you wrote is in its history.')
+    },
+  )
+
+  return { written, isField: computed(() => isFieldValue(written.value?.value)), wordsAt, begin, beginIn, set, leave }
+}
+
+export type WordsOnPage = ReturnType<typeof useWordsOnPage>
