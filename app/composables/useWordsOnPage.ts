@@ -75,9 +75,13 @@ export function useWordsOnPage(surface: PageSurface, redraw: () => void) {
   /** The hand leaves the words: they stand as they were written. */
   function leave(): void {
     if (!written.value) return
+    const { id } = written.value
     written.value = null
-    surface.held.value = null
-    redraw()
+    // Whoever wrote there lets go of the page first.
+    void nextTick(() => {
+      if (written.value?.id !== id) surface.held.value = written.value?.id ?? null
+      redraw()
+    })
   }
 
   /** The words are gone from under the hand, taken away here or elsewhere. */

@@ -1,14 +1,18 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
-import { nodeName } from '#core/elements'
+import { computed, ref, shallowRef } from 'vue'
+import { nanoid } from 'nanoid'
+import { newElement, nodeName } from '#core/elements'
 import { type Drop, type Edit, LAYOUT_EDITING, describeEdit, moveAllTo } from '#core/layouts'
-import { type Layout, type Step, type TreeNode, childrenOf, find } from '#core/tree'
+import { type Layout, type Step, type TreeNode, childrenOf, emptyRow, find } from '#core/tree'
 import type { Id } from '#core/site'
 import type { LayoutAnswer } from '#shared/api/types'
+import type { Addable } from '~/composables/useAddable'
 import { useDesign } from './design'
 
 /** How something chosen stands to what was chosen before: instead of it, beside it, or with all in between. */
 export type Choosing = 'alone' | 'also' | 'through'
+
+const newId = () => nanoid(12)
 
 /** The layout on the bench, and what of it is in hand. */
 export const useBench = defineStore('bench', () => {
@@ -87,6 +91,22 @@ export const useBench = defineStore('bench', () => {
     said.value = node ? `${what}: ${nodeName(node)}${placeWords(node)}` : what
   }
 
+  /** Something new that is carried over the window, and where it would land. */
+  const carried = shallowRef<{ item: Addable; x: number; y: number } | null>(null)
+  const landing = shallowRef<Drop | null>(null)
+
+  /** Puts down what is carried where it would land; nowhere when there is no such place. */
+  function letGo(): void {
+    const [what, where] = [carried.value, landing.value]
+    carried.value = landing.value = null
+    if (!what || !where) return
+    const { item } = what
+    const node = item.spans ? emptyRow(newId, item.spans) : newElement(item.type!, newId)
+    if (!apply({ kind: 'insert', parent: where.parent, index: where.index, node })) return
+    selected.value = node.id
+    tell('Added')
+  }
+
   /** Lets something go at a place, with all else that is in hand when it is one of it. */
   function drop(id: Id, to: Drop): void {
     const moved = chosen.value.includes(id) ? chosen.value : [id]
@@ -135,6 +155,9 @@ export const useBench = defineStore('bench', () => {
     choose,
     tell,
     drop,
+    carried,
+    landing,
+    letGo,
     apply,
     undo,
     redo,

@@ -6,6 +6,7 @@ export const divider: ElementSpec = {
   about: 'A line across the column.',
   group: 'Space',
   props: {},
+  madeOf: [],
   css: ['.of-divider{border:0;border-top:1px solid;width:100%;margin:0;opacity:.8}'],
   styles: {},
   summary: () => '',

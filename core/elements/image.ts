@@ -20,6 +20,7 @@ export const image: ElementSpec = {
     shape: SHAPE,
   },
   css: [PICTURE_CSS],
+  madeOf: ['pictures'],
   summary: (props, names) => (typeof props.picture === 'string' ? 'chosen here' : describe(props.picture, names)),
   draw(element, compile) {
     const shape = String(prop(element, image, 'shape'))

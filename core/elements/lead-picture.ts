@@ -12,6 +12,7 @@ export const leadPicture: ElementSpec = {
     shape: SHAPE,
   },
   css: [PICTURE_CSS],
+  madeOf: ['pictures'],
   summary: () => '',
   draw(element, compile) {
     const shape = String(prop(element, leadPicture, 'shape'))

@@ -8,6 +8,7 @@ import {
   type Value,
   seeProps,
 } from '../tree'
+import { type StyleProperty, stylePropertiesOn } from '../styles'
 import { elementSpec } from './list'
 
 const BOX_NAMES = { row: 'Row', column: 'Column' }
@@ -35,6 +36,16 @@ export function propertiesOf(node: TreeNode): Readonly<Record<string, Property>>
   const spec = elementSpec(node.type)
   return (node.kind === 'place' ? spec?.places?.props : spec?.props) ?? NONE
 }
+
+/** The looks that something is asked about: those that it may have, and that suit what it is made of. */
+export function looksAskedOf(node: TreeNode): StyleProperty[] {
+  const madeOf = (node.kind === 'element' && elementSpec(node.type)?.madeOf) || ['words']
+  const all = stylePropertiesOn(node.kind)
+  return node.kind === 'element' ? all.filter((p) => !p.suits || madeOf.includes(p.suits)) : all.filter(rowsToo)
+}
+
+/** Rows and columns hold words, and no picture of their own that has a height. */
+const rowsToo = (p: StyleProperty): boolean => p.suits !== 'pictures'
 
 /** Shows everything that is in the values of something: see `Seeing`. */
 export function seeNode(node: TreeNode, see: Seeing): void {

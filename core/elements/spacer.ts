@@ -6,6 +6,7 @@ export const spacer: ElementSpec = {
   about: 'Empty height, different on each width step if need be.',
   group: 'Space',
   props: {},
+  madeOf: [],
   css: [],
   styles: { minHeight: { wide: 32 } },
   summary: () => '',

@@ -48,6 +48,8 @@ export interface ElementSpec {
   props: Record<string, Property>
   /** What it is made of, by name. */
   parts?: Readonly<Record<string, PartSpec>>
+  /** What it is made of, for what is asked about its looks; words where it is not said. */
+  madeOf?: readonly ('words' | 'pictures')[]
   /** States of the thing itself that have looks of their own. */
   states?: readonly State[]
   places?: PlacesSpec

@@ -4,7 +4,17 @@ export { applyEdit, applyJudged, applyAll, refuseEdit, countEdits, type EditResu
 export { checkLayout, MOST_DEPTH } from './check'
 export { editShape } from './shapes'
 export { describeEdit, looksWords } from './words'
-export { addColumn, evenSpans, mergeColumns, moveEdge, readSpans, setColumns, splitColumn, together, widen } from './columns'
+export {
+  addColumn,
+  evenSpans,
+  mergeColumns,
+  moveEdge,
+  readSpans,
+  setColumns,
+  splitColumn,
+  together,
+  widen,
+} from './columns'
 export * from './commands'
 export * from './several'
 export { type Direction, step } from './step'

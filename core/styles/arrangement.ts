@@ -134,6 +134,16 @@ export const ARRANGEMENT: readonly StyleProperty[] = [
     css: (v) => self(`min-height:${v}px`),
   },
   {
+    name: 'pictureHeight',
+    label: 'Picture height',
+    also: 'crop image',
+    group: 'arrangement',
+    on: ['element'],
+    suits: 'pictures',
+    ask: { kind: 'length', min: 20, max: 1600 },
+    css: (v) => self(`--ph:${v}px;--pw:100%`),
+  },
+  {
     name: 'maxWidth',
     label: 'Maximum width',
     group: 'arrangement',

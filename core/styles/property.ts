@@ -44,6 +44,8 @@ export interface StyleProperty {
   group: StyleGroup
   on: readonly Owner[]
   ask: Ask
+  /** Only elements that are made of such things are asked about it. */
+  suits?: 'words' | 'pictures'
   /**
    * Written for each width step by itself, so that a narrower step takes nothing back that a wider one says: what
    * hides a thing knows no way to show it as it was.

@@ -8,54 +8,34 @@ import {
   DialogPanel,
   DialogTitle,
 } from '@headlessui/vue'
-import { ELEMENTS } from '#core/elements'
-import { elementsOf, find } from '#core/tree'
+import { find } from '#core/tree'
 import { findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
 
 /** Everything that can be added after the thing in hand: rows by their columns, and elements. */
 const emit = defineEmits<{ close: [] }>()
 
-interface Choice {
-  key: string
-  name: string
-  about: string
-  group: string
-  spans?: number[]
-  type?: string
-}
-
-const ROWS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [4, 4, 4], [3, 3, 3, 3]]
-
 const bench = useBench()
 const { addElement, addRow } = useBenchActions()
 const typed = ref('')
 const layout = computed(() => bench.layout!)
-const rows: Choice[] = ROWS.map((spans) => ({
-  key: spans.join(),
-  name: spans.length === 1 ? 'Row of one column' : `Row ${spans.join(' + ')}`,
-  about: spans.length === 1 ? 'The whole width.' : `${spans.length} columns.`,
-  group: 'Rows',
-  spans,
-}))
-const elements = computed<Choice[]>(() => {
-  const there = new Set(elementsOf(layout.value).map((e) => e.type))
-  return ELEMENTS.filter((e) => !e.regions || e.regions.includes(layout.value.region))
-    .filter((e) => !(e.once && there.has(e.type)))
-    .map((e) => ({ key: e.type, name: e.name, about: e.about, group: e.group, type: e.type }))
-})
+const { rows, elements } = useAddable()
 /** Inside a column one mostly adds elements; elsewhere, rows. */
 const choices = computed(() => {
   const node = bench.selected ? find(layout.value, bench.selected)?.node : undefined
   return node && node.kind !== 'row' ? [...elements.value, ...rows] : [...rows, ...elements.value]
 })
+/** Any division of a row can be typed. */
+const asTyped = computed(() => typedRow(typed.value))
 const found = computed(() =>
-  findByWords(
-    choices.value,
-    typed.value,
-    (c) => c.name,
-    (c) => c.about,
-  ),
+  asTyped.value
+    ? [asTyped.value]
+    : findByWords(
+        choices.value,
+        typed.value,
+        (c) => c.name,
+        (c) => c.about,
+      ),
 )
 const groups = computed(() =>
   [...new Set(found.value.map((c) => c.group))].map((group) => ({
@@ -70,7 +50,7 @@ const where = computed(() => {
   return node.kind === 'row' ? 'in or after this row' : 'after this element'
 })
 
-function pick(choice: Choice | null) {
+function pick(choice: Addable | null) {
   if (!choice) return
   emit('close')
   if (choice.spans) addRow(choice.spans)
@@ -90,7 +70,7 @@ function pick(choice: Choice | null) {
           <div class="px-4 pb-3">
             <ComboboxInput
               class="input h-8!"
-              placeholder="Type a few letters of what it is"
+              placeholder="A few letters of what it is, or the columns of a row: 5+7"
               aria-label="Add what"
               autocomplete="off"
               autofocus
@@ -107,14 +87,7 @@ function pick(choice: Choice | null) {
                     class="flex cursor-pointer items-center gap-3 border bg-raised px-2.5 py-1.5"
                     :class="active ? 'border-ink outline outline-1 outline-ink' : 'border-rule'"
                   >
-                    <span v-if="item.spans" class="grid h-6 w-14 shrink-0 grid-cols-12 gap-px" aria-hidden="true">
-                      <span
-                        v-for="(s, i) in item.spans"
-                        :key="i"
-                        class="border border-edge bg-board"
-                        :style="{ gridColumn: `span ${s}` }"
-                      />
-                    </span>
+                    <ElementSketch :type="item.type" :spans="item.spans" />
                     <span class="min-w-0">
                       <span class="block font-medium leading-tight">{{ item.name }}</span>
                       <span class="block text-2xs leading-snug text-soft">{{ item.about }}</span>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Box, BoxOf, Drop } from '#core/layouts'
+import type { TreeNode } from '#core/tree'
 
 const props = defineProps<{
   boxOf: BoxOf
@@ -8,6 +9,9 @@ const props = defineProps<{
   hovered: string | null
   drop: Drop | null
   mayAdd: boolean
+  /** What can be sized: the one thing in hand. */
+  sized: TreeNode | null
+  drawn: (property: string) => number
 }>()
 defineEmits<{ add: [] }>()
 
@@ -24,7 +28,8 @@ const taken = computed(() =>
     return box ? [{ id, box }] : []
   }),
 )
-const last = computed(() => props.chosen.at(-1))
+const chosenBox = computed(() => place(props.chosen.length ? props.boxOf(props.chosen.at(-1)!) : undefined))
+const holder = computed(() => place(props.drop ? props.boxOf(props.drop.parent) : undefined, 1))
 const over = computed(() =>
   !props.chosen.includes(props.hovered ?? '')
     ? place(props.hovered ? props.boxOf(props.hovered) : undefined, 1)
@@ -34,7 +39,7 @@ const line = computed(() => place(props.drop?.line))
 </script>
 
 <template>
-  <div class="pointer-events-none absolute inset-0 overflow-hidden">
+  <div class="pointer-events-none absolute inset-0 [clip-path:inset(0_-20px)]">
     <div v-if="over" class="absolute border border-dashed border-ink/60" :style="over" />
     <div
       v-for="{ id, box } in taken"
@@ -42,18 +47,28 @@ const line = computed(() => place(props.drop?.line))
       class="cornered absolute border border-dotted border-spot"
       :style="box"
       data-testid="selection"
-    >
+    ></div>
+    <SizeHandles v-if="sized" :node="sized" :box-of="boxOf" :scale="scale" :drawn="drawn" />
+    <!-- Beside the page, like notes on a drawing: how high what is in hand reaches, and where something can be added. -->
+    <template v-if="chosenBox">
+      <div class="absolute -left-2 w-px bg-spot" :style="{ top: chosenBox.top, height: chosenBox.height }" />
       <button
-        v-if="mayAdd && id === last"
+        v-if="mayAdd"
         type="button"
-        class="pointer-events-auto absolute bottom-0 left-1/2 grid h-[18px] w-7 -translate-x-1/2 translate-y-1/2 place-items-center rounded-full border border-edge bg-raised text-xs leading-none hover:border-spot hover:text-spot"
+        class="group pointer-events-auto absolute -left-4 grid h-4 w-4 -translate-y-1/2 place-items-center"
+        :style="{ top: `calc(${chosenBox.top} + ${chosenBox.height})` }"
         aria-label="Add something after"
         title="Add something after (A)"
         @click="$emit('add')"
       >
-        +
+        <span class="h-px w-3 bg-spot group-hover:hidden group-focus-visible:hidden" />
+        <span
+          class="hidden size-4 place-items-center border border-spot bg-raised text-xs leading-none text-spot group-hover:grid group-focus-visible:grid"
+          >+</span
+        >
       </button>
-    </div>
+    </template>
+    <div v-if="holder" class="absolute border-2 border-spot/40" :style="holder" data-testid="holder" />
     <div v-if="line" class="absolute bg-spot" :style="{ ...line, minWidth: '2px', minHeight: '2px' }" />
   </div>
 </template>

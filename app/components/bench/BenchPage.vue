@@ -5,7 +5,7 @@ import { nodeName } from '#core/elements'
 import { type Box, type Drop, dropAt, setPropertyOfAll } from '#core/layouts'
 import { type Value, find } from '#core/tree'
 import type { Page } from '#core/site'
-import { stepAt } from '#core/styles'
+import { stepAt, styleProperty } from '#core/styles'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -72,17 +72,42 @@ defineExpose({ editWords })
 const step = computed(() => stepAt(width.value))
 watch(step, (value) => (bench.step = value), { immediate: true })
 
+/** While something is dragged near the top or the end of the window, the page moves under it. */
+let scrolling: ReturnType<typeof setInterval> | undefined
+function scrollAtEdges(y: number) {
+  clearInterval(scrolling)
+  const by = y < 48 ? -14 : y > height.value - 48 ? 14 : 0
+  if (by) scrolling = setInterval(() => surface.doc()?.defaultView?.scrollBy(0, by), 16)
+}
+
 const { begin, move, finish, dragging } = useDragging({
   nodeAt: (event) => (session.mayDesign ? surface.nodeAt(event.clientX, event.clientY) : null),
   over(id, event) {
     const node = find(layout.value, id)?.node
+    scrollAtEdges(event.clientY)
     drop.value = node ? dropAt(layout.value, surface.boxOf, { x: event.clientX, y: event.clientY }, node) : null
   },
   end(id, done) {
+    clearInterval(scrolling)
     if (done && drop.value) bench.drop(id, drop.value)
     drop.value = null
   },
 })
+
+/** Something new is carried over the page: where would it land? */
+watch(
+  () => bench.carried,
+  (carried) => {
+    const box = frame.value?.getBoundingClientRect()
+    const over =
+      carried && box && carried.x >= box.x && carried.x <= box.right && carried.y >= box.y && carried.y <= box.bottom
+    if (!over) return void (drop.value = null)
+    const at = { x: (carried.x - box.x) / scale.value, y: (carried.y - box.y) / scale.value }
+    drop.value = dropAt(layout.value, surface.boxOf, at, { kind: carried.item.spans ? 'row' : 'element' })
+    bench.landing = drop.value
+  },
+  { flush: 'sync' },
+)
 
 function listen() {
   const page = surface.doc()
@@ -107,6 +132,11 @@ function listen() {
     move(event)
   })
   on('pointerup', () => finish(true))
+  on('keydown', (event) => {
+    if (event.key !== 'Escape' || !dragging.value) return
+    event.preventDefault()
+    finish(false)
+  })
   on('keydown', (event) => !isWriting(event.target) && emit('key', event))
   on('load', surface.measure)
   page.documentElement.addEventListener('mouseleave', () => (hovered.value = null))
@@ -118,6 +148,15 @@ useEventListener('resize', surface.measure)
 
 /** Where something is drawn, followed as the page moves. */
 const boxNow = (id: string): Box | undefined => (surface.moved.value, surface.boxOf(id))
+
+/** The one thing in hand, where somebody may size it. */
+const sized = computed(() =>
+  session.mayDesign && !words.written.value && bench.nodes.length === 1 && !dragging.value ? bench.nodes[0]! : null,
+)
+function drawnNumberOf(property: string): number {
+  const look = styleProperty(property)
+  return (look && bench.selected && Number.parseFloat(drawnValue(surface, bench.selected, look))) || 0
+}
 
 /** What is in hand, or under the pointer, named beside the page and never over its words. */
 const inHand = computed(() => {
@@ -155,7 +194,9 @@ function tagOf(id: string | null): string {
           :chosen="words.written.value ? [] : bench.chosen"
           :hovered="dragging || words.written.value ? null : hovered"
           :drop="drop"
-          :may-add="session.mayDesign"
+          :may-add="session.mayDesign && !words.written.value"
+          :sized="sized"
+          :drawn="drawnNumberOf"
           @add="$emit('add')"
         />
         <p

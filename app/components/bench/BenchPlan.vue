@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { type Box, type Drop, dropAt } from '#core/layouts'
 import { elementsOf, find } from '#core/tree'
 import { counted } from '#core/words'
@@ -13,6 +14,7 @@ const session = useSession()
 const { addRow } = useBenchActions()
 const plan = ref<HTMLElement>()
 const drop = ref<Drop | null>(null)
+const palette = useLocalStorage('outer-frame:palette', false)
 const layout = computed(() => bench.layout!)
 const counts = computed(() => {
   const [rows, elements] = [layout.value.children.length, elementsOf(layout.value).length]
@@ -39,6 +41,21 @@ const { begin, dragging } = useDragging({
     drop.value = null
   },
 })
+
+/** Something new is carried over the plan: where would it land? */
+watch(
+  () => bench.carried,
+  (carried) => {
+    const own = plan.value?.getBoundingClientRect()
+    const over =
+      carried && own && carried.x >= own.x && carried.x <= own.right && carried.y >= own.y && carried.y <= own.bottom
+    if (!over) return void (drop.value = null)
+    const at = { x: carried.x - own.x, y: carried.y - own.y }
+    drop.value = dropAt(layout.value, boxOf, at, { kind: carried.item.spans ? 'row' : 'element' })
+    bench.landing = drop.value
+  },
+  { flush: 'sync' },
+)
 
 const itemOf = (id: string) => plan.value?.querySelector<HTMLElement>(`[data-plan="${CSS.escape(id)}"]`)
 
@@ -73,7 +90,7 @@ function choose(event: MouseEvent) {
       <h2 class="made text-base">Plan</h2>
       <span class="text-2xs text-soft">{{ counts }}</span>
     </div>
-    <div class="min-h-0 flex-1 overflow-y-auto px-3 pb-4" @click.self="bench.selected = null">
+    <div class="min-h-24 flex-1 overflow-y-auto px-3 pb-4" @click.self="bench.selected = null">
       <div
         ref="plan"
         class="relative space-y-1.5"
@@ -116,5 +133,16 @@ function choose(event: MouseEvent) {
         </button>
       </div>
     </div>
+    <button
+      v-if="session.mayDesign"
+      type="button"
+      class="flex shrink-0 items-baseline justify-between border-t px-3 py-1.5 text-start"
+      :aria-expanded="palette"
+      @click="palette = !palette"
+    >
+      <span class="font-semibold">Palette</span
+      ><span class="text-2xs text-soft">{{ palette ? 'put away' : 'drag from it' }}</span>
+    </button>
+    <div v-if="palette && session.mayDesign" class="max-h-[55%] shrink-0 overflow-y-auto"><BenchPalette /></div>
   </section>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { kindName, propertiesOf } from '#core/elements'
+import { kindName, looksAskedOf, propertiesOf } from '#core/elements'
 import {
   type LooksKey,
   type Step,
@@ -12,7 +12,7 @@ import {
 } from '#core/tree'
 import { type Page, findByWords } from '#core/site'
 import { setStyleOfAll, together } from '#core/layouts'
-import { type Owner, STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
+import { STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
@@ -49,11 +49,10 @@ const whereabouts = computed(() => {
 const nothingFound = computed(() => {
   if (!node.value || !typed.value.trim()) return false
   const says = propertiesOf(node.value)
-  const styles = stylePropertiesOn(node.value.kind)
   return (
     findByWords(Object.values(says), typed.value, (p) => p.label).length === 0 &&
     findByWords(
-      styles,
+      asked.value,
       typed.value,
       (p) => p.label,
       (p) => `${STYLE_GROUPS[p.group]} ${p.also ?? ''}`,
@@ -76,9 +75,10 @@ const several = computed(() => {
   return new Set([...names].filter((n) => all.some((s) => JSON.stringify(s[n]) !== JSON.stringify(own.value[n]))))
 })
 /** Only what suits all that is in hand. */
-const owner = computed<Owner>(() => {
-  if (looksOf(at.value).part) return 'part'
-  return bench.nodes.find((n) => n.kind === 'element')?.kind ?? node.value!.kind
+const asked = computed(() => {
+  if (looksOf(at.value).part) return stylePropertiesOn('part')
+  const [first = [], ...others] = bench.nodes.map(looksAskedOf)
+  return first.filter((p) => others.every((o) => o.includes(p)))
 })
 function setStyle(values: { property: string; value: StyleValue | null }[]) {
   const edits = values.flatMap((v) => {
@@ -153,7 +153,7 @@ defineExpose({ focusFirst })
           :key="at"
           :styles="own"
           :defaults="bench.layout!.defaults[defaultsKey(node.kind === 'element' ? node.type : node.kind, at)] ?? {}"
-          :owner="owner"
+          :asked="asked"
           :several="several"
           :typed="typed"
           :node-id="at ? null : node.id"

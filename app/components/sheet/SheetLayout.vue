@@ -2,7 +2,7 @@
 import { ELEMENTS, elementSpec } from '#core/elements'
 import { type Edit, looksWords, together } from '#core/layouts'
 import { type LooksKey, type StyleValue, defaultsKey, elementsOf, looksKey, looksOf, walk } from '#core/tree'
-import type { Owner } from '#core/styles'
+import { type Owner, stylePropertiesOn } from '#core/styles'
 import { useBench } from '~/stores/bench'
 
 /** With nothing in hand: the layout's name, and the looks it gives all its rows, columns and elements. */
@@ -68,7 +68,7 @@ function rename(name: string) {
     :key="of"
     :styles="layout.defaults[of] ?? {}"
     :defaults="{}"
-    :owner="owner"
+    :asked="stylePropertiesOn(owner)"
     :typed="typed"
     :node-id="null"
     :step-words="`${bench.step} screens`"

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import type { StyleValue, Styles } from '#core/tree'
 import { findByWords } from '#core/site'
-import { type Owner, STYLE_GROUPS, type StyleGroup, type StyleProperty, stylePropertiesOn } from '#core/styles'
+import { STYLE_GROUPS, type StyleGroup, type StyleProperty } from '#core/styles'
 
 /** Looks, grouped; every one says where its value comes from. */
 const props = defineProps<{
   styles: Styles
   defaults: Styles
-  owner: Owner
+  asked: readonly StyleProperty[]
   typed: string
   nodeId: string | null
   stepWords: string
@@ -17,10 +17,9 @@ const props = defineProps<{
 const emit = defineEmits<{ set: [values: { property: string; value: StyleValue | null }[]] }>()
 
 const folded = useFoldedGroups()
-const all = computed(() => stylePropertiesOn(props.owner))
 const found = computed(() =>
   findByWords(
-    all.value,
+    props.asked,
     props.typed,
     (p) => p.label,
     (p) => `${STYLE_GROUPS[p.group]} ${p.also ?? ''}`,

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { useBench } from '~/stores/bench'
+
+/** Everything that can be added, as small drawings: dragged to where it shall stand, or pressed to come after what is in hand. */
+const bench = useBench()
+const { rows, elements } = useAddable()
+const { addElement, addRow } = useBenchActions()
+const groups = computed(() => {
+  const all = [...rows, ...elements.value]
+  return [...new Set(all.map((c) => c.group))].map((group) => ({ group, items: all.filter((c) => c.group === group) }))
+})
+const THRESHOLD = 5
+let from: { x: number; y: number } | null = null
+
+function begin(event: PointerEvent) {
+  if (event.button !== 0) return
+  from = { x: event.clientX, y: event.clientY }
+  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+}
+function move(item: Addable, event: PointerEvent) {
+  if (!from || (!bench.carried && Math.hypot(event.clientX - from.x, event.clientY - from.y) < THRESHOLD)) return
+  bench.landing = null
+  bench.carried = { item, x: event.clientX, y: event.clientY }
+}
+function end(item: Addable) {
+  from = null
+  if (bench.carried) bench.letGo()
+  else if (item.spans) addRow(item.spans)
+  else addElement(item.type!)
+}
+function giveUp() {
+  from = null
+  bench.carried = null
+}
+</script>
+
+<template>
+  <div class="border-t px-3 py-2" aria-label="Palette" role="group" @keydown.esc="giveUp">
+    <div v-for="{ group, items } in groups" :key="group" class="mb-2">
+      <p class="mb-1 text-2xs text-soft">{{ group }}</p>
+      <div class="grid grid-cols-[repeat(auto-fill,minmax(62px,1fr))] gap-1.5">
+        <button
+          v-for="item in items"
+          :key="item.key"
+          type="button"
+          class="flex cursor-grab touch-none flex-col items-center gap-0.5 border border-transparent p-0.5 text-center hover:border-ink"
+          :title="`${item.name}. ${item.about}`"
+          @pointerdown="begin"
+          @pointermove="move(item, $event)"
+          @pointerup="end(item)"
+          @pointercancel="giveUp"
+          @keydown.enter.prevent="end(item)"
+          @keydown.space.prevent="end(item)"
+        >
+          <ElementSketch :type="item.type" :spans="item.spans" />
+          <span class="line-clamp-2 text-2xs leading-tight">{{ item.spans ? item.spans.join('+') : item.name }}</span>
+        </button>
+      </div>
+    </div>
+  </div>
+</template>

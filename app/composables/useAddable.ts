@@ -1,0 +1,47 @@
+import { ELEMENTS } from '#core/elements'
+import { readSpans } from '#core/layouts'
+import { elementsOf } from '#core/tree'
+import { useBench } from '~/stores/bench'
+
+/** Something that can be added: a row by the spans of its columns, or an element by its type. */
+export interface Addable {
+  key: string
+  name: string
+  about: string
+  group: string
+  spans?: number[]
+  type?: string
+}
+
+const ROWS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [4, 4, 4], [3, 3, 3, 3]]
+
+export function rowOf(spans: number[]): Addable {
+  const one = spans.length === 1
+  return {
+    key: spans.join(),
+    name: one ? 'Row of one column' : `Row ${spans.join(' + ')}`,
+    about: one ? 'The whole width.' : `${spans.length} columns.`,
+    group: 'Rows',
+    spans,
+  }
+}
+
+/** A row whose spans were typed, such as "5+7"; null where what was typed is no division of 12. */
+export function typedRow(text: string): Addable | null {
+  const spans = /\d/.test(text) ? readSpans(text) : ''
+  return typeof spans === 'string' || spans.length < 2 ? null : rowOf(spans)
+}
+
+/** Everything that can be added to the layout on the bench. */
+export function useAddable() {
+  const bench = useBench()
+  const rows = ROWS.map(rowOf)
+  const elements = computed<Addable[]>(() => {
+    const layout = bench.layout!
+    const there = new Set(elementsOf(layout).map((e) => e.type))
+    return ELEMENTS.filter((e) => !e.regions || e.regions.includes(layout.region))
+      .filter((e) => !(e.once && there.has(e.type)))
+      .map((e) => ({ key: e.type, name: e.name, about: e.about, group: e.group, type: e.type }))
+  })
+  return { rows, elements }
+}
