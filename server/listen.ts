@@ -24,14 +24,15 @@ function start(server: Server, port: number, host: string): Promise<void> {
   })
 }
 
-/** Answers what is under way, then closes the database and ends. */
-function stopOnSignal(server: Server, close: () => Promise<void>): void {
+/** Answers what is under way, then closes the database and ends; `letGo` ends what would never end by itself. */
+function stopOnSignal(server: Server, letGo: () => void, close: () => Promise<void>): void {
   let stopping = false
   const stop = async (signal: string) => {
     if (stopping) return
     stopping = true
     log('info', 'stopping', { signal })
     setTimeout(() => server.closeAllConnections(), GRACE).unref()
+    letGo()
     await new Promise((closed) => {
       server.close(closed)
       server.closeIdleConnections()
@@ -59,10 +60,14 @@ export async function listen(): Promise<void> {
   const port = Number(process.env.NITRO_PORT ?? process.env.PORT ?? 3000)
   const host = process.env.NITRO_HOST ?? process.env.HOST ?? LOOPBACK
   await start(server, port, host)
-  stopOnSignal(server, async () => {
-    await nitro.hooks.callHook('close')
-    await closeInstallation()
-  })
+  stopOnSignal(
+    server,
+    () => site.live.end(),
+    async () => {
+      await nitro.hooks.callHook('close')
+      await closeInstallation()
+    },
+  )
   log('info', 'listening', {
     host,
     port: (server.address() as AddressInfo).port,

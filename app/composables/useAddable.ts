@@ -2,16 +2,7 @@ import { ELEMENTS } from '#core/elements'
 import { readSpans } from '#core/layouts'
 import { elementsOf } from '#core/tree'
 import { useBench } from '~/stores/bench'
-
-/** Something that can be added: a row by the spans of its columns, or an element by its type. */
-export interface Addable {
-  key: string
-  name: string
-  about: string
-  group: string
-  spans?: number[]
-  type?: string
-}
+import type { Addable } from './addable'
 
 const ROWS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [4, 4, 4], [3, 3, 3, 3]]
 

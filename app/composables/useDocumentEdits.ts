@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import {
   EditSession,
+  type Contest,
   type Editing,
   type LogRecord,
   type Pending,
@@ -51,13 +52,16 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
   const stopped = ref('')
   /** Edits that could not be kept, with the reason. */
   const aside = shallowRef<readonly Unkept<E>[]>([])
-  const history = computed(() => historyOf(records.value))
+  /** What both hands have set at once. */
+  const contests = shallowRef<readonly Contest<E>[]>([])
+  const history = computed(() => historyOf(records.value, session.user?.name))
 
   let editing: EditSession<D, E> | null = null
   let address = ''
   let kept = useKept<Pending<E>[]>('unsent')
   let lastAt = Number.NEGATIVE_INFINITY
   let sending: Promise<void> | null = null
+  let ask: (() => Promise<Told<D, E>>) | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
 
   /** Takes over what the session has come to, and keeps in this browser what the server does not have. */
@@ -66,6 +70,7 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
     document.value = editing.document
     records.value = editing.records
     aside.value = editing.unkept
+    contests.value = editing.contests
     options.changed(editing.document, editing.revision)
     const { unsent } = editing
     void kept.keep(unsent.length > 0 ? unsent : null)
@@ -80,8 +85,9 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
   }
 
   /** Begins with a document: `ask` tells it, `name` is under what its unsent edits are kept, `to` where they go. */
-  async function begin(name: string, to: string, ask: () => Promise<Told<D, E>>): Promise<void> {
+  async function begin(name: string, to: string, asked: () => Promise<Told<D, E>>): Promise<void> {
     await sending
+    ask = asked
     const told = await ask()
     kept = useKept<Pending<E>[]>(name)
     address = to
@@ -169,7 +175,8 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
         'state' in answer
           ? (mine.begunAnew(answer.state, answer.taken), true)
           : mine.overtaken(answer.revision, answer.between)
-      if (others) notices.say(`This ${options.noun} was changed in another window meanwhile.`)
+      if (others && mine.contests.length === 0)
+        notices.say(`This ${options.noun} was changed in another window meanwhile.`)
       return true
     }
     if (ABOUT_EDITS.has(why.status)) {
@@ -203,9 +210,55 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
     aside.value = []
   }
 
+  /** One of what both hands have set is settled: what was set here stays, or what the others had set takes its place. */
+  function settle(contest: Contest<E>, takeTheirs: boolean): void {
+    if (!editing) return
+    editing.contests = editing.contests.filter((c) => c !== contest)
+    contests.value = editing.contests
+    if (takeTheirs) apply(contest.theirs)
+  }
+
+  /** Others did something meanwhile, as the server tells of itself; only with nothing of one's own on the way. */
+  function hear(revision: number, between: readonly LogRecord<E>[]): void {
+    if (!editing || editing.pending.length > 0 || sending || revision <= editing.revision) return
+    if (between[0]?.revision !== editing.revision + 1) return void catchUp()
+    editing.overtaken(revision, between)
+    sync()
+  }
+
+  /** Takes over the document as the server has it, where that has gone on and nothing is on its way. */
+  async function catchUp(): Promise<void> {
+    const mine = editing
+    try {
+      const told = await ask!()
+      if (mine !== editing || !mine || mine.pending.length > 0 || told.revision <= mine.revision) return
+      mine.begunAnew(told, [])
+      sync()
+    } catch {
+      // The server is away: it tells again when it is back.
+    }
+  }
+
   function close(): void {
     if (editing && editing.pending.length > 0) send()
   }
 
-  return { document, history, saving, stopped, aside, begin, apply, undo, redo, tryAgain, understood, close }
+  return {
+    document,
+    records,
+    history,
+    saving,
+    stopped,
+    aside,
+    contests,
+    begin,
+    apply,
+    undo,
+    redo,
+    tryAgain,
+    understood,
+    settle,
+    hear,
+    close,
+  }
 }

@@ -5,9 +5,10 @@ import { newElement, nodeName } from '#core/elements'
 import { type Drop, type Edit, LAYOUT_EDITING, describeEdit, moveAllTo } from '#core/layouts'
 import { type Layout, type Step, type TreeNode, childrenOf, emptyRow, find } from '#core/tree'
 import type { Id } from '#core/site'
-import type { LayoutAnswer } from '#shared/api/types'
-import type { Addable } from '~/composables/useAddable'
+import type { LayoutAnswer, LivePerson } from '#shared/api/types'
+import type { Addable } from '~/composables/addable'
 import { useDesign } from './design'
+import { useSession } from './session'
 
 /** How something chosen stands to what was chosen before: instead of it, beside it, or with all in between. */
 export type Choosing = 'alone' | 'also' | 'through'
@@ -17,6 +18,7 @@ const newId = () => nanoid(12)
 /** The layout on the bench, and what of it is in hand. */
 export const useBench = defineStore('bench', () => {
   const design = useDesign()
+  const session = useSession()
   /** All that is in hand, what was chosen last at the end. */
   const chosen = ref<Id[]>([])
   const selected = computed<Id | null>({
@@ -24,6 +26,8 @@ export const useBench = defineStore('bench', () => {
     set: (id) => (chosen.value = id ? [id] : []),
   })
   const step = ref<Step>('wide')
+  /** Who else has this layout open, and what of it they have in hand. */
+  const people = shallowRef<readonly LivePerson[]>([])
   /** What is told to those who do not see it. */
   const said = ref('')
 
@@ -33,11 +37,34 @@ export const useBench = defineStore('bench', () => {
     changed(layout, revision) {
       const there = chosen.value.filter((id) => id === layout.id || find(layout, id))
       if (there.length < chosen.value.length) chosen.value = there
-      design.noteLayout({ layout, revision })
+      if (looking.value === null) design.noteLayout({ layout, revision })
     },
     saved: () => void design.loadReleases().catch(() => {}),
   })
-  const { document: layout, history, saving, stopped, aside, apply, tryAgain, understood } = edits
+  const { document, records, history, saving, stopped, aside, contests, tryAgain, understood, settle } = edits
+  /** An earlier state that is looked at, and the revision that it was; null for the layout as it is. */
+  const looking = shallowRef<{ layout: Layout; revision: number } | null>(null)
+  const layout = computed(() => looking.value?.layout ?? document.value)
+  const mayEdit = computed(() => session.mayDesign && looking.value === null)
+
+  /** Applies an edit of the layout as it is; an earlier state that is looked at is not edited. */
+  function apply(edit: Edit | null): boolean {
+    return looking.value === null && edits.apply(edit)
+  }
+
+  /** Shows the layout as it was at a revision, on the plan and on the page; null for as it is. */
+  function lookAt(past: { layout: Layout; revision: number } | null): void {
+    looking.value = past
+    const known = document.value && design.layoutById.get(document.value.id)
+    if (known) design.noteLayout({ layout: past?.layout ?? document.value!, revision: known.revision })
+    chosen.value = chosen.value.filter((id) => layout.value && find(layout.value, id))
+  }
+
+  /** Takes the layout back to an earlier state, as an edit like any other. */
+  function takeBackTo(edit: Edit): void {
+    lookAt(null)
+    if (edits.apply(edit)) said.value = 'Taken back'
+  }
 
   const label = (edit: Edit | undefined) => (edit && layout.value ? describeEdit(edit, layout.value) : null)
   const undoable = computed(() => label(history.value.undo.at(-1)?.label))
@@ -133,17 +160,28 @@ export const useBench = defineStore('bench', () => {
   }
 
   function close(): void {
+    if (looking.value) lookAt(null)
     edits.close()
     selected.value = null
   }
 
   return {
     layout,
+    current: document,
+    records,
+    looking,
+    mayEdit,
+    lookAt,
+    takeBackTo,
+    contests,
+    settle,
+    hear: edits.hear,
     chosen,
     selected,
     nodes,
     focusable,
     step,
+    people,
     said,
     saving,
     stopped,

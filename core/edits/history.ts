@@ -18,6 +18,8 @@ export interface LogRecord<E> {
   run?: Id
   /** Milliseconds since 1970. */
   at: number
+  /** Who made it, by name, where that is known. */
+  by?: string
 }
 
 /** What one undo takes back: an edit, or a run of edits to the same property made in one go. */
@@ -33,11 +35,15 @@ export interface History<E> {
   redo: HistoryStep<E>[]
 }
 
-/** What can be undone and redone, latest last, read from the log alone; so it survives a reload. */
-export function historyOf<E>(log: readonly LogRecord<E>[]): History<E> {
+/**
+ * What can be undone and redone, latest last, read from the log alone; so it survives a reload. With `by`, what others
+ * did is theirs to take back; what nobody is named for is anybody's.
+ */
+export function historyOf<E>(log: readonly LogRecord<E>[], by?: string): History<E> {
   const undo: (HistoryStep<E> & { last: LogRecord<E> })[] = []
   const redo: HistoryStep<E>[] = []
   for (const record of log) {
+    if (by !== undefined && record.by !== undefined && record.by !== by) continue
     const { of = record.revision, edit: label, inverse: edit } = record
     if (record.does === 'edit') redo.length = 0
     const before = undo.at(-1)

@@ -135,8 +135,8 @@ export class EditSession<D, E> {
     const mine = this.waiting(between)
     const here = new Set(this.made.map((m) => m.pending.id))
     const others = between.filter((b) => !here.has(b.id))
-    this.contest(mine, others)
     this.base = rebase(this.editing, this.base, between, []).document
+    this.contest(mine, others)
     this.revision = revision
     this.log = [...this.log, ...between]
     this.resume(mine)
@@ -180,7 +180,9 @@ export class EditSession<D, E> {
       new Map(edits.flatMap(({ edit }) => this.editing.targets(edit).map((target) => [target, edit] as const)))
     const theirs = latest(others)
     const both = [...latest(mine)].filter(([target]) => theirs.has(target))
-    const met = new Map(both.map(([target, edit]) => [edit, { mine: edit, theirs: theirs.get(target)! }]))
+    const met = new Map(
+      both.map(([target, mine]) => [mine, { mine, theirs: this.editing.whole(this.base, theirs.get(target)!) }]),
+    )
     this.contests = [...this.contests, ...met.values()]
   }
 

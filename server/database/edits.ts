@@ -114,7 +114,7 @@ function recordOf<E>(kind: EditedKind, row: Selectable<Tables['document_edits']>
   const goesOn = row.inverse === NONE
   const inverse = goesOn ? null : read(row.inverse)
   if (!edit || (!inverse && !goesOn)) return null
-  const { revision, id, at, of, run } = row
+  const { revision, id, at, of, run, by } = row
   const does = row.does as LogRecord<E>['does']
-  return { revision, id, does, ...(of !== null && { of }), ...(run !== null && { run }), edit, inverse, at }
+  return { revision, id, does, ...(of !== null && { of }), ...(run !== null && { run }), edit, inverse, at, by }
 }

@@ -4,6 +4,7 @@ import { type Database, openDatabase } from '../database/open'
 import { Content } from './content'
 import { Draft } from './draft'
 import { Entries } from './entries'
+import { Live } from './live'
 import { log } from './log'
 import { Parcels } from './parcels'
 import { Passwords } from './passwords'
@@ -27,6 +28,7 @@ export interface Installation {
   passwords: Passwords
   sessions: Sessions
   attempts: AttemptLimit
+  live: Live
   /** Ends what runs beside, and closes the database. */
   close(): Promise<void>
 }
@@ -70,6 +72,7 @@ async function open(): Promise<Installation> {
     parcels: new Parcels(db, draft, catalogue, aside),
     sessions: new Sessions(db),
     attempts: new AttemptLimit(),
+    live: new Live(),
     async close() {
       await watch.end()
       await aside.end()

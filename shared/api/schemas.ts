@@ -1,7 +1,9 @@
 import { LAYOUT_REGIONS } from '../../core/tree'
 import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/edits'
 import {
+  NOTHING,
   type Shape,
+  byValue,
   exact,
   id,
   isRecord,
@@ -64,6 +66,8 @@ export const entrySchema = exact({ revision, entry: aDocument('An entry is missi
 
 export const homeSchema = exact({ home: homeShape })
 
+export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : id())) })
+
 const choice = kinds(
   {
     keep: exact({ do: oneOf(['keep']) }),
@@ -115,6 +119,7 @@ export const INPUTS = {
   home: { shape: homeSchema, most: SMALL },
   import: { shape: importSchema, most: LARGE },
   release: { shape: releaseSchema, most: SMALL },
+  liveAt: { shape: liveAtSchema, most: SMALL },
   bringBack: { shape: bringBackSchema, most: SMALL },
 } as const satisfies Record<string, Input>
 

@@ -6,7 +6,7 @@ import type { LogRecord, Pending, Told } from '../../core/edits'
 import type { Edit } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
-import type { Entry, HomeChoice, RichDoc, Role, Site } from '../../core/site'
+import type { Entry, HomeChoice, Id, RichDoc, Role, Site } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 
 /** What the studio and the server say to each other at /api, declared once. */
@@ -249,4 +249,26 @@ export type ImportPlanAnswer = ImportPlan
 
 export interface ErrorAnswer {
   problem: Problem
+}
+
+/** Somebody else who has a layout open, and what of it is in their hand. */
+export interface LivePerson {
+  window: Id
+  name: string
+  node: Id | null
+}
+
+/** What a window that has a layout open is told as it happens. */
+export type LiveEvent =
+  /** Where the layout stood when the window began to listen. */
+  | { kind: 'hello'; revision: number }
+  | { kind: 'people'; people: LivePerson[] }
+  /** Without records where they are too many to be told. */
+  | { kind: 'edits'; revision: number; records: readonly LogRecord<unknown>[] }
+  | { kind: 'removed'; by: string }
+  | { kind: 'alive' }
+
+export interface LiveAtInput {
+  window: Id
+  node: Id | null
 }

@@ -131,7 +131,7 @@ test('work made while the server is away is kept and sent when it is back', asyn
 test('the bench shows what the visitor will see', async ({ page, browser, server }) => {
   const onBench = await benchPage(page)
     .locator('main')
-    .evaluate((main) => main.innerHTML.replace(/ data-node="[^"]*"/g, ''))
+    .evaluate((main) => main.innerHTML.replace(/ data-(node|words|items|item)="[^"]*"/g, ''))
   const visitor = await (await browser.newContext()).newPage()
   await visitor.goto(`${server.origin}/exhibits/the-night-regulator`)
   expect(await visitor.locator('main').innerHTML()).toBe(onBench)

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import type { Page } from '#core/site'
 import { counted } from '#core/words'
+import type { LivePerson } from '#shared/api/types'
 import { useBench } from '~/stores/bench'
 import { useMap } from '~/stores/map'
 
 const shown = defineModel<Page>('shown', { required: true })
-const view = defineModel<'plan' | 'both' | 'page'>('view', { required: true })
+const history = defineModel<boolean>('history', { required: true })
+const view = defineModel<BenchView>('view', { required: true })
 defineEmits<{ add: [] }>()
 
 const bench = useBench()
@@ -22,10 +24,12 @@ const reachWords = computed(() => {
   if (bench.layout!.region === 'card') return ''
   return reach.value === 0 ? 'shows on no page yet' : `shows on ${counted(reach.value, 'page')}`
 })
+const names = (people: readonly LivePerson[]) => [...new Set(people.map((p) => p.name))].join(', ')
 const VIEWS = [
   { value: 'plan', label: 'Plan' },
   { value: 'both', label: 'Both' },
   { value: 'page', label: 'Page' },
+  { value: 'widths', label: 'Widths' },
 ] as const
 </script>
 
@@ -37,6 +41,9 @@ const VIEWS = [
       <span class="shrink-0 text-soft max-lg:hidden">{{ REGION[bench.layout!.region] }}</span>
       <span class="made truncate text-base">{{ bench.layout!.name }}</span>
       <span class="shrink-0 text-xs text-soft max-xl:hidden">{{ reachWords }}</span>
+    </p>
+    <p v-if="bench.people.length" class="shrink-0 text-xs text-soft" data-testid="people">
+      with {{ names(bench.people) }}
     </p>
     <div class="ml-auto flex items-center gap-1">
       <button
@@ -56,6 +63,15 @@ const VIEWS = [
         @click="bench.redo"
       >
         Redo
+      </button>
+      <button
+        type="button"
+        class="btn btn-small"
+        :class="history && 'border-ink! bg-ink text-sheet'"
+        :aria-pressed="history"
+        @click="history = !history"
+      >
+        History
       </button>
     </div>
     <ShownWith v-model="shown" />

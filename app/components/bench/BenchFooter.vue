@@ -49,6 +49,7 @@ function nameOf(node: TreeNode, i: number): string {
       </p>
       <button type="button" class="underline" @click="bench.understood">Understood</button>
     </div>
+    <BenchContests />
     <div class="flex h-7 items-center gap-4 px-3.5 text-xs">
       <nav
         aria-label="Path to the selection"

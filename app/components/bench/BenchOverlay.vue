@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Box, BoxOf, Drop } from '#core/layouts'
 import type { TreeNode } from '#core/tree'
+import type { LivePerson } from '#shared/api/types'
 
 const props = defineProps<{
   boxOf: BoxOf
@@ -9,6 +10,8 @@ const props = defineProps<{
   hovered: string | null
   drop: Drop | null
   mayAdd: boolean
+  /** Who else is here, with what they have in hand. */
+  people: readonly LivePerson[]
   /** What can be sized: the one thing in hand. */
   sized: TreeNode | null
   drawn: (property: string) => number
@@ -26,6 +29,12 @@ const taken = computed(() =>
   props.chosen.flatMap((id) => {
     const box = place(props.boxOf(id), 4)
     return box ? [{ id, box }] : []
+  }),
+)
+const elsewhere = computed(() =>
+  props.people.flatMap((person) => {
+    const box = place(person.node ? props.boxOf(person.node) : undefined, 2)
+    return box ? [{ ...person, box }] : []
   }),
 )
 const chosenBox = computed(() => place(props.chosen.length ? props.boxOf(props.chosen.at(-1)!) : undefined))
@@ -48,6 +57,14 @@ const line = computed(() => place(props.drop?.line))
       :style="box"
       data-testid="selection"
     ></div>
+    <template v-for="person in elsewhere" :key="person.window">
+      <div class="absolute border border-ink/50" :style="person.box" />
+      <span
+        class="absolute -left-2 max-w-24 origin-top-left -translate-y-full rotate-0 truncate bg-ink px-1 text-2xs text-sheet"
+        :style="{ top: person.box.top }"
+        >{{ person.name }}</span
+      >
+    </template>
     <SizeHandles v-if="sized" :node="sized" :box-of="boxOf" :scale="scale" :drawn="drawn" />
     <!-- Beside the page, like notes on a drawing: how high what is in hand reaches, and where something can be added. -->
     <template v-if="chosenBox">

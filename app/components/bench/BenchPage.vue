@@ -3,18 +3,21 @@ import type { ShallowRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { nodeName } from '#core/elements'
 import { type Box, type Drop, dropAt, setPropertyOfAll } from '#core/layouts'
-import { type Value, find } from '#core/tree'
+import { type Step, type Value, find } from '#core/tree'
 import type { Page } from '#core/site'
 import { stepAt, styleProperty } from '#core/styles'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
-import { useSession } from '~/stores/session'
 
 /** The real page at a width, with the layout in hand bright and the rest dimmed around it. */
-const props = defineProps<{ page: Page }>()
+const props = defineProps<{
+  page: Page
+  /** One of several pages side by side: stands at the width of a step, and is edited for it once a hand comes to it. */
+  at?: Step
+}>()
 const width = defineModel<number>('width', { required: true })
-const emit = defineEmits<{ key: [event: KeyboardEvent]; add: [] }>()
+const emit = defineEmits<{ key: [event: KeyboardEvent]; add: []; scrolled: [share: number] }>()
 
 /** Nothing in the page may run; scripts are allowed to the frame only because some browsers hear no clicks without. */
 const POLICY = "script-src 'none'; form-action 'none'; connect-src 'none'"
@@ -22,7 +25,6 @@ const EMPTY = `<!DOCTYPE html><html><head><meta http-equiv="Content-Security-Pol
 
 const bench = useBench()
 const design = useDesign()
-const session = useSession()
 const map = useMap()
 const stage = ref<HTMLElement>()
 const frame = ref<HTMLIFrameElement>()
@@ -61,16 +63,36 @@ const isWriting = (target: EventTarget | null) =>
   // The page has classes of its own, so that nothing here is an instance of ours.
   words.written.value?.element.contains(target as Node | null) ?? false
 /** Edits the words of what is in hand, where they stand; gives whether there are any. */
-const editWords = () => session.mayDesign && bench.selected !== null && words.beginIn(bench.selected)
+const editWords = () => bench.mayEdit && bench.selected !== null && words.beginIn(bench.selected)
 function setField(value: Value | undefined) {
   const { id, property } = words.written.value!
   words.leave()
   bench.apply(setPropertyOfAll(layout.value, [id], property, value))
 }
-defineExpose({ editWords })
+defineExpose({ editWords, scrollTo })
 
 const step = computed(() => stepAt(width.value))
-watch(step, (value) => (bench.step = value), { immediate: true })
+// What is in hand stays in sight when the page gets another width.
+watch(step, () => setTimeout(() => surface.reveal(bench.selected ?? layout.value.id), 50))
+watch(step, (value) => props.at || (bench.step = value), { immediate: true })
+/** A hand comes to this one of several pages. */
+function come() {
+  if (!props.at) return
+  bench.step = props.at
+  if (known) known.value = surface
+}
+/** How far the page is scrolled, as a share of all it can be. */
+function scrollTo(share: number) {
+  const view = surface.doc()?.defaultView
+  const most = view ? view.document.documentElement.scrollHeight - view.innerHeight : 0
+  if (view && Math.abs(view.scrollY - share * most) > 2) view.scrollTo(0, share * most)
+}
+function tellScrolled() {
+  surface.measure()
+  const view = surface.doc()!.defaultView!
+  const most = view.document.documentElement.scrollHeight - view.innerHeight
+  if (props.at && bench.step === props.at) emit('scrolled', most > 0 ? view.scrollY / most : 0)
+}
 
 /** While something is dragged near the top or the end of the window, the page moves under it. */
 let scrolling: ReturnType<typeof setInterval> | undefined
@@ -81,7 +103,7 @@ function scrollAtEdges(y: number) {
 }
 
 const { begin, move, finish, dragging } = useDragging({
-  nodeAt: (event) => (session.mayDesign ? surface.nodeAt(event.clientX, event.clientY) : null),
+  nodeAt: (event) => (bench.mayEdit ? surface.nodeAt(event.clientX, event.clientY) : null),
   over(id, event) {
     const node = find(layout.value, id)?.node
     scrollAtEdges(event.clientY)
@@ -122,9 +144,11 @@ function listen() {
     bench.choose(surface.nodeAt(event.clientX, event.clientY), howChosen(event))
   })
   on('submit', (event) => event.preventDefault())
+  on('pointerdown', come)
+  on('wheel', come)
   on('pointerdown', (event) => !isWriting(event.target) && begin(event))
   on('dblclick', (event) => {
-    if (!session.mayDesign || isWriting(event.target)) return
+    if (!bench.mayEdit || isWriting(event.target)) return
     if (words.begin(words.wordsAt(event.target as Element))) event.preventDefault()
   })
   on('pointermove', (event) => {
@@ -140,7 +164,7 @@ function listen() {
   on('keydown', (event) => !isWriting(event.target) && emit('key', event))
   on('load', surface.measure)
   page.documentElement.addEventListener('mouseleave', () => (hovered.value = null))
-  page.defaultView?.addEventListener('scroll', surface.measure, { passive: true })
+  page.defaultView?.addEventListener('scroll', tellScrolled, { passive: true })
   page.defaultView?.addEventListener('resize', surface.measure)
   void page.fonts.ready.then(surface.measure)
 }
@@ -151,7 +175,7 @@ const boxNow = (id: string): Box | undefined => (surface.moved.value, surface.bo
 
 /** The one thing in hand, where somebody may size it. */
 const sized = computed(() =>
-  session.mayDesign && !words.written.value && bench.nodes.length === 1 && !dragging.value ? bench.nodes[0]! : null,
+  bench.mayEdit && !words.written.value && bench.nodes.length === 1 && !dragging.value ? bench.nodes[0]! : null,
 )
 function drawnNumberOf(property: string): number {
   const look = styleProperty(property)
@@ -172,8 +196,16 @@ function tagOf(id: string | null): string {
 </script>
 
 <template>
-  <section class="flex min-h-0 min-w-0 flex-col bg-[#d8d4ca]" aria-label="Page">
-    <PageRuler v-model="width" :scale="scale" :in-hand="inHand" />
+  <section class="flex min-h-0 min-w-0 flex-col bg-[#d8d4ca]" :aria-label="at ? `Page, ${at}` : 'Page'">
+    <PageRuler v-if="!at" v-model="width" :scale="scale" :in-hand="inHand" />
+    <p
+      v-else
+      class="h-8 shrink-0 border-b bg-sheet px-2 leading-8"
+      :class="bench.step === at ? 'font-semibold' : 'text-soft'"
+    >
+      <span v-if="bench.step === at" class="mr-1.5 inline-block size-2 border-l-2 border-t-2 border-spot" />{{ at }},
+      {{ width }} px
+    </p>
     <div ref="stage" class="relative min-h-0 flex-1 overflow-hidden">
       <div
         class="absolute left-1/2 top-3 origin-top-left bg-raised"
@@ -194,7 +226,8 @@ function tagOf(id: string | null): string {
           :chosen="words.written.value ? [] : bench.chosen"
           :hovered="dragging || words.written.value ? null : hovered"
           :drop="drop"
-          :may-add="session.mayDesign && !words.written.value"
+          :may-add="bench.mayEdit && !words.written.value"
+          :people="bench.people"
           :sized="sized"
           :drawn="drawnNumberOf"
           @add="$emit('add')"

@@ -4,13 +4,11 @@ import { type Box, type Drop, dropAt } from '#core/layouts'
 import { elementsOf, find } from '#core/tree'
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
-import { useSession } from '~/stores/session'
 
 /** The schematic of the layout: everything in it, to proportion, always reachable. */
 defineEmits<{ add: [] }>()
 
 const bench = useBench()
-const session = useSession()
 const { addRow } = useBenchActions()
 const plan = ref<HTMLElement>()
 const drop = ref<Drop | null>(null)
@@ -30,7 +28,7 @@ function boxOf(id: string): Box | undefined {
 
 const { begin, dragging } = useDragging({
   nodeAt: (event) =>
-    !session.mayDesign ? null : ((event.target as Element).closest<HTMLElement>('[data-plan]')?.dataset.plan ?? null),
+    !bench.mayEdit ? null : ((event.target as Element).closest<HTMLElement>('[data-plan]')?.dataset.plan ?? null),
   over(id, event) {
     const node = find(layout.value, id)?.node
     const own = plan.value!.getBoundingClientRect()
@@ -116,7 +114,7 @@ function choose(event: MouseEvent) {
           }"
         />
       </div>
-      <div v-if="session.mayDesign" class="mt-2 grid grid-cols-2 gap-1.5">
+      <div v-if="bench.mayEdit" class="mt-2 grid grid-cols-2 gap-1.5">
         <button
           type="button"
           class="border border-dashed border-edge py-1.5 text-soft hover:border-ink hover:text-ink"
@@ -134,7 +132,7 @@ function choose(event: MouseEvent) {
       </div>
     </div>
     <button
-      v-if="session.mayDesign"
+      v-if="bench.mayEdit"
       type="button"
       class="flex shrink-0 items-baseline justify-between border-t px-3 py-1.5 text-start"
       :aria-expanded="palette"
@@ -143,6 +141,6 @@ function choose(event: MouseEvent) {
       <span class="font-semibold">Palette</span
       ><span class="text-2xs text-soft">{{ palette ? 'put away' : 'drag from it' }}</span>
     </button>
-    <div v-if="palette && session.mayDesign" class="max-h-[55%] shrink-0 overflow-y-auto"><BenchPalette /></div>
+    <div v-if="palette && bench.mayEdit" class="max-h-[55%] shrink-0 overflow-y-auto"><BenchPalette /></div>
   </section>
 </template>

@@ -5,10 +5,12 @@ import { stepAt } from '#core/styles'
 const width = defineModel<number>({ required: true })
 const props = defineProps<{ scale: number; inHand: string }>()
 
-const AT = { narrow: 390, medium: 820, wide: 1240 }
 const STEPS = (['narrow', 'medium', 'wide'] as const).map((value) => ({ value, label: value }))
-const LEAST = 320
-const MOST = 1600
+const LEAST = 280
+const MOST = 2560
+const refused = ref('')
+const refuse = (value: number) =>
+  value < LEAST || value > MOST ? `choose a width from ${LEAST} to ${MOST} pixels` : null
 const ticks = computed(() => Array.from({ length: Math.floor(width.value / 100) }, (_, i) => (i + 1) * 100))
 const step = computed(() => stepAt(width.value))
 const set = (value: number) => (width.value = Math.round(Math.max(LEAST, Math.min(MOST, value))))
@@ -26,7 +28,7 @@ function begin(event: PointerEvent) {
 </script>
 
 <template>
-  <div class="relative h-7 shrink-0 overflow-hidden border-b bg-sheet">
+  <div class="relative h-8 shrink-0 overflow-hidden border-b bg-sheet">
     <div
       class="absolute left-1/2 top-0 h-full"
       :style="{ width: `${width * scale}px`, marginLeft: `${(-width * scale) / 2}px` }"
@@ -51,9 +53,22 @@ function begin(event: PointerEvent) {
         @keydown.right.prevent.stop="set(width + 10)"
       />
     </div>
-    <div class="absolute left-2 top-0.5 flex items-center gap-2 bg-sheet pr-1.5">
-      <ToggleRow label="Width step" :options="STEPS" :value="step" @pick="width = AT[$event]" />
-      <span class="font-mono text-2xs text-soft">{{ width }} px, {{ Math.round(scale * 100) }}%</span>
+    <div class="absolute inset-y-0 left-2 flex items-center gap-2 bg-sheet pr-1.5">
+      <ToggleRow label="Width step" :options="STEPS" :value="step" @pick="width = WIDTH_AT[$event]" />
+      <AskNumber
+        class="w-20"
+        :value="width"
+        unit="px"
+        :min="LEAST"
+        :max="MOST"
+        :step="10"
+        label="Width in pixels"
+        :refuse="refuse"
+        @set="$event && set($event)"
+        @refused="refused = $event"
+      />
+      <span class="font-mono text-2xs text-soft">{{ Math.round(scale * 100) }}%</span>
+      <span v-if="refused" class="bg-wash px-1.5 text-2xs" role="alert">{{ refused }}</span>
     </div>
     <p
       v-if="inHand"

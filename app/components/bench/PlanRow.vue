@@ -2,12 +2,10 @@
 import type { Row } from '#core/tree'
 import { moveEdge } from '#core/layouts'
 import { useBench } from '~/stores/bench'
-import { useSession } from '~/stores/session'
 
 const props = defineProps<{ row: Row; level: number }>()
 
 const bench = useBench()
-const session = useSession()
 const selected = computed(() => bench.chosen.includes(props.row.id))
 const tabindex = computed(() => (bench.focusable === props.row.id ? 0 : -1))
 const spans = computed(() => props.row.children.map((c) => c.span).join(' + '))
@@ -69,7 +67,7 @@ function beginEdge(index: number, event: PointerEvent) {
       >
         <PlanColumn :column="column" :level="level + 1" />
         <button
-          v-if="session.mayDesign && i < row.children.length - 1"
+          v-if="bench.mayEdit && i < row.children.length - 1"
           type="button"
           data-edge
           tabindex="-1"

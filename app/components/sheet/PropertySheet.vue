@@ -127,13 +127,16 @@ defineExpose({ focusFirst })
         aria-label="Find a property"
       />
     </div>
-    <p v-if="!session.mayDesign" class="border-y bg-board px-3.5 py-1.5 text-xs text-soft" role="note">
+    <p v-if="!bench.mayEdit && session.mayDesign" class="border-y bg-board px-3.5 py-1.5 text-xs text-soft" role="note">
+      You look at an earlier state.
+    </p>
+    <p v-else-if="!session.mayDesign" class="border-y bg-board px-3.5 py-1.5 text-xs text-soft" role="note">
       You may look at this layout. Designers and owners change it.
     </p>
     <fieldset
       :key="bench.chosen.join() || 'layout'"
       class="min-h-0 min-w-0 flex-1 overflow-y-auto px-3.5 pb-10"
-      :disabled="!session.mayDesign"
+      :disabled="!bench.mayEdit"
     >
       <SheetLayout v-if="!node" :typed="typed" />
       <template v-else>

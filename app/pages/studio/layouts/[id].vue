@@ -3,7 +3,6 @@ import { useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Page } from '#core/site'
 import { useBench } from '~/stores/bench'
 import { useMap } from '~/stores/map'
-import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 
 definePageMeta({ layout: 'studio' })
@@ -12,11 +11,11 @@ const route = useRoute()
 const bench = useBench()
 const site = useSite()
 const map = useMap()
-const session = useSession()
 const failed = ref('')
 const adding = ref(false)
 const keys = ref(false)
-const view = ref<'plan' | 'both' | 'page'>('both')
+const history = ref(false)
+const view = ref<BenchView>('both')
 const width = ref(1240)
 /** How wide the panels beside the page are; it stays so in this browser. */
 const planWidth = useLocalStorage('outer-frame:plan-width', 248)
@@ -49,6 +48,7 @@ async function open() {
   }
 }
 onMounted(open)
+useLive(() => id.value)
 watch(
   () => map.kept,
   (table, before) => {
@@ -59,7 +59,7 @@ watch(
 onBeforeUnmount(bench.close)
 
 const { onWindow, onPage } = useBenchKeys({
-  add: () => (adding.value = session.mayDesign),
+  add: () => (adding.value = bench.mayEdit),
   editText: () => void (onPaper.value?.editWords() || sheet.value?.focusFirst()),
   showKeys: () => (keys.value = true),
   find: () => {},
@@ -94,17 +94,19 @@ useEventListener('beforeunload', (event) => {
     Fetching the layout…
   </p>
   <div v-else class="flex h-full flex-col">
-    <BenchBar v-model:view="view" v-model:shown="shown" @add="adding = true" />
+    <BenchBar v-model:history="history" v-model:view="view" v-model:shown="shown" @add="adding = true" />
     <div
       class="grid min-h-0 flex-1 max-md:grid-cols-1!"
       :class="view === 'both' ? 'max-md:grid-rows-[26vh_1fr_26vh]' : 'max-md:grid-rows-[1fr_36vh]'"
       :style="{ gridTemplateColumns: columns }"
     >
-      <div v-show="view !== 'page'" class="relative grid min-h-0 min-w-0">
+      <div v-show="view === 'both' || view === 'plan'" class="relative grid min-h-0 min-w-0">
         <BenchPlan ref="plan" @add="adding = true" />
         <PanelEdge v-if="view === 'both'" v-model="planWidth" side="left" label="Width of the plan" />
       </div>
+      <BenchWidths v-if="view === 'widths'" ref="onPaper" :page="shown" @key="onPage" @add="adding = true" />
       <BenchPage
+        v-else
         v-show="view !== 'plan'"
         ref="onPaper"
         v-model:width="width"
@@ -113,7 +115,8 @@ useEventListener('beforeunload', (event) => {
         @add="adding = true"
       />
       <div class="relative grid min-h-0 min-w-0">
-        <PropertySheet ref="sheet" :page="shown" @leave="toPlan" />
+        <BenchHistory v-if="history" @close="history = false" />
+        <PropertySheet v-else ref="sheet" :page="shown" @leave="toPlan" />
         <PanelEdge v-model="sheetWidth" side="right" label="Width of the properties" />
       </div>
     </div>

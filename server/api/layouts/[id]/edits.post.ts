@@ -5,5 +5,8 @@ import { parameter, readInput, studioHandler } from '../../../utils/studio'
 
 export default studioHandler('designer', async ({ event, site, user }) => {
   const { revision, edits } = await readInput<EditsInput<Edit>>(event, 'edits')
-  return answerEdits(event, await site.draft.applyEdits(parameter(event, 'id'), revision, edits, user.name), revision)
+  const id = parameter(event, 'id')
+  const result = await site.draft.applyEdits(id, revision, edits, user.name)
+  if (result.kind === 'done') site.live.edited(id, result.records)
+  return answerEdits(event, result, revision)
 })

@@ -2,6 +2,8 @@ import { parameter, studioHandler } from '../../../utils/studio'
 
 /** Removed layouts are kept aside and can be put back. */
 export default studioHandler('designer', async ({ event, site, user }) => {
-  await site.draft.setLayoutRemoved(parameter(event, 'id'), true, user.name)
+  const id = parameter(event, 'id')
+  await site.draft.setLayoutRemoved(id, true, user.name)
+  site.live.removed(id, user.name)
   return { removed: true }
 })

@@ -1,0 +1,59 @@
+import { nanoid } from 'nanoid'
+import type { LogRecord } from '#core/edits'
+import type { Edit } from '#core/layouts'
+import type { Id } from '#core/site'
+import type { LiveEvent, LivePerson } from '#shared/api/types'
+import { useBench } from '~/stores/bench'
+import { useNotices } from '~/stores/notices'
+
+/** How long what is in hand must stay the same before others are told, in milliseconds. */
+const CALM = 250
+
+/** Hears what others do to the layout on the bench, as it happens, and tells them what is in hand here. */
+export function useLive(layout: () => Id) {
+  const bench = useBench()
+  const notices = useNotices()
+  const window = nanoid(12)
+  let source: EventSource | null = null
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  const HEAR: { [K in LiveEvent['kind']]: (event: Extract<LiveEvent, { kind: K }>) => void } = {
+    hello: ({ revision }) => bench.hear(revision, []),
+    people: ({ people }) => (bench.people = people),
+    edits: ({ revision, records }) => bench.hear(revision, records as readonly LogRecord<Edit>[]),
+    removed: ({ by }) =>
+      notices.fail(
+        new Error(
+          `${by} removed this layout. It can be put back on the shelf of layouts; what you do here is kept until then.`,
+        ),
+      ),
+    alive: () => {},
+  }
+
+  function listen(id: Id): void {
+    source?.close()
+    bench.people = []
+    source = new EventSource(`/api/layouts/${encodeURIComponent(id)}/live?window=${window}`)
+    source.onmessage = ({ data }) => {
+      const event = JSON.parse(String(data)) as LiveEvent
+      ;(HEAR[event.kind] as (e: LiveEvent) => void)(event)
+    }
+  }
+
+  watch(layout, listen)
+  onMounted(() => listen(layout()))
+  watch(
+    () => bench.selected,
+    (node) => {
+      clearTimeout(timer)
+      timer = setTimeout(() => void useApi('POST', `/layouts/${layout()}/at`, { window, node }).catch(() => {}), CALM)
+    },
+  )
+  onBeforeUnmount(() => {
+    clearTimeout(timer)
+    source?.close()
+    bench.people = []
+  })
+}
+
+export type { LivePerson }

@@ -1,0 +1,76 @@
+import type { LogRecord } from '../../core/edits'
+import type { Id } from '../../core/site'
+import type { LiveEvent, LivePerson } from '../../shared/api/types'
+
+/** What is told at once is no longer than this; who is behind more asks for the document anew. */
+const MOST_CHARACTERS = 200_000
+/** More windows than this over one document are not told; they hear of changes when they send. */
+const MOST_WINDOWS = 60
+
+/** A window that has a document open. */
+interface Window {
+  id: Id
+  name: string
+  /** What it has in hand. */
+  node: Id | null
+  tell(event: LiveEvent): void
+  end(): void
+}
+
+/** All windows of this process that have a document open: told of each other, and of what is done to it. */
+export class Live {
+  private readonly windows = new Map<Id, Set<Window>>()
+
+  /** A window comes to a document; gives the way to leave, or null where there are too many. */
+  join(document: Id, { id, name, tell, end }: Omit<Window, 'node'>): (() => void) | null {
+    const here = this.windows.get(document) ?? new Set<Window>()
+    if (here.size >= MOST_WINDOWS) return null
+    const window: Window = { id, name, node: null, tell, end }
+    this.windows.set(document, here.add(window))
+    this.tellPeople(document)
+    return () => {
+      here.delete(window)
+      if (here.size === 0) this.windows.delete(document)
+      else this.tellPeople(document)
+    }
+  }
+
+  /** A window has something else in hand. */
+  at(document: Id, id: Id, node: Id | null): void {
+    for (const window of this.windows.get(document) ?? []) if (window.id === id) window.node = node
+    this.tellPeople(document)
+  }
+
+  /** Something was done to a document. */
+  edited(document: Id, records: readonly LogRecord<unknown>[]): void {
+    const last = records.at(-1)
+    if (!last || !this.windows.has(document)) return
+    const small = JSON.stringify(records).length <= MOST_CHARACTERS
+    this.tell(document, { kind: 'edits', revision: last.revision, records: small ? records : [] })
+  }
+
+  /** A document was taken away, by whom. */
+  removed(document: Id, by: string): void {
+    this.tell(document, { kind: 'removed', by })
+  }
+
+  private tell(document: Id, event: LiveEvent): void {
+    for (const window of this.windows.get(document) ?? []) window.tell(event)
+  }
+
+  private tellPeople(document: Id): void {
+    const here = [...(this.windows.get(document) ?? [])]
+    for (const window of here) {
+      const people: LivePerson[] = here
+        .filter((w) => w !== window)
+        .map(({ id, name, node }) => ({ window: id, name, node }))
+      window.tell({ kind: 'people', people })
+    }
+  }
+
+  /** Ends all, before the server stops. */
+  end(): void {
+    for (const windows of this.windows.values()) for (const window of [...windows]) window.end()
+    this.windows.clear()
+  }
+}
