@@ -101,8 +101,7 @@ export function useBenchKeys(hooks: BenchHooks) {
   }
 
   function onWindow(event: KeyboardEvent): void {
-    const isFind = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'
-    if (within(event.target, WRITTEN_IN) && !isFind) return
+    if (within(event.target, WRITTEN_IN)) return
     handle(event, isOnBench(event.target))
   }
 

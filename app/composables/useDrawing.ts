@@ -14,6 +14,8 @@ export interface DrawOptions {
   inHand?: { layout: Id; region: LayoutRegion }
   /** Leaves every other region empty. */
   alone?: boolean
+  /** Shows a card in hand in a grid of real entries instead of by itself. */
+  grid?: boolean
 }
 
 const COMPILED = new WeakMap<Rules, CompiledRules>()
@@ -39,17 +41,19 @@ export interface Prepared {
 export function useDrawing() {
   const site = useSite()
 
-  function prepare({ design, rules, page, request, inHand, alone }: DrawOptions): Prepared | null {
+  function prepare({ design: kept, rules, page, request, inHand, alone, grid }: DrawOptions): Prepared | null {
     const { catalogue, formats } = site
     if (!catalogue || site.contentArrived < 0) return null
     void site.needContent(page.entry).catch(() => {})
+    const inGrid = grid && inHand?.region === 'card' ? cardGrid(inHand.layout, page.type ?? null) : null
+    const design = inGrid ? { ...kept, layouts: [...kept.layouts, inGrid] } : kept
     const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout })
     const outcome = resolve(compiledFrom(rules, catalogue), page, request)
     if (inHand) {
       if (alone) for (const other of REGIONS) outcome.regions[other] = { shown: { kind: 'empty' }, by: null }
       // A card is looked at by itself, where the body would be.
       const region = inHand.region === 'card' ? 'body' : inHand.region
-      outcome.regions[region] = { shown: { kind: 'layout', layout: inHand.layout }, by: null }
+      outcome.regions[region] = { shown: { kind: 'layout', layout: inGrid?.id ?? inHand.layout }, by: null }
     }
     return { compiled, outcome, scene: sceneOf(catalogue, formats, page, { cards: compiled.cards }) }
   }

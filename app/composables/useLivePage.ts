@@ -33,9 +33,19 @@ export function useLivePage(options: () => DrawOptions & { inHand: NonNullable<D
   const { prepare } = useDrawing()
   let standing: Standing | null = null
 
-  function givenNow({ design, page, request, inHand, alone }: DrawOptions): unknown[] {
+  function givenNow({ design, page, request, inHand, alone, grid }: DrawOptions): unknown[] {
     const others = design.layouts.filter((l) => l.id !== inHand!.layout)
-    const from = [page, request, alone, inHand!.layout, design.house, site.catalogue, site.formats, site.contentArrived]
+    const from = [
+      page,
+      request,
+      alone,
+      grid,
+      inHand!.layout,
+      design.house,
+      site.catalogue,
+      site.formats,
+      site.contentArrived,
+    ]
     return [...from, ...design.frames, ...others]
   }
 
@@ -62,7 +72,8 @@ export function useLivePage(options: () => DrawOptions & { inHand: NonNullable<D
     if (!layout) return
     const given = givenNow(drawing)
     const tree = treeToDraw(layout)
-    const patched = patchesTo(given, tree)
+    // A card in a grid is drawn many times over.
+    const patched = drawing.grid ? null : patchesTo(given, tree)
     if (!patched) return drawWhole(drawing, given, tree)
     standing!.tree = tree
     for (const name of patched.rules.keys()) standing!.written.add(name)

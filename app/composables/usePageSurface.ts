@@ -27,7 +27,7 @@ function benchCss(region: LayoutRegion): string {
     '[data-written] .chip-field::before{content:attr(data-name) " ";font-size:.72em;opacity:.75}' +
     '[data-written] .ProseMirror-selectednode{outline:2px solid #c4472b}' +
     '.of-col[data-node]:empty{outline:1px dashed #b8b2a5;outline-offset:-4px}.of-col[data-node]:empty::after{content:"";height:40px}' +
-    (region === 'card' ? '.of-body{max-width:420px;margin:32px auto}' : '')
+    (region === 'card' ? '.of-body:not(:has(.of-grid)){max-width:420px;margin:32px auto}' : '')
   )
 }
 

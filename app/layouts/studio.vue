@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { useDesign } from '~/stores/design'
+import { useFinder } from '~/stores/finder'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
@@ -8,6 +10,7 @@ const session = useSession()
 const site = useSite()
 const design = useDesign()
 const notices = useNotices()
+const finder = useFinder()
 const failed = ref('')
 
 async function load() {
@@ -19,6 +22,12 @@ async function load() {
   }
 }
 onMounted(load)
+/** From wherever a hand is, a field included. */
+useEventListener('keydown', (event) => {
+  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k' || event.defaultPrevented) return
+  event.preventDefault()
+  finder.open = site.ready && design.loaded
+})
 
 async function signOut() {
   await notices.attempt(session.signOut)
@@ -41,5 +50,6 @@ async function signOut() {
       <p v-else class="grid h-full place-items-center text-soft" role="status">Fetching the site and its design…</p>
     </main>
     <NoticeList />
+    <StudioFinder v-if="finder.open" />
   </div>
 </template>

@@ -73,6 +73,14 @@ export const useBench = defineStore('bench', () => {
     chosen.value.map((id) => layout.value && find(layout.value, id)?.node).filter((n): n is TreeNode => !!n),
   )
 
+  /** Whether a card is looked at in a grid of real entries. */
+  const inGrid = ref(false)
+  /** Rows whose columns are put away on the plan. */
+  const folded = ref(new Set<Id>())
+  function fold(id: Id): void {
+    if (!folded.value.delete(id)) folded.value.add(id)
+  }
+
   /** The one thing on the plan that the Tab key comes to. */
   const focusable = computed(() => selected.value ?? layout.value?.children[0]?.id ?? null)
 
@@ -180,6 +188,9 @@ export const useBench = defineStore('bench', () => {
     selected,
     nodes,
     focusable,
+    inGrid,
+    folded,
+    fold,
     step,
     people,
     said,

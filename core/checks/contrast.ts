@@ -1,5 +1,5 @@
 import { wcagContrast } from 'culori'
-import { elementSpec } from '../elements'
+import { elementSpec, looksGiven } from '../elements'
 import {
   type LayoutElement,
   STEPS,
@@ -99,7 +99,7 @@ function tooFaint(
 function partLooks(layout: DrawnTree, element: LayoutElement): Styles[] {
   return Object.keys(elementSpec(element.type)?.parts ?? {})
     .filter((part) => !element.hides?.includes(part))
-    .map((part) => cascade(layout.defaults[defaultsKey(element.type, part)], element.looks?.[part]))
+    .map((part) => cascade(looksGiven(layout.defaults, element, part), element.looks?.[part]))
     .filter((looks) => looks.colour !== undefined || looks.background !== undefined)
 }
 

@@ -20,6 +20,7 @@ export const button: ElementSpec = {
       ],
     },
   },
+  sorts: 'look',
   css: [
     '.of-btn{align-self:var(--a,start);padding:.55em 1.1em;border:1px solid var(--b-bg);border-radius:var(--b-r);' +
       'background:var(--b-bg);color:var(--b-ink);text-decoration:none;font-weight:600;line-height:1.3}' +

@@ -22,6 +22,7 @@ export const heading: ElementSpec = {
     },
     link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
   },
+  sorts: 'level',
   css: ['.of-heading a{color:inherit}'],
   summary: (props, names) => describe(props.text, names),
   draw(element, compile) {

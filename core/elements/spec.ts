@@ -50,6 +50,8 @@ export interface ElementSpec {
   parts?: Readonly<Record<string, PartSpec>>
   /** What it is made of, for what is asked about its looks; words where it is not said. */
   madeOf?: readonly ('words' | 'pictures')[]
+  /** The choice by which a layout's defaults tell sorts of it apart, such as the level of a heading. */
+  sorts?: string
   /** States of the thing itself that have looks of their own. */
   states?: readonly State[]
   places?: PlacesSpec

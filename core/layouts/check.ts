@@ -1,4 +1,4 @@
-import { type ElementSpec, elementSpec, kindName, propertiesOf, refuseMeaning } from '../elements'
+import { type ElementSpec, elementSpec, kindInKey, kindName, sortName, propertiesOf, refuseMeaning } from '../elements'
 import { type Problem, problem } from '../problems'
 import { isRecord, refuse, shown } from '../shape'
 import {
@@ -137,11 +137,13 @@ function checkParent(parent: Parent, child: TreeNode): Problem[] {
 
 function checkDefaults(defaults: Layout['defaults'], problems: Problem[]): void {
   for (const [key, styles] of Object.entries(defaults)) {
-    const [of = '', at] = key.split(' ')
+    const [kind = '', at] = key.split(' ')
+    const { kind: of, sort } = kindInKey(kind)
     const spec = elementSpec(of)
     const why =
       at === undefined ? null : spec ? refuseLooksOf(spec, at) : problem('part-unknown', { owner: of, part: at })
-    if (!spec && !OWNERS.includes(of)) problems.push(problem('element-unknown', { type: of }))
+    const known = spec ? sort === null || sortName(kind) !== null : OWNERS.includes(of) && sort === null
+    if (!known) problems.push(problem('element-unknown', { type: kind }))
     else if (why) problems.push(why)
     else checkStyles(styles, ownerOf(of, at), spec?.name ?? of, problems)
   }

@@ -1,4 +1,4 @@
-import { elementSpec, nodeName, propertiesOf } from '../elements'
+import { elementSpec, kindInKey, nodeName, sortName, propertiesOf } from '../elements'
 import { styleProperty } from '../styles'
 import type { Edit } from './edits'
 import { find, type Layout, type TreeNode, type LooksKey, type State, looksOf } from '../tree'
@@ -37,8 +37,8 @@ function oneOf(layout: Layout, id: string, property: string): string {
 
 function defaultsName(key: string): string {
   const [of = '', at] = key.split(' ')
-  const name = elementSpec(of)?.name ?? of
-  return at ? `${name} ${looksWords(of, at)}` : name
+  const name = sortName(of) ?? of
+  return at ? `${name} ${looksWords(kindInKey(of).kind, at)}` : name
 }
 
 /** An edit in a few words, for the undo button and the notes: "Level of Heading". `layout` names what it is about. */

@@ -1,4 +1,4 @@
-import { type ElementSpec, elementSpec, fieldsNamed } from '../elements'
+import { type ElementSpec, elementSpec, fieldsNamed, looksGiven } from '../elements'
 import {
   ROW_PROPS,
   type Column,
@@ -9,7 +9,6 @@ import {
   type Row,
   type State,
   type TreeNode,
-  defaultsKey,
   looksKey,
 } from '../tree'
 import type { DrawnTree } from '../layouts'
@@ -126,14 +125,13 @@ class Compiler implements Compile {
   }
 
   attributes(node: TreeNode, ...classes: string[]): string {
-    const of = node.kind === 'element' ? node.type : node.kind
-    const rest = cascade(this.context.defaults[of], node.styles)
+    const rest = cascade(looksGiven(this.context.defaults, node), node.styles)
     const states = node.kind === 'element' ? this.statesOf(node, '', elementSpec(node.type)?.states) : undefined
     return this.opening(classes, { rest, states }) + (this.context.ids ? ` data-node="${escapeHtml(node.id)}"` : '')
   }
 
   part(element: LayoutElement, part: string, ...classes: string[]): string {
-    const rest = cascade(this.context.defaults[defaultsKey(element.type, part)], element.looks?.[part])
+    const rest = cascade(looksGiven(this.context.defaults, element, part), element.looks?.[part])
     const states = this.statesOf(element, part, elementSpec(element.type)?.parts?.[part]?.states)
     return this.opening(classes, { rest, states })
   }
@@ -142,7 +140,7 @@ class Compiler implements Compile {
     const found: NonNullable<Looks['states']> = {}
     for (const state of states) {
       const at = looksKey(part, state)
-      found[state] = cascade(this.context.defaults[defaultsKey(element.type, at)], element.looks?.[at])
+      found[state] = cascade(looksGiven(this.context.defaults, element, at), element.looks?.[at])
     }
     return found
   }

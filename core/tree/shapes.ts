@@ -31,7 +31,7 @@ import { LAYOUT_REGIONS, STATES, STEPS } from './types'
 export const MOST_NAME = 120
 export const MOST_NODES = 3000
 /** How many things are looked at in one list before they are counted. */
-const MOST_LISTED = 3000
+const MOST_LISTED = 2 * MOST_NODES
 /** How deep a chain of fallbacks is followed. */
 export const MOST_FALLBACKS = 4
 
@@ -152,8 +152,8 @@ const inPlace = list(kinds({ row }, 'kind', 'thing in a place'), MOST_LISTED)
 /** A row, column, element or place with all that is in it. */
 export const nodeShape = kinds({ row, column, element, place }, 'kind', 'thing in a layout')
 
-/** `row`, `button`, `button :hover`, `field label`. */
-const DEFAULTS = new RegExp(`^[a-z-]{1,40}( (?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?)?$`)
+/** `row`, `button`, `heading.2`, `button :hover`, `field label`. */
+const DEFAULTS = new RegExp(`^[a-z-]{1,40}([.][\\w-]{1,40})?( (?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?)?$`)
 const defaults = record(DEFAULTS, styles, 200)
 
 export const layoutShape = exact({

@@ -96,7 +96,7 @@ export type TreeNode = Row | Column | LayoutElement | Place
 
 /**
  * Looks that the layout gives its rows, columns and each kind of element; keys `row`, `column`, or a type, which may
- * be followed by whose looks they are: `button :hover`, `field label`.
+ * name a sort of it (`heading.2`) and be followed by whose looks they are: `button :hover`, `field label`.
  */
 export type Defaults = Record<string, Styles>
 

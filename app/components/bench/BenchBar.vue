@@ -25,6 +25,10 @@ const reachWords = computed(() => {
   return reach.value === 0 ? 'shows on no page yet' : `shows on ${counted(reach.value, 'page')}`
 })
 const names = (people: readonly LivePerson[]) => [...new Set(people.map((p) => p.name))].join(', ')
+const CARDS = [
+  { value: 'one', label: 'One card' },
+  { value: 'grid', label: 'In a grid' },
+] as const
 const VIEWS = [
   { value: 'plan', label: 'Plan' },
   { value: 'both', label: 'Both' },
@@ -74,6 +78,13 @@ const VIEWS = [
         History
       </button>
     </div>
+    <ToggleRow
+      v-if="bench.layout!.region === 'card'"
+      label="How the card is seen"
+      :options="CARDS"
+      :value="bench.inGrid ? 'grid' : 'one'"
+      @pick="bench.inGrid = $event === 'grid'"
+    />
     <ShownWith v-model="shown" />
     <ToggleRow label="What to see" :options="VIEWS" :value="view" @pick="view = $event" />
   </div>

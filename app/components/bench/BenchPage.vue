@@ -49,6 +49,7 @@ const live = useLivePage(
     page: props.page,
     request: map.request,
     inHand: { layout: layout.value.id, region: layout.value.region },
+    grid: bench.inGrid && layout.value.region === 'card',
   }),
   surface,
 )

@@ -4,8 +4,7 @@ import { useBench } from '~/stores/bench'
 
 const props = defineProps<{ column: Column; level: number }>()
 const bench = useBench()
-const selected = computed(() => bench.chosen.includes(props.column.id))
-const tabindex = computed(() => (bench.focusable === props.column.id ? 0 : -1))
+const { selected, tabindex, hidden, why } = usePlanItem(() => props.column)
 </script>
 
 <template>
@@ -15,9 +14,13 @@ const tabindex = computed(() => (bench.focusable === props.column.id ? 0 : -1))
     :tabindex="tabindex"
     :aria-level="level"
     :aria-selected="selected"
-    :aria-label="`Column, ${column.span} of 12`"
+    :aria-label="`Column, ${column.span} of 12${why}`"
     class="mx-0.5 h-full min-h-7 cursor-default space-y-1 border bg-raised p-0.5 pb-2"
-    :class="selected ? 'cornered border-ink' : 'border-rule'"
+    :class="[
+      selected ? 'cornered border-ink' : 'border-rule',
+      hidden && 'hatched opacity-60',
+      column.children.length === 0 && 'border-dashed',
+    ]"
   >
     <div class="space-y-1" :role="column.children.length ? 'group' : undefined">
       <template v-for="child in column.children" :key="child.id">

@@ -10,8 +10,7 @@ const bench = useBench()
 const checks = useChecks()
 const names = useElementNames()
 const notes = computed(() => checks.byNode.get(props.element.id))
-const selected = computed(() => bench.chosen.includes(props.element.id))
-const tabindex = computed(() => (bench.focusable === props.element.id ? 0 : -1))
+const { selected, tabindex, hidden, why } = usePlanItem(() => props.element)
 const spec = computed(() => elementSpec(props.element.type))
 const label = computed(() => {
   const says = spec.value?.summary(filledProps(props.element), names.value)
@@ -31,8 +30,12 @@ const dynamic = computed(() => spec.value?.group === 'Entry' || fieldsNamed(prop
     :aria-level="level"
     :aria-selected="selected"
     class="cursor-default text-xs"
-    :class="[dynamic ? 'bg-field text-field-ink' : 'bg-board', selected && 'cornered bg-wash! text-ink']"
-    :title="label"
+    :class="[
+      dynamic ? 'bg-field text-field-ink' : 'bg-board',
+      hidden && 'opacity-50',
+      selected && 'cornered bg-wash! text-ink',
+    ]"
+    :title="label + why"
   >
     <p class="line-clamp-2 hyphens-auto px-1.5 py-0.5 [overflow-wrap:anywhere]">
       <span
@@ -40,7 +43,7 @@ const dynamic = computed(() => spec.value?.group === 'Entry' || fieldsNamed(prop
         class="mr-1 bg-spot px-1 text-2xs font-semibold text-white"
         title="The checks have a note on this"
         >!</span
-      >{{ label }}
+      ><span v-if="hidden" class="mr-1 text-2xs">hidden</span>{{ label }}
     </p>
     <div v-if="element.children" class="space-y-1 px-1 pb-1" role="group">
       <PlanPlace v-for="place in element.children" :key="place.id" :place="place" :level="level + 1" />

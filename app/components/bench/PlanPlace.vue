@@ -6,8 +6,7 @@ import { useBench } from '~/stores/bench'
 /** A place in an element, with the rows that it holds. */
 const props = defineProps<{ place: Place; level: number }>()
 const bench = useBench()
-const selected = computed(() => bench.chosen.includes(props.place.id))
-const tabindex = computed(() => (bench.focusable === props.place.id ? 0 : -1))
+const { selected, tabindex, hidden, why } = usePlanItem(() => props.place)
 </script>
 
 <template>
@@ -18,7 +17,8 @@ const tabindex = computed(() => (bench.focusable === props.place.id ? 0 : -1))
     :aria-level="level"
     :aria-selected="selected"
     class="cursor-default border bg-raised text-ink"
-    :class="selected ? 'border-ink' : 'border-rule'"
+    :title="why.slice(2) || undefined"
+    :class="[selected ? 'border-ink' : 'border-rule', hidden && 'opacity-50']"
   >
     <p class="truncate px-1.5 py-0.5 text-xs" :class="selected && 'cornered'">{{ nodeName(place) }}</p>
     <div class="min-h-4 space-y-1 px-1 pb-1" :role="place.children.length ? 'group' : undefined">

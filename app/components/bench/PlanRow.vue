@@ -6,8 +6,8 @@ import { useBench } from '~/stores/bench'
 const props = defineProps<{ row: Row; level: number }>()
 
 const bench = useBench()
-const selected = computed(() => bench.chosen.includes(props.row.id))
-const tabindex = computed(() => (bench.focusable === props.row.id ? 0 : -1))
+const { selected, tabindex, hidden, why } = usePlanItem(() => props.row)
+const folded = computed(() => bench.folded.has(props.row.id))
 const spans = computed(() => props.row.children.map((c) => c.span).join(' + '))
 const width = computed(() => ({ band: 'full width', full: 'full width' })[String(props.row.styles.width?.wide)] ?? '')
 const columns = ref<HTMLElement>()
@@ -46,19 +46,30 @@ function beginEdge(index: number, event: PointerEvent) {
     :tabindex="tabindex"
     :aria-level="level"
     :aria-selected="selected"
-    :aria-label="`${row.name ?? 'Row'}, ${spans}`"
+    :aria-label="`${row.name ?? 'Row'}, ${spans}${why}`"
+    :aria-expanded="!folded"
     class="relative border bg-sheet"
-    :class="selected ? 'border-ink' : 'border-edge'"
+    :class="[selected ? 'border-ink' : 'border-edge', hidden && 'opacity-60']"
   >
     <div class="flex cursor-default items-baseline justify-between gap-2 px-1.5 py-0.5" :class="selected && 'cornered'">
-      <span class="text-xs [overflow-wrap:anywhere]"
+      <button
+        type="button"
+        data-edge
+        tabindex="-1"
+        class="-ml-0.5 w-3 shrink-0 self-stretch text-2xs text-soft hover:text-ink"
+        :aria-label="folded ? `Unfold ${row.name ?? 'this row'}` : `Fold ${row.name ?? 'this row'}`"
+        @click.stop="bench.fold(row.id)"
+      >
+        {{ folded ? '+' : '−' }}
+      </button>
+      <span class="grow text-xs [overflow-wrap:anywhere]"
         >{{ row.name ?? 'Row' }} <span v-if="width" class="text-soft">{{ width }}</span></span
       >
       <span class="shrink-0 font-mono text-2xs text-soft">{{
         row.children.map((_, i) => shownSpan(i)).join(' + ')
       }}</span>
     </div>
-    <div ref="columns" class="grid grid-cols-12 px-1 pb-1" role="group">
+    <div v-if="!folded" ref="columns" class="grid grid-cols-12 px-1 pb-1" role="group">
       <div
         v-for="(column, i) in row.children"
         :key="column.id"

@@ -1,15 +1,6 @@
 <script setup lang="ts">
-import { kindName, looksAskedOf, propertiesOf } from '#core/elements'
-import {
-  type LooksKey,
-  type Step,
-  type StyleValue,
-  type Styles,
-  type TreeNode,
-  defaultsKey,
-  looksOf,
-  pathTo,
-} from '#core/tree'
+import { kindName, looksAskedOf, looksGiven, propertiesOf } from '#core/elements'
+import { type LooksKey, type Step, type StyleValue, type Styles, type TreeNode, looksOf, pathTo } from '#core/tree'
 import { type Page, findByWords } from '#core/site'
 import { setStyleOfAll, together } from '#core/layouts'
 import { STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
@@ -94,6 +85,7 @@ const atThisWidth = computed(() =>
 function clearWidth() {
   setStyle(atThisWidth.value.map((property) => ({ property, value: null })))
 }
+const looks = useLooks()
 const notes = computed(() => checks.byNode.get(bench.selected ?? ''))
 const STEP_WORDS: Record<Step, string> = { wide: 'wide screens', medium: 'medium screens', narrow: 'narrow screens' }
 
@@ -152,10 +144,30 @@ defineExpose({ focusFirst })
           <span>{{ counted(atThisWidth.length, 'look') }} set for {{ STEP_WORDS[bench.step] }} alone</span>
           <button type="button" class="font-medium text-spot-deep hover:underline" @click="clearWidth">Clear</button>
         </p>
+        <div
+          v-if="bench.mayEdit && at === '' && !typed.trim()"
+          class="flex flex-wrap gap-1 border-t py-2"
+          role="group"
+          aria-label="Looks as a whole"
+        >
+          <button type="button" class="btn btn-small" @click="looks.copy">Copy looks</button>
+          <button type="button" class="btn btn-small" :disabled="!looks.copied.value" @click="looks.paste">
+            Give copied looks
+          </button>
+          <button
+            v-if="bench.nodes.length === 1 && Object.keys(node.styles).length"
+            type="button"
+            class="btn btn-small"
+            :title="`Makes these the looks of every such ${kindName(node).toLowerCase()} here`"
+            @click="looks.giveToAll"
+          >
+            All {{ looks.kind.value }} so
+          </button>
+        </div>
         <SheetStyles
           :key="at"
           :styles="own"
-          :defaults="bench.layout!.defaults[defaultsKey(node.kind === 'element' ? node.type : node.kind, at)] ?? {}"
+          :defaults="looksGiven(bench.layout!.defaults, node, at) ?? {}"
           :asked="asked"
           :several="several"
           :typed="typed"

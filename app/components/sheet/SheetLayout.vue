@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ELEMENTS, elementSpec } from '#core/elements'
+import { ELEMENTS, elementSpec, kindInKey, sortName, sortOf } from '#core/elements'
 import { type Edit, looksWords, together } from '#core/layouts'
 import { type LooksKey, type StyleValue, defaultsKey, elementsOf, looksKey, looksOf, walk } from '#core/tree'
 import { type Owner, stylePropertiesOn } from '#core/styles'
@@ -13,8 +13,10 @@ const of = ref('row')
 const layout = computed(() => bench.layout!)
 const kinds = computed(() => {
   const used = new Set(elementsOf(layout.value).map((e) => e.type))
+  const sorts = new Set(elementsOf(layout.value).flatMap((e) => sortOf(e) ?? []))
   return ELEMENTS.filter((e) => used.has(e.type)).flatMap(({ type, name, parts = {}, states = [] }) => [
     [type, name.toLowerCase()],
+    ...[...sorts].filter((s) => kindInKey(s).kind === type).map((s) => [s, sortName(s)!.toLowerCase()]),
     ...states.map((s) => looksKey('', s)).map((at) => named(type, at)),
     ...Object.entries(parts).flatMap(([part, spec]) => [
       named(type, part),

@@ -2,6 +2,7 @@
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Page } from '#core/site'
 import { useBench } from '~/stores/bench'
+import { useFinder } from '~/stores/finder'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
 
@@ -14,6 +15,7 @@ const map = useMap()
 const failed = ref('')
 const adding = ref(false)
 const keys = ref(false)
+const finder = useFinder()
 const history = ref(false)
 const view = ref<BenchView>('both')
 const width = ref(1240)
@@ -62,9 +64,30 @@ const { onWindow, onPage } = useBenchKeys({
   add: () => (adding.value = bench.mayEdit),
   editText: () => void (onPaper.value?.editWords() || sheet.value?.focusFirst()),
   showKeys: () => (keys.value = true),
-  find: () => {},
+  find: () => (finder.open = true),
 })
 useEventListener('keydown', onWindow)
+const actions = useBenchActions()
+useBenchFindables(() => {
+  const looks = [
+    { label: 'History of this layout', run: () => (history.value = true) },
+    { label: 'Three widths side by side', run: () => (view.value = 'widths') },
+    { label: 'Keys of the bench', keys: ['?'], run: () => (keys.value = true) },
+  ]
+  if (!bench.mayEdit) return looks
+  return [
+    { label: 'Add something', keys: ['A'], run: () => (adding.value = true) },
+    { label: 'Duplicate what is in hand', keys: ['D'], run: actions.duplicate },
+    { label: 'Remove what is in hand', keys: ['X'], run: actions.remove },
+    { label: 'Split the column', keys: ['S'], run: actions.split },
+    { label: 'Merge columns', keys: ['M'], run: actions.merge },
+    { label: 'Copy', keys: ['Ctrl', 'C'], run: actions.copy },
+    { label: 'Paste', keys: ['Ctrl', 'V'], run: actions.paste },
+    { label: 'Undo', keys: ['Ctrl', 'Z'], run: bench.undo },
+    { label: 'Redo', keys: ['Ctrl', 'Shift', 'Z'], run: bench.redo },
+    ...looks,
+  ]
+})
 /** To the thing in hand on the plan, from wherever a hand was. */
 const toPlan = () => plan.value?.focus()
 function closeAdding() {

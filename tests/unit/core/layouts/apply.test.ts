@@ -1,5 +1,5 @@
 import { type Edit, applyAll, applyEdit, checkLayout } from '#core/layouts'
-import { type Layout, countNodes, find } from '#core/tree'
+import { type Layout, MOST_NODES, countNodes, find } from '#core/tree'
 import { column, element, layout, row } from '../../../fixtures'
 
 const code = (target: Layout, edit: unknown): string => {
@@ -217,8 +217,8 @@ describe('checkLayout', () => {
 
   test('a row without columns, and a layout with too much in it', () => {
     expect(checkLayout(layout('x', 'body', row()))[0]!.code).toBe('row-empty')
-    const crowd = layout('x', 'body', row(column(12, ...Array.from({ length: 1001 }, () => element('divider')))))
-    expect(countNodes(crowd)).toBeGreaterThan(1000)
+    const crowd = layout('x', 'body', row(column(12, ...Array.from({ length: MOST_NODES + 1 }, () => element('divider')))))
+    expect(countNodes(crowd)).toBeGreaterThan(MOST_NODES)
     expect(checkLayout(crowd).at(-1)!.code).toBe('too-large')
   })
 })

@@ -3,9 +3,12 @@ import {
   type Edit,
   addColumn,
   applyEdit,
+  checkLayout,
   dropAt,
   duplicateNode,
   evenSpans,
+  giveLooks,
+  giveLooksToAll,
   insertElement,
   mergeColumns,
   duplicateNodes,
@@ -25,6 +28,7 @@ import {
   step,
   widen,
 } from '#core/layouts'
+import { looksGiven } from '#core/elements'
 import { type Layout, find, pathTo } from '#core/tree'
 import { column, element, layout, row } from '../../../fixtures'
 
@@ -338,5 +342,40 @@ describe('dropAt', () => {
 
   test('an element has no place outside of columns', () => {
     expect(dropAt(root, boxOf, { x: 50, y: 290 }, { kind: 'element', id: 'a' })).toBeNull()
+  })
+})
+
+describe('looks as a whole', () => {
+  const styled = () => {
+    const h = (id: string, level: string, styles = {}) => ({ ...element('heading', { text: id, level }, id), styles })
+    const one = h('one', '2', { size: { wide: 30, narrow: 20 }, colour: { wide: '@ink' } })
+    const two = h('two', '2', { size: { wide: 44 } })
+    return layout('root', 'body', row(column(12, one, two, h('three', '3'), element('image', {}, 'pic'))))
+  }
+  const size = (root: Layout, id: string) => {
+    const { node } = find(root, id)!
+    return [node.styles.size?.wide, looksGiven(root.defaults, node)?.size?.wide]
+  }
+
+  test('are given to others as far as they suit them', () => {
+    const root = styled()
+    const next = apply(root, giveLooks(root, find(root, 'one')!.node.styles, ['two', 'pic']))
+    expect(find(next, 'two')!.node.styles).toEqual(find(root, 'one')!.node.styles)
+    expect(find(next, 'pic')!.node.styles).toEqual({})
+    expect(giveLooks(next, find(next, 'one')!.node.styles, ['two'])).toBeNull()
+  })
+
+  test('become those of all of its sort; others keep what they say themselves', () => {
+    const root = styled()
+    const next = apply(root, giveLooksToAll(root, 'one'))
+    expect(['one', 'two', 'three'].map((id) => size(next, id))).toEqual([
+      [undefined, 30],
+      [44, 30],
+      [undefined, undefined],
+    ])
+    expect(next.defaults['heading.2']?.size).toEqual({ wide: 30, narrow: 20 })
+    expect(checkLayout(next)).toEqual([])
+    expect(checkLayout({ ...next, defaults: { 'heading.9': {} } })).not.toEqual([])
+    expect(checkLayout({ ...next, defaults: { 'row.2': {} } })).not.toEqual([])
   })
 })

@@ -1,0 +1,50 @@
+import { looksAskedOf, sortOf } from '../elements'
+import type { Id } from '../site'
+import { type Layout, type Styles, type TreeNode, STEPS, find } from '../tree'
+import { together } from './columns'
+import type { Edit } from './edits'
+
+/** What a hand does to looks as a whole. */
+
+type SetStyle = Extract<Edit, { kind: 'setStyle' }>
+
+/** The edits that make own looks into others, of those properties that are asked of the thing. */
+function toLooks(node: TreeNode, looks: Styles): SetStyle[] {
+  const { id, styles } = node
+  return looksAskedOf(node).flatMap(({ name: property }) =>
+    STEPS.flatMap((step): SetStyle[] => {
+      const [has, gets] = [styles[property]?.[step], looks[property]?.[step]]
+      return has === gets ? [] : [{ kind: 'setStyle', id, property, step, value: gets ?? null }]
+    }),
+  )
+}
+
+/** Gives several things the looks of one, as far as they suit them; null when they look so already. */
+export function giveLooks(layout: Layout, looks: Styles, to: readonly Id[]): Edit | null {
+  const edits = to.flatMap((id) => {
+    const node = find(layout, id)?.node
+    return node ? toLooks(node, looks) : []
+  })
+  return together(`looks of ${to.length === 1 ? 'one thing' : `${to.length} things`}`, edits)
+}
+
+/**
+ * Makes the own looks of one thing those of all of its kind here (of its sort, where the kind has sorts), and takes
+ * them from it, since it has them from there now. Others that say something else go on saying it.
+ */
+export function giveLooksToAll(layout: Layout, id: Id): Edit | null {
+  const node = find(layout, id)?.node
+  if (!node) return null
+  const of = node.kind === 'element' ? (sortOf(node) ?? node.type) : node.kind
+  const edits = Object.entries(node.styles).flatMap(([property, stepped]) =>
+    STEPS.flatMap((step): Edit[] => {
+      const value = stepped[step]
+      if (value === undefined) return []
+      return [
+        { kind: 'setDefault', of, property, step, value },
+        { kind: 'setStyle', id, property, step, value: null },
+      ]
+    }),
+  )
+  return together('looks of all of a kind', edits)
+}
