@@ -1,6 +1,7 @@
-import { type Page, chromium } from '@playwright/test'
+import { type Page, type Request, chromium } from '@playwright/test'
 import { newElement } from '../core/elements'
-import { type Layout, type LayoutElement, type Row, emptyColumn, emptyLayout, emptyRow } from '../core/tree'
+import { type Edit, applyEdit, checkLayout } from '../core/layouts'
+import { type Layout, type LayoutElement, type Row, elementsOf, emptyColumn, emptyLayout, emptyRow } from '../core/tree'
 import { insertLayout } from '../server/database/layouts'
 import { openDatabase } from '../server/database/open'
 import { type TestServer, startServer } from '../tests/server'
@@ -35,6 +36,7 @@ export function largeLayout(id: string, elements: number): Layout {
 async function fill(folder: string): Promise<void> {
   const db = await openDatabase(folder)
   await insertLayout(db, largeLayout('large', 760), 'bench')
+  await insertLayout(db, largeLayout('huge', 2500), 'bench')
   await db.destroy()
 }
 
@@ -56,8 +58,9 @@ async function watchPage(page: Page): Promise<void> {
       attributes: true,
       characterData: true,
     })
-    for (const type of ['keydown', 'input', 'change', 'pointermove'])
-      window.addEventListener(type, () => (window.pressedAt ||= performance.now()), { capture: true })
+    for (const type of ['keydown', 'input', 'change', 'click', 'pointermove'])
+      for (const view of [window, frame.contentWindow!])
+        view.addEventListener(type, () => (window.pressedAt ||= performance.now()), { capture: true })
   })
 }
 
@@ -108,8 +111,9 @@ async function opening(page: Page, server: TestServer, id: string): Promise<numb
     await new Promise<void>((done) => {
       const look = () =>
         document.querySelector('iframe[title*="Large"]') &&
-        (document.querySelector<HTMLIFrameElement>('iframe[title*="Large"]')!.contentDocument?.querySelectorAll('[data-node]')
-          .length ?? 0) > 100
+        (document
+          .querySelector<HTMLIFrameElement>('iframe[title*="Large"]')!
+          .contentDocument?.querySelectorAll('[data-node]').length ?? 0) > 100
           ? done()
           : setTimeout(look, 2)
       look()
@@ -118,34 +122,159 @@ async function opening(page: Page, server: TestServer, id: string): Promise<numb
   }, id)
 }
 
+/** Bytes of the largest request while so many letters are typed into a text of 3,000 characters on the page itself. */
+async function typing(page: Page): Promise<{ times: number[]; largest: number }> {
+  await page.getByRole('treeitem', { name: /^Text/ }).first().click()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Control+a')
+  await page.keyboard.insertText('The clock in the tower was wound on Sundays. '.repeat(68))
+  await page.waitForTimeout(1500)
+  let largest = 0
+  const note = (request: Request) => {
+    if (request.url().endsWith('/edits')) largest = Math.max(largest, request.postDataBuffer()?.length ?? 0)
+  }
+  page.on('request', note)
+  const times = await timesOf(page, 30, (i) => page.keyboard.press('abcdefgh'[i % 8]!))
+  await page.waitForTimeout(1000)
+  page.off('request', note)
+  await page.keyboard.press('Escape')
+  return { times, largest }
+}
+
+async function heapOf(page: Page): Promise<number> {
+  const client = await page.context().newCDPSession(page)
+  await client.send('HeapProfiler.collectGarbage')
+  const { usedSize } = await client.send('Runtime.getHeapUsage')
+  await client.detach()
+  return usedSize
+}
+
+/** How much the heap grows, in bytes, by a thousand edits and as many undos. */
+async function growth(page: Page): Promise<number> {
+  await page.getByLabel('Size', { exact: true }).focus()
+  for (let i = 0; i < 20; i++) await page.keyboard.press(i % 2 ? 'ArrowUp' : 'ArrowDown')
+  const before = await heapOf(page)
+  for (let i = 0; i < 1000; i++) await page.keyboard.press(i % 2 ? 'ArrowUp' : 'ArrowDown')
+  await page.getByRole('treeitem', { selected: true }).focus()
+  for (let i = 0; i < 1000; i++) await page.keyboard.press(i % 2 ? 'Control+z' : 'Control+Shift+z')
+  await page.waitForTimeout(2000)
+  return (await heapOf(page)) - before
+}
+
+async function dragging(page: Page): Promise<number[]> {
+  const handle = page.getByRole('slider', { name: 'Inside bottom' })
+  await page
+    .getByRole('treeitem', { name: /^Row/ })
+    .first()
+    .click({ position: { x: 40, y: 8 } })
+  const box = (await handle.boundingBox())!
+  await page.mouse.move(box.x + 8, box.y + 8)
+  await page.mouse.down()
+  const times = await timesOf(page, 40, (i) => page.mouse.move(box.x + 8, box.y + 8 - (i + 1) * 3))
+  await page.mouse.up()
+  return times
+}
+
+async function colours(page: Page): Promise<number[]> {
+  await page.getByRole('button', { name: /^Colour:/ }).click()
+  const swatches = page.locator('[data-headlessui-state] button[aria-pressed]')
+  const count = await swatches.count()
+  const times = await timesOf(page, 40, (i) => swatches.nth(i % Math.min(4, count)).click())
+  await page.keyboard.press('Escape')
+  return times
+}
+
+/** One edit of a large layout by the core, against judging the whole of what it gives. */
+function coreEdits(): Result {
+  let layout = largeLayout('core', 760)
+  const headings = elementsOf(layout).filter((e) => e.type === 'heading')
+  const times: number[] = []
+  const whole: number[] = []
+  for (let i = 0; i < 2000; i++) {
+    const edit: Edit = {
+      kind: 'setProperty',
+      id: headings[i % headings.length]!.id,
+      property: 'text',
+      value: `Text ${i}`,
+    }
+    const start = performance.now()
+    const result = applyEdit(layout, edit)
+    times.push(performance.now() - start)
+    if (!result.ok) throw new Error(result.problem.sentence)
+    layout = result.document
+    if (i % 20 > 0) continue
+    const from = performance.now()
+    checkLayout(layout)
+    whole.push(performance.now() - from)
+  }
+  const [mid, judged] = [median(times), median(whole)]
+  return {
+    name: 'An edit of a layout of 900 nodes, in the core',
+    value: `${round(mid, 3)} ms`,
+    against: `${round(judged / mid, 0)} times as long to judge the whole`,
+    bound: 'under 0.2 ms',
+    holds: mid < 0.2,
+    data: { milliseconds: round(mid, 4), ratio: round(judged / mid, 1) },
+  }
+}
+
+const bounded = (name: string, value: number, unit: string, bound: string, holds: boolean): Result => ({
+  name,
+  value: `${value} ${unit}`,
+  against: 'a bound',
+  bound,
+  holds,
+  data: { value },
+})
+
+async function openings(page: Page, server: TestServer, id: string): Promise<number> {
+  const times: number[] = []
+  for (let i = 0; i < 3; i++) times.push(await opening(page, server, id))
+  return round(median(times), 0)
+}
+
+/** Letters typed into the words of a heading, asked for in the properties. */
+async function letters(page: Page, times: number): Promise<number[]> {
+  await page
+    .getByRole('treeitem', { name: /^Heading: Heading 6$/ })
+    .last()
+    .click()
+  await page.getByLabel('Text', { exact: true }).focus()
+  return timesOf(page, times, (i) => page.keyboard.press('abcdefgh'[i % 8]!))
+}
+
 async function measure(server: TestServer): Promise<Result[]> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
   try {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
     await signIn(page, server)
-    const opened: number[] = []
-    for (let i = 0; i < 3; i++) opened.push(await opening(page, server, 'large'))
+    const opened = await openings(page, server, 'large')
     await page.waitForTimeout(1000)
     await watchPage(page)
-    await page.locator('[data-plan]', { hasText: /^Heading: Heading 6$/ }).last().click()
-    const field = page.getByLabel('Text', { exact: true })
-    await field.focus()
-    const letters = await timesOf(page, 60, (i) => page.keyboard.press('abcdefgh'[i % 8]!))
+    const typed = await letters(page, 60)
     const nudges = await timesOf(page, 60, async () => {
       await page.getByLabel('Size', { exact: true }).focus()
       await page.keyboard.press('ArrowUp')
     })
+    const picked = await colours(page)
+    const grown = round((await growth(page)) / 1e6, 1)
+    const dragged = await dragging(page)
+    const { times: written, largest } = await typing(page)
+    const huge = await openings(page, server, 'huge')
+    await page.waitForTimeout(1500)
+    await watchPage(page)
+    const inHuge = await letters(page, 40)
     return [
-      quick('A letter typed in a layout of 900 nodes, until it stands on the page', letters),
+      quick('A letter typed in a layout of 900 nodes, until it stands on the page', typed),
       quick('A size nudged there', nudges),
-      {
-        name: 'Opening a layout of 900 nodes',
-        value: `${round(median(opened), 0)} ms`,
-        against: 'a bound',
-        bound: 'under 700 ms',
-        holds: median(opened) < 700,
-        data: { milliseconds: round(median(opened), 0) },
-      },
+      quick('A colour chosen there', picked),
+      quick('A step of dragging an edge there', dragged),
+      quick('A letter written on the page there, in a text of 3,000 characters', written),
+      bounded('Largest request while writing in it', round(largest / 1000, 2), 'KB', 'under 2 KB', largest < 2000),
+      bounded('The heap grows by 1,000 edits and as many undos', grown, 'MB', 'under 10 MB', grown < 10),
+      bounded('Opening a layout of 900 nodes', opened, 'ms', 'under 700 ms', opened < 700),
+      bounded('Opening a layout of 3,000 nodes', huge, 'ms', 'under 2 s', huge < 2000),
+      quick('A letter typed in a layout of 3,000 nodes', inHuge),
     ]
   } finally {
     await browser.close()
@@ -157,7 +286,7 @@ export async function benchBench(): Promise<Result[]> {
   try {
     await fill(server.data)
     await server.restart()
-    return await measure(server)
+    return [coreEdits(), ...(await measure(server))]
   } finally {
     await server.stop()
   }

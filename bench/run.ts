@@ -13,8 +13,8 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['drawing', benchDrawing],
   ['serving', benchServing],
   ['frames', benchFrames],
-  ['browser', async () => [...(await benchBench()), ...(await benchBrowser())]],
-  ['bench', benchBench],
+  ['browser', benchBench],
+  ['browser', benchBrowser],
 ]
 
 async function main(): Promise<void> {

@@ -101,15 +101,40 @@ const STUDIO = {
     await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
     await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
   },
-  async 'bench-narrow'(page) {
+  async 'bench-header'(page) {
     await page.goto(`${ORIGIN}/studio/layouts/tower-header`)
-    await page.getByRole('button', { name: 'narrow' }).click()
-    await page.getByRole('treeitem', { name: 'Menu: Rooms' }).click()
+    await page
+      .getByRole('treeitem')
+      .first()
+      .click({ position: { x: 40, y: 8 } })
   },
-  async 'bench-add'(page) {
+  async 'bench-words'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
+    await page.getByRole('treeitem', { name: 'Text: Made' }).click()
+    await page.keyboard.press('Enter')
+    await page.getByTestId('words').waitFor()
+  },
+  async 'bench-widths'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
+    await page.getByRole('button', { name: 'Widths' }).click()
+    await page.frameLocator('section[aria-label="Page, medium"] iframe').getByRole('heading', { level: 1 }).click()
+  },
+  async 'bench-palette'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/story-page`)
+    await page.getByRole('button', { name: /^Palette/ }).click()
+    await page.getByRole('treeitem').nth(3).click()
+  },
+  async 'bench-history'(page) {
     await page.goto(`${ORIGIN}/studio/layouts/talk-page`)
-    await page.getByRole('treeitem', { name: 'Entry content' }).click()
-    await page.keyboard.press('a')
+    const heading = page.getByRole('treeitem', { name: 'Heading: Title' }).first()
+    await heading.click()
+    await page.getByLabel('Size', { exact: true }).fill('56')
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('Alt+ArrowDown')
+    await page.keyboard.press('d')
+    await page.keyboard.press('x')
+    await page.getByRole('button', { name: 'History' }).click()
+    await page.getByRole('complementary', { name: 'History' }).getByRole('listitem').nth(2).getByRole('button').click()
   },
   async release(page) {
     await page.goto(`${ORIGIN}/studio/layouts/house-header`)
