@@ -1,4 +1,5 @@
-import { type Request, resolveInTurn, rulesOf } from '../core/frames'
+import type { Request } from '../core/conditions'
+import { resolveInTurn, rulesOf } from '../core/frames'
 import type { Layout } from '../core/tree'
 import { CompiledDesign } from '../core/render'
 import { Formats, sceneOf } from '../core/drawing'

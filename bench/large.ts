@@ -1,4 +1,5 @@
-import { type Frame, type Request, type Rules, type Target, newFrame } from '../core/frames'
+import type { Request } from '../core/conditions'
+import { type Frame, type Rules, type Target, newFrame } from '../core/frames'
 import type { LayoutRegion } from '../core/tree'
 import { Catalogue, type Entry, type Site } from '../core/site'
 import { chanceOf } from '../demo/pictures/chance'

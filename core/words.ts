@@ -10,3 +10,10 @@ export function counted(count: number, one: string, many?: string): string {
 
 /** Words that end a sentence, as its beginning. */
 export const asSentence = (why: string): string => why.charAt(0).toUpperCase() + why.slice(1)
+
+export const or = (items: readonly string[]): string => joined(items, 'or')
+export const and = (items: readonly string[]): string => joined(items, 'and')
+
+function joined(items: readonly string[], word: string): string {
+  return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} ${word} ${items.at(-1)}`
+}

@@ -1,5 +1,6 @@
 import { newElement } from '#core/elements'
-import { type Frame, type Request, type Target, newFrame } from '#core/frames'
+import type { Request } from '#core/conditions'
+import { type Frame, type Target, newFrame } from '#core/frames'
 import {
   type Column,
   type FieldValue,

@@ -1,4 +1,5 @@
-import { CompiledRules, type Design, type Request, type Rules, resolve } from '#core/frames'
+import type { Request } from '#core/conditions'
+import { CompiledRules, type Design, type Rules, resolve } from '#core/frames'
 import { REGIONS, type LayoutRegion } from '#core/tree'
 import { CompiledDesign, type ShownRegions } from '#core/render'
 import { type Scene, sceneOf } from '#core/drawing'
@@ -55,7 +56,7 @@ export function useDrawing() {
       const region = inHand.region === 'card' ? 'body' : inHand.region
       outcome.regions[region] = { shown: { kind: 'layout', layout: inGrid?.id ?? inHand.layout }, by: null }
     }
-    return { compiled, outcome, scene: sceneOf(catalogue, formats, page, { cards: compiled.cards }) }
+    return { compiled, outcome, scene: sceneOf(catalogue, formats, page, { cards: compiled.cards, request }) }
   }
 
   function draw(options: DrawOptions): string {

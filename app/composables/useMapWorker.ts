@@ -1,5 +1,6 @@
 import type { Finding } from '#core/checks'
-import type { Design, Frame, OutcomeTable, Request, Rivals, Rules } from '#core/frames'
+import type { Request } from '#core/conditions'
+import type { Design, Frame, OutcomeTable, Rivals, Rules } from '#core/frames'
 import MapWorker from '~/workers/map.worker?worker'
 import type { FromMap, ToMap } from '~/workers/map.worker'
 

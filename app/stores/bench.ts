@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid'
 import { newElement, nodeName } from '#core/elements'
 import { type Drop, type Edit, LAYOUT_EDITING, describeEdit, moveAllTo } from '#core/layouts'
 import { type Layout, type Step, type TreeNode, childrenOf, emptyRow, find } from '#core/tree'
-import type { Id } from '#core/site'
+import type { Id, Page } from '#core/site'
 import type { LayoutAnswer, LivePerson } from '#shared/api/types'
 import type { Addable } from '~/composables/addable'
 import { useDesign } from './design'
@@ -73,6 +73,8 @@ export const useBench = defineStore('bench', () => {
     chosen.value.map((id) => layout.value && find(layout.value, id)?.node).filter((n): n is TreeNode => !!n),
   )
 
+  /** The page that the layout is looked at with. */
+  const page = shallowRef<Page | null>(null)
   /** Whether a card is looked at in a grid of real entries. */
   const inGrid = ref(false)
   /** Rows whose columns are put away on the plan. */
@@ -188,6 +190,7 @@ export const useBench = defineStore('bench', () => {
     selected,
     nodes,
     focusable,
+    page,
     inGrid,
     folded,
     fold,

@@ -1,12 +1,12 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { nanoid } from 'nanoid'
+import type { Request } from '#core/conditions'
 import {
   CompiledRules,
   type Frame,
   type Impact,
   type OutcomeTable,
-  type Request,
   type Rivals,
   type Say,
   checkFrame,

@@ -1,10 +1,10 @@
 import { type Finding, checkDesign } from '#core/checks'
+import type { Request } from '#core/conditions'
 import {
   CompiledRules,
   type Design,
   type Frame,
   type OutcomeTable,
-  type Request,
   type Rivals,
   type Rules,
   pagesCovered,

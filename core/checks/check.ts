@@ -1,4 +1,5 @@
-import { CompiledRules, type Design, type Request, rulesOf, tabulate } from '../frames'
+import type { Request } from '../conditions'
+import { CompiledRules, type Design, rulesOf, tabulate } from '../frames'
 import { type DrawnTree, treeToDraw } from '../layouts'
 import type { Catalogue } from '../site'
 import { checkContrast } from './contrast'

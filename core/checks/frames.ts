@@ -1,11 +1,10 @@
+import { EVERY_ENTRY, excludeEachOther } from '../conditions'
 import {
   type Candidate,
   type CompiledRules,
-  EVERY_ENTRY,
   type Exchange,
   type Frame,
   compareCandidates,
-  excludeEachOther,
   factsOfAll,
   targetSpec,
 } from '../frames'

@@ -1,3 +1,4 @@
+import { builtInField, isFieldTest } from '../conditions'
 import { fieldsNamed, propertiesOf, seeNode } from '../elements'
 import { type FieldValue, type NamedThing, type Property, type Value, elementsOf, walk } from '../tree'
 import { BUILT_IN, type Catalogue, type Id, type PageType } from '../site'
@@ -24,6 +25,11 @@ export function checkFields(layout: DrawnTree, types: Iterable<PageType>, catalo
         if (existsOn(field, type, catalogue)) continue
         const named = field.of === 'reference' ? (field.via ?? '') : field.field
         findings.push({ kind: 'missing-field', layout: layout.id, node: node.id, field: named, type: type.id })
+      }
+      for (const test of (node.when ?? []).filter(isFieldTest)) {
+        const own = builtInField(test.field) ?? type.fields.find((f) => f.id === test.field)
+        if (!own)
+          findings.push({ kind: 'missing-field', layout: layout.id, node: node.id, field: test.field, type: type.id })
       }
     }
   }

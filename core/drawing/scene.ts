@@ -8,6 +8,7 @@ import {
   type Visitor,
   subjectOf,
 } from '../site'
+import type { Request } from '../conditions'
 import type { Formats } from './format'
 
 /** Writes HTML once there is a scene. */
@@ -16,13 +17,19 @@ export type Fill = (scene: Scene) => string
 /** Everything that a drawing program is filled with. */
 export interface Scene extends Place {
   formats: Formats
+  /** Who asks, and how: what things are shown for. */
+  request: Request
   /** Card layouts, ready to be drawn, for grids. */
   cards: ReadonlyMap<Id, Fill>
 }
 
 export const ANYBODY: Visitor = { role: 'visitor', name: '' }
 
+/** Somebody of whom nothing is known. */
+export const ANY_REQUEST: Request = { role: 'visitor', signedIn: false, device: 'desktop', parameters: {}, at: 0 }
+
 export interface SceneOptions {
+  request?: Request
   visitor?: Visitor
   query?: string
   found?: readonly Entry[]
@@ -36,6 +43,7 @@ export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, opti
     page,
     subject: subjectOf(catalogue, page),
     visitor: options.visitor ?? ANYBODY,
+    request: options.request ?? ANY_REQUEST,
     query: options.query ?? '',
     found: options.found ?? [],
     cards: options.cards ?? NO_CARDS,

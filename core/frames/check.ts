@@ -1,7 +1,7 @@
 import { type Problem, problem } from '../problems'
 import { type Shape, isRecord, refuse } from '../shape'
 import { asSentence } from '../words'
-import { circumstanceShape } from './circumstances'
+import { circumstanceShape } from '../conditions'
 import { frameShape } from './shapes'
 import { targetShape } from './targets'
 

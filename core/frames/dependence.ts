@@ -1,8 +1,8 @@
 import type { Id, Page } from '../site'
-import { circumstanceSpec, needOf } from './circumstances'
+import { circumstanceSpec, needOf } from '../conditions'
 import type { CompiledRules } from './compiled'
 import { factsOf } from './facts'
-import type { Need } from './spec'
+import type { Need } from '../conditions'
 
 /** What a page depends on besides its address, whoever asks: by the circumstances of all frames that cover it. */
 export interface Dependence {

@@ -1,6 +1,5 @@
 export * from './types'
-export { DEVICES, type Device, type Request, type Narrowness, type Need, type Exchange, type Referred } from './spec'
-export type { Choice, CircumstanceSpec, Question, RefinementChoice } from './spec'
+export type { Choice, Exchange, Narrowness, Referred, RefinementChoice } from './spec'
 export { type Facts, factsOf, keysOf } from './facts'
 export {
   type Target,
@@ -13,19 +12,7 @@ export {
   refinementsOf,
 } from './targets'
 export { type Refinement, refinementSpec, refinementName, refinementChoices } from './refinements'
-export {
-  type Circumstance,
-  CIRCUMSTANCES,
-  circumstanceSpec,
-  circumstanceShape,
-  circumstanceName,
-  excludeEachOther,
-  holds,
-  needOf,
-} from './circumstances'
-export { type FieldTest, type FieldTestOp, fieldFor, fieldTest, opsFor } from './field-test'
-export { OP_WORDS } from './refinements/field'
-export { type FrameNames, EVERY_ENTRY, namesFrom, or } from './names'
+export { type FrameNames, namesFrom } from './names'
 export { compareCandidates, decidingRule } from './rank'
 export { type Rules, resolveInTurn, outcomeOf, candidacy, whyOf } from './resolve'
 export { frameName, frameLabels, frameSentence } from './words'

@@ -1,3 +1,4 @@
+import { EVERY_ENTRY } from '../conditions'
 import type { Catalogue, Id } from '../site'
 
 /** Looks up what things are called now; a missing one is named as missing, never skipped. */
@@ -13,23 +14,6 @@ export interface FrameNames {
 }
 
 export const GONE = '(no longer there)'
-
-export const or = (items: string[]): string => joined(items, 'or')
-export const and = (items: string[]): string => joined(items, 'and')
-
-function joined(items: string[], word: string): string {
-  return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} ${word} ${items.at(-1)}`
-}
-
-/** Fields that every entry has, besides those of its page type, by what they are called in tests. */
-export const EVERY_ENTRY: Readonly<Record<Id, string>> = {
-  title: 'Title',
-  summary: 'Summary',
-  content: 'Content',
-  picture: 'Lead picture',
-  date: 'Date',
-  person: 'Person',
-}
 
 /** Names as the catalogue has them. */
 export function namesFrom(catalogue: Catalogue): FrameNames {

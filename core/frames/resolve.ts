@@ -1,10 +1,10 @@
 import { REGIONS, type LayoutRegion, type Region } from '../tree'
 import type { Catalogue, Id, Page } from '../site'
-import { holds } from './circumstances'
+import { holds } from '../conditions'
 import { type Facts, factsOf } from './facts'
 import { matches, nearlyMatches } from './targets'
 import { compareCandidates, coverage, decidingRule } from './rank'
-import type { Request } from './spec'
+import type { Request } from '../conditions'
 import type { Candidate, Frame, Loss, NearMiss, Outcome, RegionOutcome, Say, Standing, Why } from './types'
 import type { Shown } from '../render'
 

@@ -1,6 +1,6 @@
 import { REGIONS } from '../tree'
 import { KEY, exact, id, kinds, list, numeric, oneOf, text, texts, yesNo } from '../shape'
-import { circumstanceShape } from './circumstances'
+import { circumstanceShape } from '../conditions'
 import { targetShape } from './targets'
 
 /** The shapes of frames. That what they name is gone is no reason to refuse one: the checks report it. */

@@ -3,7 +3,7 @@ import type { Catalogue, Id, Page } from '../site'
 import { type CompiledRules, factsOfAll } from './compiled'
 import { compareCandidates } from './rank'
 import { reachable } from './reach'
-import type { Request } from './spec'
+import type { Request } from '../conditions'
 import type { Candidate, Frame } from './types'
 import type { Shown } from '../render'
 

@@ -1,7 +1,7 @@
 import type { Region } from '../tree'
 import type { Shown } from '../render'
 import type { Id } from '../site'
-import type { Circumstance } from './circumstances'
+import type { Circumstance } from '../conditions'
 import type { Narrowness } from './spec'
 import type { Target } from './targets'
 

@@ -1,4 +1,4 @@
-import { circumstanceName } from './circumstances'
+import { circumstanceName } from '../conditions'
 import type { FrameNames } from './names'
 import { refinementName } from './refinements'
 import { type Target, targetName } from './targets'

@@ -1,7 +1,8 @@
 import { REGIONS, type Region } from '../tree'
 import type { Id } from '../site'
-import { circumstanceName } from './circumstances'
-import { type FrameNames, and } from './names'
+import { circumstanceName } from '../conditions'
+import { and } from '../words'
+import type { FrameNames } from './names'
 import { targetName } from './targets'
 import type { Frame } from './types'
 

@@ -234,6 +234,14 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     }
     return { kind: 'setSpans', row, spans: before }
   },
+  setWhen(draft, { id, when }) {
+    const { kind, when: before = [] } = nodeIn(draft, id)
+    if (kind === 'place') fail('edit-shape', { why: 'a place is shown with its element' })
+    const node = draft.writable(id)
+    if (when.length > 0) node.when = copyOf(when)
+    else delete node.when
+    return { kind: 'setWhen', id, when: before }
+  },
   rename(draft, { id, name }) {
     const isLayout = id === draft.layout.id
     const before = (isLayout ? draft.layout : nodeIn(draft, id)).name ?? ''

@@ -20,6 +20,8 @@ function targets(edit: Edit): string[] {
       return [path('default', edit.of, edit.property, edit.step)]
     case 'setSpans':
       return [path('spans', edit.row)]
+    case 'setWhen':
+      return [path('when', edit.id)]
     case 'rename':
       return [path('name', edit.id)]
     case 'hidePart':

@@ -1,4 +1,5 @@
 import type { Splice } from '../edits'
+import type { Condition } from '../conditions'
 import type { Id } from '../site'
 import type { Item, LooksKey, Stepped, Step, StyleValue, TreeNode, Value } from '../tree'
 
@@ -28,6 +29,8 @@ export type Edit =
   /** Looks for all rows (`row`), columns (`column`) or elements of one kind in this layout; see `Defaults`. */
   | { kind: 'setDefault'; of: string; property: string; step: Step; value: StyleValue | null }
   | { kind: 'setSpans'; row: Id; spans: number[] }
+  /** Says what must hold for something to be drawn; nothing to be asked takes it away. */
+  | { kind: 'setWhen'; id: Id; when: Condition[] }
   /** Names a row, column or element, or, by its own id, the layout. An empty name takes it away. */
   | { kind: 'rename'; id: Id; name: string }
   /** All of them or none; invariants are asked only after the last one. */

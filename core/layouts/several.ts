@@ -1,3 +1,4 @@
+import type { Condition } from '../conditions'
 import type { Id } from '../site'
 import {
   type Layout,
@@ -171,4 +172,11 @@ export function pasteNodes(
   }
   const edit = turn.as(`paste ${things(ids.length)}`)
   return edit && { edit, ids }
+}
+
+/** Says what must hold for several things to be drawn; places, which are shown with their elements, are left alone. */
+export function setWhenOfAll(layout: Layout, ids: readonly Id[], when: Condition[]): Edit | null {
+  const turn = new Turn(layout)
+  for (const id of ids) turn.take({ kind: 'setWhen', id, when })
+  return turn.as(`when ${things(ids.length)} are shown`)
 }

@@ -14,7 +14,17 @@ import {
   whole,
   yesNo,
 } from '../shape'
-import { MOST_NAME, nodeShape, styleValue, valueShape, STEPS, itemShape, looksKeyShape, partShape } from '../tree'
+import {
+  MOST_NAME,
+  nodeShape,
+  styleValue,
+  valueShape,
+  conditionsShape,
+  STEPS,
+  itemShape,
+  looksKeyShape,
+  partShape,
+} from '../tree'
 
 /** The shapes of edits. */
 
@@ -65,6 +75,7 @@ const edits = (depth: number): Shape =>
       hidePart: exact({ kind: oneOf(['hidePart']), id: id(), part: partShape, hidden: yesNo() }),
       setDefault: exact({ kind: oneOf(['setDefault']), of: named(), ...look }),
       setSpans: exact({ kind: oneOf(['setSpans']), row: id(), spans: list(whole(1, 12), 12) }),
+      setWhen: exact({ kind: oneOf(['setWhen']), id: id(), when: conditionsShape }),
       rename: exact({ kind: oneOf(['rename']), id: id(), name: text(MOST_NAME) }),
       batch: exact({
         kind: oneOf(['batch']),

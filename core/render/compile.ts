@@ -12,9 +12,10 @@ import {
   looksKey,
 } from '../tree'
 import type { DrawnTree } from '../layouts'
+import { type Condition, type Need, circumstanceSpec, isFieldTest, needOf } from '../conditions'
 import { ProblemError, problem } from '../problems'
 import { type Looks, type Rule, cascade, classOf, ruleOf } from '../styles'
-import { escapeHtml, type Chunk, join, merge, type Compile, pictureAddress, pictureOf } from '../drawing'
+import { escapeHtml, shownWhen, type Chunk, join, merge, type Compile, pictureAddress, pictureOf } from '../drawing'
 import type { Program } from './program'
 
 /** Told of an element that cannot be drawn, and left out for it. */
@@ -36,6 +37,9 @@ interface Needs {
   families: Set<string>
   cards: Set<string>
   personal: boolean
+  /** On what of a request it depends by what its things are shown for, and the address parameters that are read. */
+  asks: Set<Need>
+  parameters: Set<string>
 }
 
 /** One row, column or element with all that stands in it, compiled. */
@@ -49,6 +53,8 @@ const nothing = (): Needs => ({
   families: new Set(),
   cards: new Set(),
   personal: false,
+  asks: new Set(),
+  parameters: new Set(),
 })
 
 function add(to: Needs, from: Readonly<Needs>): void {
@@ -57,6 +63,8 @@ function add(to: Needs, from: Readonly<Needs>): void {
   for (const family of from.families) to.families.add(family)
   for (const card of from.cards) to.cards.add(card)
   to.personal ||= from.personal
+  for (const need of from.asks) to.asks.add(need)
+  for (const name of from.parameters) to.parameters.add(name)
 }
 
 type Programs = WeakMap<TreeNode, NodeProgram>
@@ -115,7 +123,16 @@ class Compiler implements Compile {
     const places = node.kind === 'element' ? (node.children ?? []) : []
     if ([node, ...places].some(readsVisitor)) this.needs.personal = true
     const chunk = node.kind === 'row' ? this.row(node) : node.kind === 'column' ? this.column(node) : this.element(node)
-    return { chunk, ...this.needs }
+    this.ask(node.when ?? [])
+    return { chunk: shownWhen(node.when, chunk), ...this.needs }
+  }
+
+  private ask(conditions: readonly Condition[]): void {
+    for (const condition of conditions) {
+      if (isFieldTest(condition)) continue
+      this.needs.asks.add(needOf(condition))
+      for (const name of circumstanceSpec(condition).parameters?.(condition) ?? []) this.needs.parameters.add(name)
+    }
   }
 
   private take(node: Row | Column | LayoutElement): Chunk {

@@ -1,3 +1,4 @@
+import type { Need } from '../conditions'
 import { ELEMENTS } from '../elements'
 import { type DrawnTree, treeToDraw } from '../layouts'
 import { type HouseStyle, baseCss, rulesCss } from '../styles'
@@ -130,10 +131,13 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     return { html: document(scene, css, programs), css }
   }
 
-  /** True when a layout, or a card that its grids draw, reads the visitor. */
-  isPersonal(layout: Id): boolean {
+  /** On what of a request a layout, or a card that its grids draw, depends, and the address parameters that they read. */
+  dependsOn(layout: Id): { needs: Set<Need>; parameters: Set<string> } {
     const program = this.programs.get(layout)
-    return program !== undefined && (program.personal || [...program.cards].some((c) => this.programs.get(c)?.personal))
+    const all = program ? [program, ...[...program.cards].flatMap((c) => this.programs.get(c) ?? [])] : []
+    const needs = new Set(all.flatMap((p) => [...p.asks]))
+    if (all.some((p) => p.personal)) needs.add('session')
+    return { needs, parameters: new Set(all.flatMap((p) => [...p.parameters])) }
   }
 
   /** True when a layout, or a card that its grids draw, holds an element of a type. */

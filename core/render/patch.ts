@@ -59,6 +59,9 @@ function bothEmpty(a: unknown, b: unknown): boolean {
   return typeof a === 'object' && typeof b === 'object' && !!a && !!b && isEmptyRecord(a) && isEmptyRecord(b)
 }
 
+/** What is asked before it is shown: where that is other, all of it may come or go. */
+const sameWhen = (a: TreeNode, b: TreeNode): boolean => a.when === b.when
+
 const sameOrder = (a: readonly TreeNode[], b: readonly TreeNode[]): boolean =>
   a.length === b.length && a.every((node, i) => node.id === b[i]!.id)
 
@@ -83,7 +86,7 @@ class Difference {
     const stood = new Map(before.map((node) => [node.id, node]))
     const order = after.map((node) => {
       const was = stood.get(node.id)
-      const stays = was && (node.kind !== 'element' || this.staysAround(was, node))
+      const stays = was && sameWhen(was, node) && (node.kind !== 'element' || this.staysAround(was, node))
       return stays ? { id: node.id } : { id: node.id, drawn: this.draw(node) }
     })
     if (!sameOrder(before, after) || order.some((one) => one.drawn !== undefined))

@@ -1,3 +1,4 @@
+import type { Need } from '../conditions'
 import type { Id } from '../site'
 import type { LayoutRegion } from '../tree'
 import type { Rule } from '../styles'
@@ -16,6 +17,9 @@ export interface Program {
   cards: ReadonlySet<Id>
   /** True when it reads the visitor, so that its pages must not be shared between visitors. */
   personal: boolean
+  /** On what of a request it depends by what its things are shown for, and the address parameters that are read. */
+  asks: ReadonlySet<Need>
+  parameters: ReadonlySet<string>
 }
 
 /** Fills a program with a scene; gives HTML. */

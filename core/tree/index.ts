@@ -12,6 +12,7 @@ export {
   fieldShape,
   styleValue,
   MOST_NODES,
+  conditionsShape,
   MOST_NAME,
   MOST_FALLBACKS,
   MOST_ITEMS,

@@ -20,6 +20,7 @@ import {
   whole,
   yesNo,
 } from '../shape'
+import { conditionShape } from '../conditions'
 import { linkShape, richShape } from '../site'
 import { LAYOUT_REGIONS, STATES, STEPS } from './types'
 
@@ -106,7 +107,19 @@ const stepped = exact(Object.fromEntries(STEPS.map((step) => [step, styleOrNone]
 const styles = record(/^[A-Za-z]{1,40}$/, stepped, 100)
 const props = record(/^[A-Za-z]{1,40}$/, valueShape, 60)
 
-const node = { id: id(), name: optional(text(MOST_NAME)), props, styles }
+/** How many conditions one thing may have. */
+export const MOST_CONDITIONS = 20
+export const conditionsShape = list(
+  conditionShape,
+  MOST_CONDITIONS,
+  `at most ${MOST_CONDITIONS} things are asked before it is shown`,
+)
+const when = byValue((v) =>
+  v === undefined ? ABSENT : conditionsShape.min(1, 'what is always shown asks for nothing'),
+)
+
+const inTree = { id: id(), name: optional(text(MOST_NAME)), props, styles }
+const node = { ...inTree, when }
 
 const LOOKS = new RegExp(`^(?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?$`)
 const PART = /^[a-zA-Z]{1,40}$/
@@ -126,7 +139,7 @@ const looks = record(LOOKS, styles, 60)
 const hides = texts(PART, 40, 'what is hidden is a list of parts', 1)
 const place: Shape = exact({
   kind: oneOf(['place']),
-  ...node,
+  ...inTree,
   type: text(40),
   children: byValue(() => inPlace),
 })

@@ -1,3 +1,4 @@
+import type { Condition } from '../conditions'
 import type { FieldRef, Id, Link, RichDoc } from '../site'
 
 /** The regions of a page, from top to bottom. */
@@ -60,6 +61,8 @@ interface Node {
   name?: string
   props: Record<string, Value>
   styles: Styles
+  /** What must hold for it to be drawn; all of it. Places have none. */
+  when?: Condition[]
 }
 
 export interface LayoutElement extends Node {

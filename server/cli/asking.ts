@@ -1,5 +1,5 @@
 import { type Command, Option } from 'commander'
-import { DEVICES, type Request } from '../../core/frames'
+import { DEVICES, type Request } from '../../core/conditions'
 import { type Parameters, ROLES } from '../../core/site'
 import { readAsking } from '../services/asking'
 import type { Site } from './site'

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { Need } from '../../core/frames'
+import type { Need } from '../../core/conditions'
 import { DEVICE_HEADERS, DEVICE_HINTS } from './device'
 
 /** What an answer depended on besides its address, the released design and the content. */

@@ -1,4 +1,4 @@
-import { DEVICES, type Request } from '../../core/frames'
+import { DEVICES, type Request } from '../../core/conditions'
 import { fail } from '../../core/problems'
 import { type Parameters, ROLES, momentIn } from '../../core/site'
 

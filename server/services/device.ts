@@ -1,6 +1,6 @@
 import type { IncomingHttpHeaders } from 'node:http'
 import Bowser from 'bowser'
-import type { Device } from '../../core/frames'
+import type { Device } from '../../core/conditions'
 
 /** What the answer varies by when it depends on the device. */
 export const DEVICE_HEADERS = 'sec-ch-ua-mobile, sec-ch-ua-platform, user-agent'

@@ -1,7 +1,7 @@
+import type { Request } from '../../core/conditions'
 import {
   CompiledRules,
   type Design,
-  type Request,
   type Standing,
   type Why,
   frameName,

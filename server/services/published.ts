@@ -1,14 +1,5 @@
-import {
-  CompiledRules,
-  type Design,
-  type Device,
-  type Need,
-  type Request,
-  dependsOn,
-  layoutsOn,
-  resolve,
-  rulesOf,
-} from '../../core/frames'
+import type { Device, Need, Request } from '../../core/conditions'
+import { CompiledRules, type Design, dependsOn, layoutsOn, resolve, rulesOf } from '../../core/frames'
 import { type SceneOptions, sceneOf } from '../../core/drawing'
 import { CompiledDesign, type Fault } from '../../core/render'
 import { type AskedAddress, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
@@ -128,8 +119,12 @@ export class Published {
     const { needs: asked, parameters: read } = dependsOn(this.rules, page)
     const layouts = [...layoutsOn(this.rules, page)]
     const needs = new Set<Need>(asked)
-    if (layouts.some((l) => this.compiled.isPersonal(l))) needs.add('session')
     const parameters = new Set(read)
+    for (const layout of layouts) {
+      const own = this.compiled.dependsOn(layout)
+      for (const need of own.needs) needs.add(need)
+      for (const name of own.parameters) parameters.add(name)
+    }
     if (page.kind === 'search') parameters.add('q')
     const posts = Object.keys(this.posts).filter((type) => layouts.some((l) => this.compiled.holds(l, type)))
     return { needs, parameters, posts }
@@ -210,10 +205,11 @@ export class Published {
     return answerOf(page.kind === 'not-found' ? 404 : 200, headers, Buffer.from(drawn.html), depends)
   }
 
-  private optionsFor(page: Page, { role, parameters }: Request, name: string): SceneOptions {
+  private optionsFor(page: Page, request: Request, name: string): SceneOptions {
+    const { role, parameters } = request
     const query = page.kind === 'search' ? (parameters.q?.[0] ?? '').slice(0, 200) : ''
     const found = query ? searchEntries(this.content.catalogue, query) : []
-    return { visitor: { role, name }, query, found, cards: this.compiled.cards }
+    return { visitor: { role, name }, request, query, found, cards: this.compiled.cards }
   }
 
   private policy(css: string): string {

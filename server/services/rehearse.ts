@@ -1,5 +1,6 @@
 import { DOCUMENTS } from '../../core/documents'
-import { CompiledRules, type Design, type Request, resolve, rulesOf } from '../../core/frames'
+import type { Request } from '../../core/conditions'
+import { CompiledRules, type Design, resolve, rulesOf } from '../../core/frames'
 import { REGIONS } from '../../core/tree'
 import { type Problem, problem } from '../../core/problems'
 import { CompiledDesign } from '../../core/render'

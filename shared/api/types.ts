@@ -1,4 +1,5 @@
-import type { Design, Frame, Loss, NearMiss, Request, Rule, Say } from '../../core/frames'
+import type { Request } from '../../core/conditions'
+import type { Design, Frame, Loss, NearMiss, Rule, Say } from '../../core/frames'
 import type { Shown, Fault } from '../../core/render'
 import type { Spoilt } from '../../core/documents'
 import type { Layout, Region } from '../../core/tree'

@@ -95,7 +95,14 @@ test('a look can differ at each width step, says where it comes from, and can be
   await expect(title).toHaveCSS('font-size', '40px')
 })
 
-test('two windows edit one layout: both keep their work', async ({ page, context, server }) => {
+test('two windows edit one layout: both keep their work, also where nothing is told as it happens', async ({
+  page,
+  context,
+  server,
+}) => {
+  await page.route('**/live*', (route) => route.abort())
+  await page.reload()
+  await expect(benchPage(page).locator('.of-body h1')).toBeVisible()
   const other = await context.newPage()
   await other.goto(`${server.origin}/studio/layouts/exhibit-page`)
   await settled(other)

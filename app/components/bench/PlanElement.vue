@@ -43,7 +43,7 @@ const dynamic = computed(() => spec.value?.group === 'Entry' || fieldsNamed(prop
         class="mr-1 bg-spot px-1 text-2xs font-semibold text-white"
         title="The checks have a note on this"
         >!</span
-      ><span v-if="hidden" class="mr-1 text-2xs">hidden</span>{{ label }}
+      ><span v-if="hidden" class="mr-1 text-2xs">not now</span>{{ label }}
     </p>
     <div v-if="element.children" class="space-y-1 px-1 pb-1" role="group">
       <PlanPlace v-for="place in element.children" :key="place.id" :place="place" :level="level + 1" />

@@ -52,22 +52,22 @@ function beginEdge(index: number, event: PointerEvent) {
     :class="[selected ? 'border-ink' : 'border-edge', hidden && 'opacity-60']"
   >
     <div class="flex cursor-default items-baseline justify-between gap-2 px-1.5 py-0.5" :class="selected && 'cornered'">
-      <button
-        type="button"
-        data-edge
-        tabindex="-1"
-        class="-ml-0.5 w-3 shrink-0 self-stretch text-2xs text-soft hover:text-ink"
-        :aria-label="folded ? `Unfold ${row.name ?? 'this row'}` : `Fold ${row.name ?? 'this row'}`"
-        @click.stop="bench.fold(row.id)"
-      >
-        {{ folded ? '+' : '−' }}
-      </button>
       <span class="grow text-xs [overflow-wrap:anywhere]"
         >{{ row.name ?? 'Row' }} <span v-if="width" class="text-soft">{{ width }}</span></span
       >
       <span class="shrink-0 font-mono text-2xs text-soft">{{
         row.children.map((_, i) => shownSpan(i)).join(' + ')
       }}</span>
+      <button
+        type="button"
+        data-edge
+        tabindex="-1"
+        class="-mr-1 w-3 shrink-0 self-stretch text-2xs text-soft hover:text-ink"
+        :aria-label="folded ? `Unfold ${row.name ?? 'this row'}` : `Fold ${row.name ?? 'this row'}`"
+        @click.stop="bench.fold(row.id)"
+      >
+        {{ folded ? '+' : '−' }}
+      </button>
     </div>
     <div v-if="!folded" ref="columns" class="grid grid-cols-12 px-1 pb-1" role="group">
       <div

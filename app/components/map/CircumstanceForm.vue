@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { CIRCUMSTANCES, type Circumstance, type Question, checkFrame, circumstanceSpec, newFrame } from '#core/frames'
+import { CIRCUMSTANCES, type Circumstance, type Question, circumstanceSpec } from '#core/conditions'
+import { checkFrame, newFrame } from '#core/frames'
 
 /** One circumstance, said in a small form that its kind asks; refused in a sentence while it cannot hold. */
 const emit = defineEmits<{ add: [circumstance: Circumstance]; close: [] }>()

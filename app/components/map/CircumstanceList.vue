@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Circumstance, circumstanceName } from '#core/frames'
+import { type Circumstance, circumstanceName } from '#core/conditions'
 
 /** Only when: circumstances that must all hold. */
 const props = defineProps<{ circumstances: Circumstance[] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Circumstance, Question } from '#core/frames'
+import type { Circumstance, Question } from '#core/conditions'
 
 /** One part of a circumstance, asked for in the way that its spec says. */
 const props = defineProps<{ question: Question<Circumstance>; value: unknown; yearly: boolean }>()

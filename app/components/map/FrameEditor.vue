@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Circumstance, type Frame, type Say, type Target, frameSentence } from '#core/frames'
+import type { Circumstance } from '#core/conditions'
+import { type Frame, type Say, type Target, frameSentence } from '#core/frames'
 import { REGIONS, type Region } from '#core/tree'
 import { counted } from '#core/words'
 import { useDesign } from '~/stores/design'

@@ -1,18 +1,11 @@
 <script setup lang="ts">
-import {
-  type FieldTestOp,
-  OP_WORDS,
-  type Refinement,
-  type RefinementChoice,
-  fieldFor,
-  opsFor,
-  refinementChoices,
-} from '#core/frames'
+import { type FieldTestOp, OP_WORDS, fieldFor, opsFor } from '#core/conditions'
+import { type Refinement, type RefinementChoice, refinementChoices } from '#core/frames'
 import { type Field, type Id, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
 /** A further fact that must hold: in a term, by a person, below a page, or a test on a field. */
-const props = defineProps<{ type: Id | null }>()
+const props = defineProps<{ type: Id | null; /** Only tests of fields are offered. */ fields?: boolean }>()
 const emit = defineEmits<{ pick: [refinement: Refinement] }>()
 
 const site = useSite()
@@ -23,7 +16,9 @@ const op = ref<FieldTestOp>('is')
 const value = ref('')
 const root = ref<HTMLElement>()
 const leave = useLeaving(root, () => (open.value = false))
-const choices = computed(() => (open.value ? refinementChoices(site.catalogue!, props.type) : []))
+const choices = computed(() =>
+  open.value ? refinementChoices(site.catalogue!, props.type).filter((c) => !props.fields || c.picks === null) : [],
+)
 const found = computed(() => findByWords(choices.value, typed.value, (c) => c.label).slice(0, 60))
 
 function begin() {
@@ -69,13 +64,13 @@ const inputType = computed(() => {
       aria-label="Add a fact that must hold"
       @click="begin"
     >
-      + only those …
+      {{ fields ? '+ a field …' : '+ only those …' }}
     </button>
     <ChoiceBox
       v-else-if="!field"
       v-model:typed="typed"
       label="Add a fact that must hold"
-      placeholder="in, by, below, a field"
+      :placeholder="fields ? 'a field' : 'in, by, below, a field'"
       :found="found"
       @pick="pick"
       @leave="open = false"

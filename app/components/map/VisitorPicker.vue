@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
-import { DEVICES, type Device, type Request } from '#core/frames'
+import { DEVICES, type Device, type Request } from '#core/conditions'
 import { ROLES, momentIn, readParameters } from '#core/site'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'

@@ -175,6 +175,14 @@ defineExpose({ focusFirst })
           :step-words="STEP_WORDS[bench.step]"
           @set="setStyle"
         />
+        <SheetWhen
+          v-if="
+            node.kind !== 'place' && at === '' && (!typed.trim() || 'shown when'.includes(typed.trim().toLowerCase()))
+          "
+          :key="`when ${node.id}`"
+          :node="node"
+          :page="page"
+        />
       </template>
     </fieldset>
   </aside>

@@ -1,6 +1,7 @@
 import { KEY, exact, oneOf, texts } from '../../shape'
 import type { Id } from '../../site'
-import { GONE, or } from '../names'
+import { or } from '../../words'
+import { GONE } from '../names'
 import type { RefinementSpec } from '../spec'
 
 export interface BelowRefinement {

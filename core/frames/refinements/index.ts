@@ -1,7 +1,7 @@
 import { type Shape, kinds } from '../../shape'
 import type { Catalogue, Id } from '../../site'
 import type { Facts, Test } from '../facts'
-import type { FieldTest } from '../field-test'
+import type { FieldTest } from '../../conditions'
 import type { FrameNames } from '../names'
 import type { RefinementChoice, RefinementSpec } from '../spec'
 import { type BelowRefinement, below } from './below'

@@ -1,6 +1,7 @@
 import { key, exact, oneOf, texts, KEY, yesNo } from '../../shape'
 import type { Catalogue, Id } from '../../site'
-import { GONE, or } from '../names'
+import { or } from '../../words'
+import { GONE } from '../names'
 import type { RefinementSpec } from '../spec'
 
 export interface TermRefinement {

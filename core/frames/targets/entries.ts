@@ -1,7 +1,7 @@
 import { byValue, exact, judged, key, list, oneOf } from '../../shape'
 import type { Catalogue, Id } from '../../site'
 import type { Facts } from '../facts'
-import { and } from '../names'
+import { and } from '../../words'
 import {
   type Refinement,
   refinementHolds,

@@ -32,6 +32,7 @@ const plan = ref<{ focus(): void }>()
 const onPaper = ref<{ editWords(): boolean }>()
 const id = computed(() => String(route.params.id))
 const shown = shallowRef<Page | null>(null)
+watch(shown, (page) => (bench.page = page))
 
 const surface = shallowRef<PageSurface>()
 provide('surface', surface)

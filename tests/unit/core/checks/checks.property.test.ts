@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { checkDesign } from '#core/checks'
-import { type Design, type Frame, type Request, resolveInTurn, rulesOf } from '#core/frames'
+import type { Request } from '#core/conditions'
+import { type Design, type Frame, resolveInTurn, rulesOf } from '#core/frames'
 import { REGIONS, emptyLayout } from '#core/tree'
 import { PLAIN_HOUSE } from '#core/styles'
 import { randomFrame, randomSite, layoutRegions } from '../frames/random'

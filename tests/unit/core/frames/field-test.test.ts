@@ -1,4 +1,5 @@
-import { type FieldTestOp, type Refinement, type Target, factsOf, matches, pagesCovered } from '#core/frames'
+import type { FieldTestOp } from '#core/conditions'
+import { type Refinement, type Target, factsOf, matches, pagesCovered } from '#core/frames'
 import { Catalogue, type Entry } from '#core/site'
 import { entry, smallSite } from '../../../fixtures'
 

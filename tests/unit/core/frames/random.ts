@@ -1,4 +1,5 @@
-import type { Circumstance, FieldTestOp, Frame, Refinement, Request, Rules, Say, Target } from '#core/frames'
+import type { Circumstance, FieldTestOp, Request } from '#core/conditions'
+import type { Frame, Refinement, Rules, Say, Target } from '#core/frames'
 import { REGIONS, type LayoutRegion } from '#core/tree'
 import { Catalogue, type Entry, type Site } from '#core/site'
 import { entry, frame, smallSite } from '../../../fixtures'

@@ -1,20 +1,17 @@
 import { refuse } from '#core/shape'
+import { type Circumstance, type Request, holds, circumstanceShape } from '#core/conditions'
 import {
-  type Circumstance,
   type Frame,
   type Refinement,
-  type Request,
   type Target,
   checkFrame,
   decidingRule,
   frameName,
   groupOf,
-  holds,
   namesFrom,
   resolveInTurn,
   targetChoices,
   whyOf,
-  circumstanceShape,
 } from '#core/frames'
 import type { LayoutRegion } from '#core/tree'
 import { Catalogue, findByWords } from '#core/site'

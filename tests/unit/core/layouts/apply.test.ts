@@ -217,7 +217,11 @@ describe('checkLayout', () => {
 
   test('a row without columns, and a layout with too much in it', () => {
     expect(checkLayout(layout('x', 'body', row()))[0]!.code).toBe('row-empty')
-    const crowd = layout('x', 'body', row(column(12, ...Array.from({ length: MOST_NODES + 1 }, () => element('divider')))))
+    const crowd = layout(
+      'x',
+      'body',
+      row(column(12, ...Array.from({ length: MOST_NODES + 1 }, () => element('divider')))),
+    )
     expect(countNodes(crowd)).toBeGreaterThan(MOST_NODES)
     expect(checkLayout(crowd).at(-1)!.code).toBe('too-large')
   })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { ELEMENTS, elementSpec, newElement } from '#core/elements'
+import type { Condition } from '#core/conditions'
 import { spliceBetween } from '#core/edits'
 import { type Edit, evenSpans } from '#core/layouts'
 import {
@@ -174,6 +175,16 @@ export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
       const place = emptyPlace(newId, 'sections')
       return { kind: 'insert', parent: holder?.id ?? 'nowhere', index: dice.below(2), node: place }
     },
+    () => ({
+      kind: 'setWhen',
+      id: dice.pick(ids),
+      when: dice.pick<Condition[]>([
+        [],
+        [{ kind: 'signed-in', yes: dice.yes() }],
+        [{ kind: 'field', field: dice.pick(['summary', 'made', 'nothing']), op: 'is-not-empty', value: null }],
+        [{ kind: 'parameter', name: 'kiosk', op: 'present', values: [] }],
+      ]),
+    }),
     () => ({ kind: 'rename', id: dice.pick(ids), name: dice.pick(['', 'Opening', 'Facts']) }),
   ]
   if (depth < 2 && dice.below(6) === 0) {

@@ -178,7 +178,9 @@ describe('compiling', () => {
       row(column(12, element('heading', { text: { kind: 'field', of: 'visitor', field: 'name', fallback: 'Guest' } }))),
     )
     const reads = (target: Layout) =>
-      new CompiledDesign({ format: 1, layouts: [target], frames: [], house: PLAIN_HOUSE }).isPersonal(target.id)
+      new CompiledDesign({ format: 1, layouts: [target], frames: [], house: PLAIN_HOUSE })
+        .dependsOn(target.id)
+        .needs.has('session')
     expect(reads(made)).toBe(true)
     expect(reads(layout('b', 'body', row(column(12, element('text')))))).toBe(false)
   })

@@ -1,6 +1,6 @@
 import { type Shape, byValue, exact, isRecord, judged, list, oneOf, optional, whole, yesNo } from '../../shape'
 import { dayIn, isDay } from '../../site'
-import { or } from '../names'
+import { or } from '../../words'
 import type { CircumstanceSpec } from '../spec'
 
 /**

@@ -1,6 +1,6 @@
 import { exact, oneOf, texts } from '../../shape'
 import { ROLES } from '../../site'
-import { or } from '../names'
+import { or } from '../../words'
 import type { CircumstanceSpec } from '../spec'
 
 export interface RoleCircumstance {

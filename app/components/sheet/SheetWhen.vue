@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import type { Condition } from '#core/conditions'
+import type { Refinement } from '#core/frames'
+import { setWhenOfAll } from '#core/layouts'
+import { type Page } from '#core/site'
+import type { TreeNode } from '#core/tree'
+import { useBench } from '~/stores/bench'
+
+/** Shown when: what must hold for a thing to be drawn, by the same tests that frames have. */
+const props = defineProps<{ node: TreeNode; page: Page }>()
+
+const bench = useBench()
+const { words, holdsNow } = useConditions()
+const adding = ref(false)
+const conditions = computed(() => props.node.when ?? [])
+
+function set(next: Condition[]) {
+  bench.apply(setWhenOfAll(bench.layout!, bench.chosen, next))
+}
+function add(condition: Condition) {
+  adding.value = false
+  set([...conditions.value, condition])
+}
+const addField = (refinement: Refinement) => refinement.kind === 'field' && add(refinement)
+</script>
+
+<template>
+  <section class="border-t py-2.5" aria-label="Shown when">
+    <h3 class="mb-1.5 font-semibold">Shown when</h3>
+    <p v-if="conditions.length === 0" class="mb-1 text-xs text-soft">
+      Always. Ask for something, and it shows only then.
+    </p>
+    <ul class="space-y-1">
+      <li v-for="(condition, i) in conditions" :key="i" class="flex items-center border border-edge bg-board">
+        <span class="min-w-0 flex-1 px-1.5 py-0.5 [overflow-wrap:anywhere]">{{ words(condition) }}</span>
+        <span v-if="!holdsNow(condition)" class="shrink-0 px-1 text-2xs text-spot-deep">not now</span>
+        <button
+          type="button"
+          class="px-1.5 py-0.5 hover:bg-rule"
+          :aria-label="`Take away: ${words(condition)}`"
+          @click="set(conditions.filter((_, k) => k !== i))"
+        >
+          ×
+        </button>
+      </li>
+    </ul>
+    <CircumstanceForm v-if="adding" class="mt-1" @add="add" @close="adding = false" />
+    <div v-else-if="bench.mayEdit" class="mt-1 flex items-start gap-1">
+      <button
+        type="button"
+        class="border border-dashed border-edge px-1.5 py-0.5 text-xs text-soft hover:border-ink hover:text-ink"
+        @click="adding = true"
+      >
+        + visitor, device, address, dates
+      </button>
+      <RefinementPicker :type="page.type ?? null" fields @pick="addField" />
+    </div>
+  </section>
+</template>

@@ -1,0 +1,47 @@
+import { type Shape, byValue, exact, judged, key, kinds, numeric, oneOf, text, yesNo } from '../shape'
+import { isDay } from '../site'
+import { type FieldTest, OPS } from './field-test'
+
+/** The shape of a field test, and the words for it. */
+
+const nothing = judged((v) => (v === null || v === '' ? null : 'this test is compared with nothing'))
+const DATE = judged((v) => (isDay(v) ? null : 'A test for before or after needs a date such as 2026-03-29'))
+const NUMBER_OR_DAY = byValue((v) =>
+  typeof v === 'string' ? LEAST_DAY : numeric(-1e12, 1e12, 'A test for at least or at most needs a number or a date'),
+)
+const LEAST_DAY = judged((v) => (isDay(v) ? null : 'A test for at least or at most needs a number or a date'))
+const WORDS = text(500, 'Say what the field should contain').matches(/\S/, 'Say what the field should contain')
+const PLAIN = byValue((v) => {
+  if (typeof v === 'number') return numeric()
+  return typeof v === 'boolean' ? yesNo() : text(500, 'Say what the field is compared with')
+})
+
+/** What each field test is compared with. */
+const COMPARED: Record<FieldTest['op'], Shape> = {
+  'is-empty': nothing,
+  'is-not-empty': nothing,
+  is: PLAIN,
+  'is-not': PLAIN,
+  contains: WORDS,
+  'at-least': NUMBER_OR_DAY,
+  'at-most': NUMBER_OR_DAY,
+  before: DATE,
+  after: DATE,
+}
+
+export const OP_WORDS: Record<FieldTest['op'], string> = {
+  'is-empty': 'is empty',
+  'is-not-empty': 'is not empty',
+  is: 'is',
+  'is-not': 'is not',
+  contains: 'contains',
+  'at-least': 'is at least',
+  'at-most': 'is at most',
+  before: 'is before',
+  after: 'is after',
+}
+
+const ofOp = (op: FieldTest['op']) =>
+  exact({ kind: oneOf(['field']), field: key('Choose a field to test'), op: oneOf([op]), value: COMPARED[op] })
+
+export const fieldTestShape: Shape = kinds(Object.fromEntries(OPS.map((op) => [op, ofOp(op)])), 'op', 'field test')
