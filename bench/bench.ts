@@ -162,7 +162,7 @@ async function growth(page: Page): Promise<number> {
 }
 
 async function dragging(page: Page): Promise<number[]> {
-  const handle = page.getByRole('slider', { name: 'Inside bottom' })
+  const handle = page.getByRole('slider', { name: 'Inside bottom, on the page' })
   await page
     .getByRole('treeitem', { name: /^Row/ })
     .first()

@@ -76,7 +76,7 @@ test('single letters act on the plan and the page alone, and a number that is re
 
 test('padding is dragged by its edge on the page, with its number, and nudged by arrows', async ({ page }) => {
   await item(page, /^Facts/).click({ position: { x: 12, y: 8 } })
-  const handle = page.getByRole('slider', { name: 'Inside bottom' })
+  const handle = page.getByRole('slider', { name: 'Inside bottom, on the page' })
   const before = Number(await handle.getAttribute('aria-valuenow'))
   const box = (await handle.boundingBox())!
   await page.mouse.move(box.x + 8, box.y + 8)
@@ -284,7 +284,7 @@ test('a card is looked at by itself and in a grid of real entries; who may only 
   await signIn(writer, server, 'wim')
   await open(writer, server.origin)
   await item(writer, /^Facts/).click({ position: { x: 12, y: 8 } })
-  await expect(writer.getByRole('slider', { name: 'Inside bottom' })).toHaveCount(0)
+  await expect(writer.getByRole('slider', { name: 'Inside bottom, on the page' })).toHaveCount(0)
   await expect(writer.getByRole('button', { name: 'Add something after' })).toHaveCount(0)
   await expect(writer.getByRole('button', { name: /^Palette/ })).toHaveCount(0)
   await writer.keyboard.press('x')

@@ -8,8 +8,8 @@ test('a panel of the sheet stays in the window, wherever in the sheet it is open
   await page.setViewportSize({ width: 1280, height: 620 })
   await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
   await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
-  for (const name of ['Colour: house', 'Edge colour: house', 'Link colour: house']) {
-    await page.getByRole('button', { name, exact: true }).click()
+  for (const name of [/^Colour: house/, /^Edge colour: house/, /^Link colour: house/]) {
+    await page.getByRole('button', { name }).click()
     const hex = page.getByLabel(/as a hex code$/)
     await expect(hex).toBeInViewport()
     const box = (await hex.locator('..').locator('..').boundingBox())!

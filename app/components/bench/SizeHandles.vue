@@ -61,7 +61,7 @@ function nudge(handle: SizeHandle, event: KeyboardEvent) {
       class="group pointer-events-auto absolute z-10 grid size-4 -translate-x-1/2 -translate-y-1/2 place-items-center"
       :class="handle.along === 'x' ? 'cursor-ew-resize' : 'cursor-ns-resize'"
       :style="{ left: `${handle.x * scale}px`, top: `${handle.y * scale}px` }"
-      :aria-label="handle.label"
+      :aria-label="`${handle.label}, on the page`"
       :aria-valuenow="handle.value"
       :aria-valuetext="`${handle.value} ${handle.unit}`"
       :title="`${handle.label}: ${handle.value} ${handle.unit}`"
