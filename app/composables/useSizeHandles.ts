@@ -49,11 +49,21 @@ function strip(box: Box, side: string, depth: number): Box {
   return { x: out ? x + width : x + width - deep, y, width: deep, height }
 }
 
-/** The edges of the thing in hand that can be taken hold of, where they are drawn now. */
-export function useSizeHandles(node: TreeNode, boxOf: BoxOf, drawn: (property: string) => number): SizeHandle[] {
+/** On things smaller than this on the screen, in pixels, handles stand outside, so that none lies over the words. */
+const SMALL = 56
+const OUTSIDE = 9
+
+/** The edges of the thing in hand that can be taken hold of, where they are drawn now, on a page shown at a scale. */
+export function useSizeHandles(
+  node: TreeNode,
+  boxOf: BoxOf,
+  scale: number,
+  drawn: (property: string) => number,
+): SizeHandle[] {
   const bench = useBench()
   const box = boxOf(node.id)
   if (!box) return []
+  const small = { x: box.width * scale < SMALL, y: box.height * scale < SMALL }
   const asked = new Set(looksAskedOf(node).map((p) => p.name))
 
   function setLook(property: StyleProperty, value: number): void {
@@ -76,11 +86,15 @@ export function useSizeHandles(node: TreeNode, boxOf: BoxOf, drawn: (property: s
 
   const paddings = SIDES.flatMap(([side, along, sign]) => {
     const depth = drawn(`padding${side}`)
-    return look(`padding${side}`, onSide(box, side, depth), { along, turned: sign < 0, space: strip(box, side, depth) })
+    return look(`padding${side}`, onSide(box, side, small[along] ? -OUTSIDE / scale : depth), {
+      along,
+      turned: sign < 0,
+      space: strip(box, side, depth),
+    })
   })
   const margins = SIDES.filter(([side]) => side === 'Top' || side === 'Bottom').flatMap(([side, along, sign]) => {
     const depth = drawn(`margin${side}`)
-    const at = onSide(box, side, -depth)
+    const at = onSide(box, side, small.y ? Math.min(-depth, -OUTSIDE / scale) : -depth)
     // Beside the middle, so that it never lies on the handle of the inside.
     return look(
       `margin${side}`,
@@ -88,7 +102,7 @@ export function useSizeHandles(node: TreeNode, boxOf: BoxOf, drawn: (property: s
       { along, turned: sign > 0, space: strip(box, side, -depth) },
     )
   })
-  const bottom = { x: box.x + box.width * 0.75, y: box.y + box.height }
+  const bottom = { x: box.x + box.width * 0.75, y: box.y + box.height + (small.y ? OUTSIDE / scale : 0) }
   const heights = asked.has('pictureHeight')
     ? look('pictureHeight', bottom, { value: Math.round(box.height) })
     : look('minHeight', bottom, { value: Math.round(box.height) })

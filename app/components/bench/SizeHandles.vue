@@ -6,7 +6,7 @@ import type { SizeHandle } from '~/composables/useSizeHandles'
 /** The edges of the thing in hand, taken hold of on the page itself: each says its number while it is in hand. */
 const props = defineProps<{ node: TreeNode; boxOf: BoxOf; scale: number; drawn: (property: string) => number }>()
 
-const handles = computed(() => useSizeHandles(props.node, props.boxOf, props.drawn))
+const handles = computed(() => useSizeHandles(props.node, props.boxOf, props.scale, props.drawn))
 /** The handle in hand, by its key. */
 const held = ref<string | null>(null)
 const spaceOf = (handle: SizeHandle) => {
