@@ -162,7 +162,7 @@ async function growth(page: Page): Promise<number> {
 }
 
 async function dragging(page: Page): Promise<number[]> {
-  const handle = page.getByRole('slider', { name: 'Inside bottom, on the page' })
+  const handle = page.getByRole('slider', { name: 'Inside top, on the page' })
   await page
     .getByRole('treeitem', { name: /^Row/ })
     .first()
@@ -170,7 +170,7 @@ async function dragging(page: Page): Promise<number[]> {
   const box = (await handle.boundingBox())!
   await page.mouse.move(box.x + 8, box.y + 8)
   await page.mouse.down()
-  const times = await timesOf(page, 40, (i) => page.mouse.move(box.x + 8, box.y + 8 - (i + 1) * 3))
+  const times = await timesOf(page, 40, (i) => page.mouse.move(box.x + 8, box.y + 8 + (i + 1) * 3))
   await page.mouse.up()
   return times
 }
@@ -179,7 +179,7 @@ async function colours(page: Page): Promise<number[]> {
   await page.getByRole('button', { name: /^Colour:/ }).click()
   const swatches = page.locator('[data-headlessui-state] button[aria-pressed]')
   const count = await swatches.count()
-  const times = await timesOf(page, 40, (i) => swatches.nth(i % Math.min(4, count)).click())
+  const times = await timesOf(page, 40, (i) => swatches.nth(i % Math.min(4, count)).press('Enter'))
   await page.keyboard.press('Escape')
   return times
 }

@@ -14,7 +14,7 @@ export interface Editing<D, E> {
   applyJudged(document: D, edit: E): Edited<D, E>
   /**
    * What an edit sets, each by a name: edits that set the same in one go are one step, and two hands that set the
-   * same at once are told. What puts, moves and takes away sets nothing.
+   * same at once are told. What puts, moves or takes away, alone or among others, sets nothing.
    */
   targets(edit: E): string[]
   /** The same edit in fewer characters, where what the document holds lets it be told by what changes. */

@@ -172,7 +172,10 @@ export function refusePlainEdit(edit: unknown): Problem | null {
 }
 
 function targets(edit: PlainEdit): string[] {
-  if (edit.kind === 'batch') return edit.edits.flatMap(targets)
+  if (edit.kind === 'batch') {
+    const all = edit.edits.map(targets)
+    return all.every((t) => t.length > 0) ? all.flat() : []
+  }
   return edit.kind === 'set' ? [edit.at.join('/')] : []
 }
 

@@ -48,6 +48,8 @@ export class EditSession<D, E> {
   unkept: readonly Unkept<E>[] = []
   contests: readonly Contest<E>[] = []
   private most = MOST_EDITS_SENT
+  /** How many of the edits made are on their way, or may have arrived though no answer did. */
+  private sent = 0
 
   /** Begins with what the server told and with edits that were made before and not sent. */
   constructor(
@@ -96,10 +98,31 @@ export class EditSession<D, E> {
 
   /** Applies an edit here; gives the reason when it is refused. One that changes nothing is not sent. */
   apply(made: Pending<E>, at: number): Problem | null {
+    if (this.writesOver(made)) return this.writeOver(made)
     const pending = { ...made, edit: this.editing.slim(this.document, made.edit) }
     const result = this.editing.apply(this.document, pending.edit)
     if (!result.ok) return result.problem
     if (result.document !== this.document) this.add(pending, result.document, result.inverse, at)
+    return null
+  }
+
+  /** Whether an edit goes on with the run of the one made last, sets the same, and that one was never sent. */
+  private writesOver(made: Pending<E>): boolean {
+    const last = this.made.at(-1)
+    if (!last || this.made.length <= this.sent || !goesOn(last.pending, made)) return false
+    const [were, are] = [this.editing.targets(last.pending.edit), this.editing.targets(made.edit)]
+    return were.length > 0 && were.join('\n') === are.join('\n')
+  }
+
+  /** Puts an edit in the place of the one made last: of a run only what it comes to is sent. */
+  private writeOver(made: Pending<E>): Problem | null {
+    const last = this.made.at(-1)!
+    const before = this.made.at(-2)?.document ?? this.base
+    const edit = this.editing.slim(before, made.edit)
+    const result = this.editing.apply(before, edit)
+    if (!result.ok) return result.problem
+    const pending = { ...last.pending, edit }
+    this.made = [...this.made.slice(0, -1), { pending, record: { ...last.record, edit }, document: result.document }]
     return null
   }
 
@@ -118,6 +141,7 @@ export class EditSession<D, E> {
       if (edits.length > 0 && size > MOST_CHARACTERS) break
       edits.push(pending)
     }
+    this.sent = Math.max(this.sent, edits.length)
     return edits.length > 0 ? { revision: this.revision, edits } : null
   }
 
@@ -125,6 +149,7 @@ export class EditSession<D, E> {
   taken(revision: number, records: readonly LogRecord<E>[]): void {
     this.base = this.made[records.length - 1]?.document ?? this.base
     this.made = this.made.slice(records.length)
+    this.sent = Math.max(0, this.sent - records.length)
     this.log = [...this.log, ...records]
     this.revision = revision
     this.most = Math.min(MOST_EDITS_SENT, this.most * 2)
@@ -192,6 +217,7 @@ export class EditSession<D, E> {
     /** Undo refers to edits by their revisions, which are others now. */
     const moved = new Map<number, number>()
     this.made = []
+    this.sent = 0
     for (const { of, ...rest } of mine) {
       const result = this.editing.apply(this.document, rest.edit)
       if (!result.ok) {

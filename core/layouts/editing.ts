@@ -26,8 +26,11 @@ function targets(edit: Edit): string[] {
       return [path('name', edit.id)]
     case 'hidePart':
       return [path('part', edit.id, edit.part)]
-    case 'batch':
-      return [...new Set(edit.edits.flatMap(targets))]
+    case 'batch': {
+      const all = edit.edits.map(targets)
+      // What also puts, moves or takes away is no mere setting of values.
+      return all.every((t) => t.length > 0) ? [...new Set(all.flat())] : []
+    }
     default:
       return []
   }

@@ -57,6 +57,7 @@ describe('a session', () => {
     session.apply(edit('b', setText(`${LONG}xy`), 'a'), 0)
     expect(JSON.stringify(session.nextToSend()).length).toBeLessThan(300)
     session.apply(edit('c', setText(`${LONG}xyz`), 'a'), 0)
+    expect(session.pending).toHaveLength(2)
     expect(session.records.map((r) => r.inverse === null)).toEqual([false, true, true])
     const { undo } = historyOf(session.records)
     expect(undo).toHaveLength(1)
@@ -67,9 +68,32 @@ describe('a session', () => {
     expect(textIn(session.document)).toBe(`${LONG}xyz`)
   })
 
+  test('writes over what was never sent of a run, so that many letters are one edit on its way', () => {
+    const session = begin()
+    for (let i = 1; i <= 50; i++) session.apply(edit(`e${i}`, setText(LONG + 'x'.repeat(i)), 'e1'), 0)
+    expect(session.pending.map((p) => p.id)).toEqual(['e1'])
+    expect(textIn(session.document)).toBe(LONG + 'x'.repeat(50))
+    const sent = session.nextToSend()!
+    session.apply(edit('later', setText(`${LONG}y`), 'e1'), 0)
+    // What is on its way, or whose answer was lost, is never changed.
+    expect(session.nextToSend()!.edits.map((e) => e.id)).toEqual(['e1', 'later'])
+    expect(session.nextToSend()!.edits[0]).toEqual(sent.edits[0])
+    const undo = historyOf(session.records).undo[0]!
+    session.apply({ id: 'u', edit: undo.edit, does: 'undo', of: undo.of }, 0)
+    expect(session.document).toEqual(start)
+  })
+
+  test('takes what also puts or takes away for no going on, whatever else it sets', () => {
+    const { targets } = LAYOUT_EDITING
+    const spans: Edit = { kind: 'setSpans', row: 'r', spans: [12] }
+    expect(targets({ kind: 'batch', label: 'x', edits: [spans] })).toEqual(targets(spans))
+    expect(targets({ kind: 'batch', label: 'x', edits: [{ kind: 'remove', id: 'h' }, spans] })).toEqual([])
+  })
+
   test('keeps of a run what leads to its end, whatever the server has by then', () => {
     const session = begin()
     session.apply(edit('a', setText(`${LONG}x`)), 0)
+    session.nextToSend()
     session.apply(edit('b', setText(`${LONG}xy`), 'a'), 0)
     expect(session.unsent).toEqual([edit('b', setText(`${LONG}xy`), 'a')])
     expect(textIn(begin(session.unsent).document)).toBe(`${LONG}xy`)
