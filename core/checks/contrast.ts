@@ -1,15 +1,6 @@
 import { wcagContrast } from 'culori'
 import { elementSpec, looksGiven } from '../elements'
-import {
-  type LayoutElement,
-  STEPS,
-  type Step,
-  type Styles,
-  type TreeNode,
-  childrenOf,
-  defaultsKey,
-  isFieldValue,
-} from '../tree'
+import { type LayoutElement, STEPS, type Step, type Styles, type TreeNode, childrenOf, isFieldValue } from '../tree'
 import { type Catalogue, type RichNode, fieldKind, isRichDoc } from '../site'
 import { type HouseStyle, cascade, colourHex } from '../styles'
 import type { DrawnTree } from '../layouts'

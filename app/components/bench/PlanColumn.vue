@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import type { Column } from '#core/tree'
-import { useBench } from '~/stores/bench'
 
 const props = defineProps<{ column: Column; level: number }>()
-const bench = useBench()
 const { selected, tabindex, hidden, why } = usePlanItem(() => props.column)
 </script>
 

@@ -1,12 +1,10 @@
 <script setup lang="ts">
 import { elementSpec, fieldsNamed, filledProps, nodeName } from '#core/elements'
 import type { LayoutElement } from '#core/tree'
-import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
 
 const props = defineProps<{ element: LayoutElement; level: number }>()
 
-const bench = useBench()
 const checks = useChecks()
 const names = useElementNames()
 const notes = computed(() => checks.byNode.get(props.element.id))

@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import { nodeName } from '#core/elements'
 import type { Place } from '#core/tree'
-import { useBench } from '~/stores/bench'
 
 /** A place in an element, with the rows that it holds. */
 const props = defineProps<{ place: Place; level: number }>()
-const bench = useBench()
 const { selected, tabindex, hidden, why } = usePlanItem(() => props.place)
 </script>
 
