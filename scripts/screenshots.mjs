@@ -41,7 +41,7 @@ function allDrawn() {
   })
   return inView.every((frame) => {
     const inside = frame.contentDocument
-    if (inside?.readyState !== 'complete' || !inside.body.children.length) return false
+    if (inside?.readyState !== 'complete' || !inside.body?.children.length) return false
     for (const picture of inside.images) picture.loading = 'eager'
     return [...inside.images].every((picture) => picture.complete)
   })
@@ -124,18 +124,6 @@ const STUDIO = {
     await page.getByRole('button', { name: /^Palette/ }).click()
     await page.getByRole('treeitem').nth(3).click()
   },
-  async 'bench-history'(page) {
-    await page.goto(`${ORIGIN}/studio/layouts/talk-page`)
-    const heading = page.getByRole('treeitem', { name: 'Heading: Title' }).first()
-    await heading.click()
-    await page.getByLabel('Size', { exact: true }).fill('56')
-    await page.keyboard.press('Escape')
-    await page.keyboard.press('Alt+ArrowDown')
-    await page.keyboard.press('d')
-    await page.keyboard.press('x')
-    await page.getByRole('button', { name: 'History' }).click()
-    await page.getByRole('complementary', { name: 'History' }).getByRole('listitem').nth(2).getByRole('button').click()
-  },
   async release(page) {
     await page.goto(`${ORIGIN}/studio/layouts/house-header`)
     await page.getByRole('treeitem', { name: 'Menu: Main menu' }).click()
@@ -150,6 +138,18 @@ const STUDIO = {
     await page.getByRole('button', { name: 'Keep' }).click()
     await page.getByText('is changed in the draft.').waitFor()
     await page.goto(`${ORIGIN}/studio/checks`)
+  },
+  async 'bench-history'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
+    const heading = page.getByRole('treeitem', { name: 'Heading: Title' }).first()
+    await heading.click()
+    await page.getByLabel('Size', { exact: true }).fill('56')
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('Alt+ArrowDown')
+    await page.keyboard.press('d')
+    await page.keyboard.press('x')
+    await page.getByRole('button', { name: 'History' }).click()
+    await page.getByRole('complementary', { name: 'History' }).getByRole('listitem').nth(2).getByRole('button').click()
   },
 }
 const SITE = {

@@ -176,7 +176,13 @@ const boxNow = (id: string): Box | undefined => (surface.moved.value, surface.bo
 
 /** The one thing in hand, where somebody may size it. */
 const sized = computed(() =>
-  bench.mayEdit && !words.written.value && bench.nodes.length === 1 && !dragging.value ? bench.nodes[0]! : null,
+  bench.mayEdit &&
+  (!props.at || bench.step === props.at) &&
+  !words.written.value &&
+  bench.nodes.length === 1 &&
+  !dragging.value
+    ? bench.nodes[0]!
+    : null,
 )
 function drawnNumberOf(property: string): number {
   const look = styleProperty(property)
