@@ -41,8 +41,9 @@ export class Live {
     this.tellPeople(document)
   }
 
-  /** Something was done to a document. */
-  edited(document: Id, records: readonly LogRecord<unknown>[]): void {
+  /** Something was done to a document, by whom. */
+  edited(document: Id, done: readonly LogRecord<unknown>[], by: string): void {
+    const records = done.map((record) => ({ ...record, by }))
     const last = records.at(-1)
     if (!last || !this.windows.has(document)) return
     const small = JSON.stringify(records).length <= MOST_CHARACTERS

@@ -179,6 +179,8 @@ test('somebody else is seen at once, with what is in their hand; what both set i
   await expect(page.locator('section[aria-label=Page]').getByText('Orla', { exact: false })).toBeVisible()
   await other.keyboard.press('x')
   await expect(item(page, 'Summary')).toBeHidden({ timeout: 2500 })
+  // What somebody else did is theirs to take back.
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
 
   // Both set the size of the title while this window cannot send.
   const size = (p: Page) => p.getByLabel('Size', { exact: true })

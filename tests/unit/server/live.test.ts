@@ -35,13 +35,13 @@ describe('windows over one document', () => {
   test('are told what was done, and that it was too much to be told', () => {
     const live = new Live()
     const ada = windowOf(live, 'L', 'a', 'Ada')
-    live.edited('L', [record(4), record(5)])
-    expect(ada.last()).toMatchObject({ kind: 'edits', revision: 5, records: [{ id: 'e4' }, { id: 'e5' }] })
-    live.edited('L', [record(6, { text: 'x'.repeat(300_000) })])
+    live.edited('L', [record(4), record(5)], 'Orla')
+    expect(ada.last()).toMatchObject({ kind: 'edits', revision: 5, records: [{ id: 'e4', by: 'Orla' }, { id: 'e5' }] })
+    live.edited('L', [record(6, { text: 'x'.repeat(300_000) })], 'Orla')
     expect(ada.last()).toEqual({ kind: 'edits', revision: 6, records: [] })
     const before = ada.told.length
-    live.edited('L', [])
-    live.edited('nobody', [record(1)])
+    live.edited('L', [], 'Orla')
+    live.edited('nobody', [record(1)], 'Orla')
     expect(ada.told).toHaveLength(before)
     live.removed('L', 'Orla')
     expect(ada.last()).toEqual({ kind: 'removed', by: 'Orla' })
