@@ -229,14 +229,14 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
   /** Takes over the document as the server has it, where that has gone on and nothing is on its way. */
   async function catchUp(): Promise<void> {
     const mine = editing
-    try {
-      const told = await ask!()
-      if (mine !== editing || !mine || mine.pending.length > 0 || told.revision <= mine.revision) return
-      mine.begunAnew(told, [])
-      sync()
-    } catch {
-      // The server is away: it tells again when it is back.
-    }
+    // The server may be away: it tells again when it is back.
+    const told = await ask!().catch((error: unknown) => {
+      if (error instanceof Refusal) return null
+      throw error
+    })
+    if (!told || mine !== editing || !mine || mine.pending.length > 0 || told.revision <= mine.revision) return
+    mine.begunAnew(told, [])
+    sync()
   }
 
   function close(): void {

@@ -33,7 +33,7 @@ export function useFindables() {
     design.frames.map(({ frame }) => ({
       key: `frame ${frame.id}`,
       label: frame.name || (map.names ? frameSentence(frame, map.names) : frame.id),
-      about: map.names ? frameSentence(frame, map.names) : 'frame',
+      about: frame.name && map.names ? frameSentence(frame, map.names) : 'frame on the Map',
       group: 'Frames',
       run: go(`/studio?frame=${frame.id}`),
     }))

@@ -28,12 +28,12 @@ export function useLooks() {
       bench.tell('All of its kind look so')
   }
 
-  /** What all of its kind are called: "headings, level 2". */
+  /** What one of its kind is called: "heading, level 2". */
   const kind = computed(() => {
     const node = bench.nodes.at(-1)
     if (!node) return ''
     const sort = node.kind === 'element' ? sortOf(node) : null
-    return (sort && sortName(sort)?.toLowerCase()) ?? `${kindName(node).toLowerCase()}s`
+    return (sort && sortName(sort)?.toLowerCase()) ?? kindName(node).toLowerCase()
   })
 
   return { copied, copy, paste, giveToAll, kind }

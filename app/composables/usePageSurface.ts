@@ -142,6 +142,21 @@ export function usePageSurface(
       node.scrollIntoView({ block: bottom - top < innerHeight ? 'center' : 'start' })
   }
 
+  /** How far the page can be scrolled, in pixels. */
+  const mostScrolled = (view: Window) => view.document.documentElement.scrollHeight - view.innerHeight
+
+  /** How far the page is scrolled, as a share of all it can be. */
+  function scrolled(): number {
+    const view = doc()?.defaultView
+    const most = view ? mostScrolled(view) : 0
+    return view && most > 0 ? view.scrollY / most : 0
+  }
+  function scrollTo(share: number): void {
+    const view = doc()?.defaultView
+    const top = view ? share * mostScrolled(view) : 0
+    if (view && Math.abs(view.scrollY - top) > 2) view.scrollTo(0, top)
+  }
+
   /** What the browser computes for a CSS property of a node, as a hint of what the house style gives. */
   function computed(id: Id, property: string): string {
     const page = doc()
@@ -149,7 +164,22 @@ export function usePageSurface(
     return node && page?.defaultView ? page.defaultView.getComputedStyle(node).getPropertyValue(property) : ''
   }
 
-  return { moved, loaded, held, elementOf, show, patch, boxOf, measure: measureSoon, nodeAt, reveal, computed, doc }
+  return {
+    moved,
+    loaded,
+    held,
+    elementOf,
+    show,
+    patch,
+    boxOf,
+    measure: measureSoon,
+    nodeAt,
+    reveal,
+    scrolled,
+    scrollTo,
+    computed,
+    doc,
+  }
 }
 
 /** The page on the bench, once it is there; for hints of what is drawn now. */

@@ -1,6 +1,7 @@
 import { propertiesOf } from '#core/elements'
+import { valueIn } from '#core/layouts'
 import type { Id } from '#core/site'
-import { type Item, type Property, type Value, find, isFieldValue } from '#core/tree'
+import { type Property, type Value, find, isFieldValue } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 
@@ -21,13 +22,17 @@ export function useWordsOnPage(surface: PageSurface, redraw: () => void) {
   const notices = useNotices()
   const written = shallowRef<Written | null>(null)
 
-  /** What stands in a property now, or would by default. */
-  function valueOf({ id, property, within }: Pick<Written, 'id' | 'property' | 'within'>): Value | undefined {
-    const node = bench.layout && find(bench.layout, id)?.node
-    if (!node) return undefined
-    const items = within && ((node.props[within.items] ?? []) as Item[])
-    const props = items ? items.find((i) => i.id === within.item)?.props : node.props
-    return props?.[property] ?? specOf(id, property, within)?.default
+  /** What stands in a property now, or would by default; undefined where the thing or the item is gone. */
+  function valueOf(where: Pick<Written, 'id' | 'property' | 'within'>): Value | undefined {
+    const spec = specOf(where.id, where.property, where.within)
+    return spec && bench.layout
+      ? (valueIn(bench.layout, where) ?? (isThere(where) ? spec.default : undefined))
+      : undefined
+  }
+
+  function isThere({ id, within }: Pick<Written, 'id' | 'within'>): boolean {
+    const items = within && find(bench.layout!, id)?.node.props[within.items]
+    return !within || (Array.isArray(items) && items.some((i) => i.id === within.item))
   }
 
   function specOf(id: Id, property: string, within: Written['within']): Property | undefined {
@@ -67,9 +72,16 @@ export function useWordsOnPage(surface: PageSurface, redraw: () => void) {
     return element !== null && begin(wordsAt(element))
   }
 
-  function set(value: Value): void {
+  function set(value: Value | undefined): void {
     const { id, property, within } = written.value!
-    bench.apply({ kind: 'setProperty', id, property, ...(within && { within }), value })
+    const said = value === undefined ? { unset: true as const } : { value }
+    bench.apply({ kind: 'setProperty', id, property, ...(within && { within }), ...said })
+  }
+
+  /** For what is chosen rather than written. */
+  function setAndLeave(value: Value | undefined): void {
+    set(value)
+    leave()
   }
 
   /** The hand leaves the words: they stand as they were written. */
@@ -94,7 +106,16 @@ export function useWordsOnPage(surface: PageSurface, redraw: () => void) {
     },
   )
 
-  return { written, isField: computed(() => isFieldValue(written.value?.value)), wordsAt, begin, beginIn, set, leave }
+  return {
+    written,
+    isField: computed(() => isFieldValue(written.value?.value)),
+    wordsAt,
+    begin,
+    beginIn,
+    set,
+    setAndLeave,
+    leave,
+  }
 }
 
 export type WordsOnPage = ReturnType<typeof useWordsOnPage>

@@ -208,7 +208,9 @@ export class EditSession<D, E> {
     const met = new Map(
       both.map(([target, mine]) => [mine, { mine, theirs: this.editing.whole(this.base, theirs.get(target)!) }]),
     )
-    this.contests = [...this.contests, ...met.values()]
+    const again = new Set(both.map(([target]) => target))
+    const stillOpen = this.contests.filter((c) => !this.editing.targets(c.mine).some((t) => again.has(t)))
+    this.contests = [...stillOpen, ...met.values()]
   }
 
   /** Puts edits onto the base; those that no longer apply are set aside with the reason. */

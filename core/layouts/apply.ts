@@ -3,23 +3,27 @@ import { type Edited, spliced } from '../edits'
 import { type Problem, ProblemError, fail, problem } from '../problems'
 import { isRecord, refuse, shown } from '../shape'
 import { checkEdited } from './check'
-import {
-  copyOf,
-  countNodes,
-  mayHold,
-  type Layout,
-  type Item,
-  type LayoutElement,
-  type StyleValue,
-  type Styles,
-  type TreeNode,
-  type Value,
-  childrenOf,
-} from '../tree'
+import { copyOf, countNodes, type Layout, type LayoutElement } from '../tree'
 import { LayoutDraft } from './draft'
-import { type Edit, type EditKind, type Within, withStep } from './edits'
+import {
+  checkItemIndex,
+  checkPlace,
+  elementIn,
+  itemIndex,
+  itemsIn,
+  nodeIn,
+  own,
+  parsed,
+  propsAt,
+  withStyle,
+  withStyleAt,
+  withValue,
+  writeItems,
+  writePropsAt,
+} from './draft-values'
+import type { Edit, EditKind } from './edits'
 import { MOST_EDITS, editShape } from './shapes'
-import { MOST_NODES, valueShape } from '../tree'
+import { MOST_NODES } from '../tree'
 
 export type EditResult = Edited<Layout, Edit>
 
@@ -27,109 +31,6 @@ type EditOf<K extends EditKind> = Extract<Edit, { kind: K }>
 
 /** Changes the draft of a layout and gives the edit that takes it back. */
 type Applier<K extends EditKind> = (draft: LayoutDraft, edit: EditOf<K>) => Edit
-
-function nodeIn(draft: LayoutDraft, id: string): TreeNode {
-  return draft.node(id) ?? fail('node-unknown', { id })
-}
-
-/** Where a node may be put; `index` counts among what stands there now. */
-function checkPlace(draft: LayoutDraft, id: string, index: number, child: TreeNode): void {
-  const parent = draft.holder(id) ?? fail('node-unknown', { id })
-  if (!mayHold(parent.kind, child.kind)) fail('wrong-place', { child: child.kind, parent: parent.kind })
-  const last = childrenOf(parent).length
-  if (!Number.isInteger(index) || index < 0 || index > last) fail('index-out', { index, last })
-}
-
-/** Names come from outside: only what the record itself holds is read, never what it inherits. */
-function own<T>(record: Record<string, T>, name: string): T | undefined {
-  if (name === '__proto__') fail('edit-shape', { why: `${name} is not a property` })
-  return Object.hasOwn(record, name) ? record[name] : undefined
-}
-
-type LooksEdit = EditOf<'setStyle'> | EditOf<'setDefault'>
-
-/** The same record with another value for a name; without it where the value is undefined. */
-function withValue<T>(record: Record<string, T>, name: string, value: T | undefined): Record<string, T> {
-  if (value !== undefined) return { ...record, [name]: value }
-  const { [name]: _, ...others } = record
-  return others
-}
-
-/** Looks with one step of a property written, and what stood there before. */
-function withStyle(styles: Styles, edit: LooksEdit): [styles: Styles, before: StyleValue | null] {
-  const stepped = own(styles, edit.property)
-  const next = withStep(stepped, edit.step, edit.value)
-  return [withValue(styles, edit.property, next), stepped?.[edit.step] ?? null]
-}
-
-/** The same in a record of looks, in which there are no empty ones. */
-function withStyleAt(
-  record: Record<string, Styles>,
-  key: string,
-  edit: LooksEdit,
-): [record: Record<string, Styles>, before: StyleValue | null] {
-  const [styles, before] = withStyle(own(record, key) ?? {}, edit)
-  return [withValue(record, key, Object.keys(styles).length > 0 ? styles : undefined), before]
-}
-
-function elementIn(draft: LayoutDraft, id: string): LayoutElement {
-  const node = nodeIn(draft, id)
-  return node.kind === 'element' ? node : fail('edit-shape', { why: 'only elements have parts and states' })
-}
-
-/** The items that a property of something holds; none where it is not set. */
-function itemsIn(draft: LayoutDraft, id: string, property: string): readonly Item[] {
-  const value = own(nodeIn(draft, id).props, property)
-  if (value === undefined) return []
-  return Array.isArray(value) ? value : fail('edit-shape', { why: `${property} holds no list` })
-}
-
-function itemIndex(items: readonly Item[], id: string): number {
-  const index = items.findIndex((i) => i.id === id)
-  return index < 0 ? fail('node-unknown', { id }) : index
-}
-
-/** A property without items is not set: so taking back the first one gives the same again. */
-function writeItems(draft: LayoutDraft, id: string, property: string, items: Item[]): void {
-  const node = draft.writable(id)
-  node.props = withValue(node.props, property, items.length > 0 ? items : undefined)
-}
-
-/** The values of something, or of one of the items that a property of it holds. */
-function propsAt(draft: LayoutDraft, id: string, within: Within | undefined): Record<string, Value> {
-  const { props } = nodeIn(draft, id)
-  if (!within) return props
-  const items = itemsIn(draft, id, within.items)
-  return items[itemIndex(items, within.item)]!.props
-}
-
-function writePropsAt(draft: LayoutDraft, id: string, within: Within | undefined, props: Record<string, Value>): void {
-  if (!within) {
-    draft.writable(id).props = props
-    return
-  }
-  const items = [...itemsIn(draft, id, within.items)]
-  const at = itemIndex(items, within.item)
-  items[at] = { ...items[at]!, props }
-  writeItems(draft, id, within.items, items)
-}
-
-function checkItemIndex(index: number, last: number): void {
-  if (index > last) fail('index-out', { index, last })
-}
-
-/** A value out of JSON that was put together from what came from outside. */
-function parsed(json: string): Value {
-  let value: unknown
-  try {
-    value = JSON.parse(json)
-  } catch {
-    fail('edit-shape', { why: 'what changed leads to no value' })
-  }
-  const why = refuse(valueShape, value)
-  if (why !== null) fail('edit-shape', { why })
-  return value as Value
-}
 
 const APPLY: { [K in EditKind]: Applier<K> } = {
   insert(draft, { parent, index, node }) {

@@ -36,8 +36,11 @@ function targets(edit: Edit): string[] {
   }
 }
 
-/** The value of something, or of one of the items that a property of it holds; undefined where there is none. */
-function valueIn(layout: Layout, { id, property, within }: { id: string; property: string; within?: Within }) {
+/** The value of something, or of one of the items that a property of it holds; undefined where none is set. */
+export function valueIn(
+  layout: Layout,
+  { id, property, within }: { id: string; property: string; within?: Within },
+): Value | undefined {
   const props = find(layout, id)?.node.props
   if (!props || !within) return props?.[property]
   const items = props[within.items]

@@ -1,5 +1,5 @@
 export { type Edit, type EditKind } from './edits'
-export { LAYOUT_EDITING } from './editing'
+export { LAYOUT_EDITING, valueIn } from './editing'
 export { applyEdit, applyJudged, applyAll, refuseEdit, countEdits, type EditResult } from './apply'
 export { checkLayout, MOST_DEPTH } from './check'
 export { editShape } from './shapes'

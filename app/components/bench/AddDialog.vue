@@ -75,6 +75,7 @@ function pick(choice: Addable | null) {
               autocomplete="off"
               autofocus
               @change="typed = $event.target.value"
+              @keydown.esc.prevent.stop="$emit('close')"
             />
           </div>
           <ComboboxOptions static class="min-h-0 overflow-y-auto border-t px-4 py-3">

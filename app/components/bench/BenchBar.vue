@@ -44,7 +44,7 @@ const VIEWS = [
     <p class="flex min-w-0 items-baseline gap-2">
       <span class="shrink-0 text-soft max-lg:hidden">{{ REGION[bench.layout!.region] }}</span>
       <span class="made truncate text-base">{{ bench.layout!.name }}</span>
-      <span class="shrink-0 text-xs text-soft max-xl:hidden">{{ reachWords }}</span>
+      <span v-if="bench.people.length === 0" class="shrink-0 text-xs text-soft max-xl:hidden">{{ reachWords }}</span>
     </p>
     <p v-if="bench.people.length" class="shrink-0 text-xs text-soft" data-testid="people">
       with {{ names(bench.people) }}

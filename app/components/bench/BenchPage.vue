@@ -2,8 +2,8 @@
 import type { ShallowRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { nodeName } from '#core/elements'
-import { type Box, type Drop, dropAt, setPropertyOfAll } from '#core/layouts'
-import { type Step, type Value, find } from '#core/tree'
+import { type Box, type Drop, dropAt } from '#core/layouts'
+import { type Step, find } from '#core/tree'
 import type { Page } from '#core/site'
 import { stepAt, styleProperty } from '#core/styles'
 import { useBench } from '~/stores/bench'
@@ -65,12 +65,7 @@ const isWriting = (target: EventTarget | null) =>
   words.written.value?.element.contains(target as Node | null) ?? false
 /** Edits the words of what is in hand, where they stand; gives whether there are any. */
 const editWords = () => bench.mayEdit && bench.selected !== null && words.beginIn(bench.selected)
-function setField(value: Value | undefined) {
-  const { id, property } = words.written.value!
-  words.leave()
-  bench.apply(setPropertyOfAll(layout.value, [id], property, value))
-}
-defineExpose({ editWords, scrollTo })
+defineExpose({ editWords, scrollTo: surface.scrollTo })
 
 const step = computed(() => stepAt(width.value))
 // What is in hand stays in sight when the page gets another width.
@@ -82,17 +77,9 @@ function come() {
   bench.step = props.at
   if (known) known.value = surface
 }
-/** How far the page is scrolled, as a share of all it can be. */
-function scrollTo(share: number) {
-  const view = surface.doc()?.defaultView
-  const most = view ? view.document.documentElement.scrollHeight - view.innerHeight : 0
-  if (view && Math.abs(view.scrollY - share * most) > 2) view.scrollTo(0, share * most)
-}
 function tellScrolled() {
   surface.measure()
-  const view = surface.doc()!.defaultView!
-  const most = view.document.documentElement.scrollHeight - view.innerHeight
-  if (props.at && bench.step === props.at) emit('scrolled', most > 0 ? view.scrollY / most : 0)
+  if (props.at && bench.step === props.at) emit('scrolled', surface.scrolled())
 }
 
 /** While something is dragged near the top or the end of the window, the page moves under it. */
@@ -117,19 +104,10 @@ const { begin, move, finish, dragging } = useDragging({
   },
 })
 
-/** Something new is carried over the page: where would it land? */
-watch(
-  () => bench.carried,
-  (carried) => {
-    const box = frame.value?.getBoundingClientRect()
-    const over =
-      carried && box && carried.x >= box.x && carried.x <= box.right && carried.y >= box.y && carried.y <= box.bottom
-    if (!over) return void (drop.value = null)
-    const at = { x: (carried.x - box.x) / scale.value, y: (carried.y - box.y) / scale.value }
-    drop.value = dropAt(layout.value, surface.boxOf, at, { kind: carried.item.spans ? 'row' : 'element' })
-    bench.landing = drop.value
-  },
-  { flush: 'sync' },
+const landing = useLanding(
+  () => frame.value?.getBoundingClientRect(),
+  surface.boxOf,
+  () => scale.value,
 )
 
 function listen() {
@@ -196,6 +174,13 @@ const inHand = computed(() => {
   return box ? `${tagOf(id)}, ${Math.round(box.width)} × ${Math.round(box.height)}` : tagOf(id)
 })
 
+const { whyNot } = useConditions()
+/** Why what is in hand cannot be seen. */
+const notDrawn = computed(() => {
+  const why = bench.nodes.map(whyNot).find(Boolean)
+  return `${tagOf(bench.selected)} ${why ? `is ${why}` : 'draws nothing on this page'}.`
+})
+
 function tagOf(id: string | null): string {
   const node = id ? find(layout.value, id)?.node : undefined
   return node ? nodeName(node) : ''
@@ -232,7 +217,7 @@ function tagOf(id: string | null): string {
           :scale="scale"
           :chosen="words.written.value ? [] : bench.chosen"
           :hovered="dragging || words.written.value ? null : hovered"
-          :drop="drop"
+          :drop="drop ?? landing"
           :may-add="bench.mayEdit && !words.written.value"
           :people="bench.people"
           :sized="sized"
@@ -244,7 +229,7 @@ function tagOf(id: string | null): string {
           class="absolute inset-x-0 bottom-3 mx-auto w-fit border border-ink bg-sheet px-3 py-1.5"
           role="status"
         >
-          {{ tagOf(bench.selected) }} draws nothing on this page.
+          {{ notDrawn }}
         </p>
         <p
           v-if="layout.children.length === 0"
@@ -254,31 +239,6 @@ function tagOf(id: string | null): string {
         </p>
       </div>
     </div>
-    <template v-if="words.written.value">
-      <div v-if="words.isField.value" class="max-w-md border-t bg-sheet px-3 py-2" data-testid="words">
-        <AskField
-          :value="words.written.value.value"
-          :page="page"
-          :kinds="null"
-          :fixed="words.written.value.spec.kind === 'field'"
-          @set="setField"
-        />
-      </div>
-      <RichWords
-        v-else-if="words.written.value.spec.kind === 'rich'"
-        :key="`${words.written.value.id} ${words.written.value.property}`"
-        :written="words.written.value"
-        :page="page"
-        @set="words.set"
-        @leave="words.leave"
-      />
-      <PlainWords
-        v-else
-        :key="`${words.written.value.id} ${words.written.value.property}`"
-        :written="words.written.value"
-        @set="words.set"
-        @leave="words.leave"
-      />
-    </template>
+    <BenchWords :words="words" :page="page" />
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Addable } from '~/composables/addable'
 import { useBench } from '~/stores/bench'
 
 /** Everything that can be added, as small drawings: dragged to where it shall stand, or pressed to come after what is in hand. */
@@ -10,26 +11,37 @@ const groups = computed(() => {
   return [...new Set(all.map((c) => c.group))].map((group) => ({ group, items: all.filter((c) => c.group === group) }))
 })
 const THRESHOLD = 5
-let from: { x: number; y: number } | null = null
+/** A press that does not move is a click. */
+let carrying = false
 
-function begin(event: PointerEvent) {
+function begin(item: Addable, event: PointerEvent) {
   if (event.button !== 0) return
-  from = { x: event.clientX, y: event.clientY }
-  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+  carrying = false
+  followPointer(
+    event,
+    (by, { clientX, clientY }) => {
+      carrying ||= Math.hypot(by.x, by.y) >= THRESHOLD
+      if (!carrying || givenUp) return
+      bench.landing = null
+      bench.carried = { item, x: clientX, y: clientY }
+    },
+    (done) => end(item, done),
+  )
+  givenUp = false
 }
-function move(item: Addable, event: PointerEvent) {
-  if (!from || (!bench.carried && Math.hypot(event.clientX - from.x, event.clientY - from.y) < THRESHOLD)) return
-  bench.landing = null
-  bench.carried = { item, x: event.clientX, y: event.clientY }
+/** Esc was pressed while something was carried: it is not put down any more. */
+let givenUp = false
+function end(item: Addable, done: boolean) {
+  if (carrying && done && !givenUp) bench.letGo()
+  else if (!carrying && done) add(item)
+  bench.carried = null
 }
-function end(item: Addable) {
-  from = null
-  if (bench.carried) bench.letGo()
-  else if (item.spans) addRow(item.spans)
+function add(item: Addable) {
+  if (item.spans) addRow(item.spans)
   else addElement(item.type!)
 }
 function giveUp() {
-  from = null
+  givenUp = true
   bench.carried = null
 }
 </script>
@@ -45,12 +57,9 @@ function giveUp() {
           type="button"
           class="flex cursor-grab touch-none flex-col items-center gap-0.5 border border-transparent p-0.5 text-center hover:border-ink"
           :title="`${item.name}. ${item.about}`"
-          @pointerdown="begin"
-          @pointermove="move(item, $event)"
-          @pointerup="end(item)"
-          @pointercancel="giveUp"
-          @keydown.enter.prevent="end(item)"
-          @keydown.space.prevent="end(item)"
+          @pointerdown="begin(item, $event)"
+          @keydown.enter.prevent="add(item)"
+          @keydown.space.prevent="add(item)"
         >
           <ElementSketch :type="item.type" :spans="item.spans" />
           <span class="line-clamp-2 text-2xs leading-tight">{{ item.spans ? item.spans.join('+') : item.name }}</span>

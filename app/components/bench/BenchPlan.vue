@@ -40,20 +40,8 @@ const { begin, dragging } = useDragging({
   },
 })
 
-/** Something new is carried over the plan: where would it land? */
-watch(
-  () => bench.carried,
-  (carried) => {
-    const own = plan.value?.getBoundingClientRect()
-    const over =
-      carried && own && carried.x >= own.x && carried.x <= own.right && carried.y >= own.y && carried.y <= own.bottom
-    if (!over) return void (drop.value = null)
-    const at = { x: carried.x - own.x, y: carried.y - own.y }
-    drop.value = dropAt(layout.value, boxOf, at, { kind: carried.item.spans ? 'row' : 'element' })
-    bench.landing = drop.value
-  },
-  { flush: 'sync' },
-)
+const landing = useLanding(() => plan.value?.getBoundingClientRect(), boxOf)
+const shownDrop = computed(() => drop.value ?? landing.value)
 
 const itemOf = (id: string) => plan.value?.querySelector<HTMLElement>(`[data-plan="${CSS.escape(id)}"]`)
 
@@ -104,13 +92,13 @@ function choose(event: MouseEvent) {
           Nothing stands here yet. Begin with a row of columns, or add an element.
         </p>
         <div
-          v-if="drop"
+          v-if="shownDrop"
           class="pointer-events-none absolute z-20 bg-spot"
           :style="{
-            left: `${drop.line.x}px`,
-            top: `${drop.line.y}px`,
-            width: `${drop.line.width}px`,
-            height: `${drop.line.height}px`,
+            left: `${shownDrop.line.x}px`,
+            top: `${shownDrop.line.y}px`,
+            width: `${shownDrop.line.width}px`,
+            height: `${shownDrop.line.height}px`,
           }"
         />
       </div>

@@ -16,14 +16,9 @@ const step = computed(() => stepAt(width.value))
 const set = (value: number) => (width.value = Math.round(Math.max(LEAST, Math.min(MOST, value))))
 
 function begin(event: PointerEvent) {
-  const handle = event.currentTarget as HTMLElement
-  const [from, had] = [event.clientX, width.value]
-  const scale = props.scale
-  handle.setPointerCapture(event.pointerId)
+  const [had, scale] = [width.value, props.scale]
   // The page is centred, so its end moves by half of what is added.
-  handle.onpointermove = (e) => set(had + (2 * (e.clientX - from)) / scale)
-  handle.onpointerup = handle.onpointercancel = () =>
-    (handle.onpointermove = handle.onpointerup = handle.onpointercancel = null)
+  followPointer(event, ({ x }) => set(had + (2 * x) / scale))
 }
 </script>
 

@@ -3,18 +3,13 @@
 const width = defineModel<number>({ required: true })
 const props = defineProps<{ side: 'left' | 'right'; label: string }>()
 
-const LEAST = 180
-const MOST = 560
+const { least: LEAST, most: MOST } = PANEL
 const set = (value: number) => (width.value = Math.round(Math.max(LEAST, Math.min(MOST, value))))
 const wider = computed(() => (props.side === 'left' ? 1 : -1))
 
 function begin(event: PointerEvent) {
-  const handle = event.currentTarget as HTMLElement
-  const [from, had] = [event.clientX, width.value]
-  handle.setPointerCapture(event.pointerId)
-  handle.onpointermove = (e) => set(had + (e.clientX - from) * wider.value)
-  handle.onpointerup = handle.onpointercancel = () =>
-    (handle.onpointermove = handle.onpointerup = handle.onpointercancel = null)
+  const had = width.value
+  followPointer(event, ({ x }) => set(had + x * wider.value))
 }
 </script>
 

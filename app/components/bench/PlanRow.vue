@@ -22,20 +22,16 @@ function shownSpan(index: number): number {
 }
 
 function beginEdge(index: number, event: PointerEvent) {
-  const handle = event.currentTarget as HTMLElement
   const unit = columns.value!.getBoundingClientRect().width / 12
-  const from = event.clientX
   const [a, b] = [props.row.children[index]!.span, props.row.children[index + 1]!.span]
-  handle.setPointerCapture(event.pointerId)
-  handle.onpointermove = (e) => {
-    const units = Math.max(1 - a, Math.min(b - 1, Math.round((e.clientX - from) / unit)))
-    edge.value = { index, units }
-  }
-  handle.onpointerup = handle.onpointercancel = (e) => {
-    handle.onpointermove = handle.onpointerup = handle.onpointercancel = null
-    if (e.type === 'pointerup' && edge.value) bench.apply(moveEdge(props.row, index, edge.value.units))
-    edge.value = null
-  }
+  followPointer(
+    event,
+    ({ x }) => (edge.value = { index, units: Math.max(1 - a, Math.min(b - 1, Math.round(x / unit))) }),
+    (done) => {
+      if (done && edge.value) bench.apply(moveEdge(props.row, index, edge.value.units))
+      edge.value = null
+    },
+  )
 }
 </script>
 

@@ -48,7 +48,7 @@ function stepBy(by: number) {
       class="flex items-center gap-1.5"
       @update:model-value="(page) => page && (shown = page)"
     >
-      <ComboboxLabel class="text-xs text-soft max-xl:sr-only">Shown with</ComboboxLabel>
+      <ComboboxLabel class="whitespace-nowrap text-xs text-soft max-xl:sr-only">Shown with</ComboboxLabel>
       <div class="relative flex">
         <button
           type="button"

@@ -23,22 +23,19 @@ const spaceOf = (handle: SizeHandle) => {
 }
 
 function begin(handle: SizeHandle, event: PointerEvent) {
-  const target = event.currentTarget as HTMLElement
-  const from = handle.along === 'x' ? event.clientX : event.clientY
   held.value = handle.key
-  target.setPointerCapture(event.pointerId)
   let last = handle.value
-  target.onpointermove = (e) => {
-    const moved = ((handle.along === 'x' ? e.clientX : e.clientY) - from) / props.scale / handle.per
-    const next = Math.round(handle.value + (handle.turned ? -moved : moved))
-    if (next === last) return
-    last = next
-    now(handle.key)?.set(next)
-  }
-  target.onpointerup = target.onpointercancel = () => {
-    target.onpointermove = target.onpointerup = target.onpointercancel = null
-    held.value = null
-  }
+  followPointer(
+    event,
+    (by) => {
+      const moved = by[handle.along] / props.scale / handle.per
+      const next = Math.round(handle.value + (handle.turned ? -moved : moved))
+      if (next === last) return
+      last = next
+      now(handle.key)?.set(next)
+    },
+    () => (held.value = null),
+  )
 }
 /** The same handle as it stands now: what it sets goes on from what was set before. */
 const now = (key: string) => handles.value.find((h) => h.key === key)

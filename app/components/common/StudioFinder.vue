@@ -52,6 +52,7 @@ function pick(found: Findable | null) {
             autocomplete="off"
             autofocus
             @change="typed = $event.target.value"
+            @keydown.esc.prevent.stop="finder.open = false"
           />
           <ComboboxOptions static class="min-h-0 overflow-y-auto py-1.5">
             <li v-if="groups.length === 0" class="px-4 py-2 text-soft">

@@ -90,15 +90,11 @@ function onKey(event: KeyboardEvent) {
 /** Dragging over the label: two pixels are one step, ten with Shift. */
 function scrub(event: PointerEvent) {
   if (event.button !== 0 || root.value?.matches(':disabled')) return
-  const handle = event.currentTarget as HTMLElement
-  const [from, had] = [event.clientX, props.value ?? (Number.parseFloat(props.placeholder ?? '') || 0)]
-  handle.setPointerCapture(event.pointerId)
-  handle.onpointermove = (e) => {
-    const steps = Math.round((e.clientX - from) / 2) * (e.shiftKey ? 10 : 1)
+  const had = props.value ?? (Number.parseFloat(props.placeholder ?? '') || 0)
+  followPointer(event, ({ x }, { shiftKey }) => {
+    const steps = Math.round(x / 2) * (shiftKey ? 10 : 1)
     if (steps !== 0 || props.value !== undefined) put(had + steps * step.value)
-  }
-  handle.onpointerup = handle.onpointercancel = () =>
-    (handle.onpointermove = handle.onpointerup = handle.onpointercancel = null)
+  })
 }
 defineExpose({ scrub })
 </script>

@@ -158,10 +158,10 @@ defineExpose({ focusFirst })
             v-if="bench.nodes.length === 1 && Object.keys(node.styles).length"
             type="button"
             class="btn btn-small"
-            :title="`Makes these the looks of every such ${kindName(node).toLowerCase()} here`"
+            :title="`Makes these the looks of every ${looks.kind.value} here`"
             @click="looks.giveToAll"
           >
-            All {{ looks.kind.value }} so
+            Give to all of its kind
           </button>
         </div>
         <SheetStyles

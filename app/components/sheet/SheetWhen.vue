@@ -45,7 +45,7 @@ const addField = (refinement: Refinement) => refinement.kind === 'field' && add(
       </li>
     </ul>
     <CircumstanceForm v-if="adding" class="mt-1" @add="add" @close="adding = false" />
-    <div v-else-if="bench.mayEdit" class="mt-1 flex items-start gap-1">
+    <div v-else-if="bench.mayEdit" class="mt-1 space-y-1">
       <button
         type="button"
         class="border border-dashed border-edge px-1.5 py-0.5 text-xs text-soft hover:border-ink hover:text-ink"

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net'
 import { gunzipSync, brotliDecompressSync } from 'node:zlib'
 import { makeDemo } from '#demo/index'
 import { Formats } from '#core/drawing'
-import type { Circumstance } from '#core/conditions'
+import type { Circumstance, Condition } from '#core/conditions'
 import { Catalogue, readAddress } from '#core/site'
 import { answerOf } from '../../../server/services/answer'
 import type { Content } from '../../../server/services/content'
@@ -239,4 +239,42 @@ test.each<[string, string[]]>([
 test('an answer that stands ready in no encoding that is taken goes out as it is', () => {
   const ready = new Ready(answerOf(200, {}, Buffer.from('words')))
   expect(ready.in(['br']).body.toString()).toBe('words')
+})
+
+describe('what things ask for before they are shown', () => {
+  const asking = (...when: Condition[]) => {
+    const house = design.layouts.find((l) => l.id === 'house-footer')!
+    const only = { ...row(column(12, element('heading', { text: 'For some of you' }, 'some'))), when }
+    return publish({
+      layouts: design.layouts.map((l) => (l === house ? { ...l, children: [...l.children, only] } : l)),
+    })
+  }
+  const says = async (published: Published, address: string, who?: Asking) =>
+    (await get(published, address, who)).body.toString().includes('For some of you')
+
+  test('by who is signed in: its pages are private and never kept for others', async () => {
+    const published = asking({ kind: 'signed-in', yes: true })
+    expect([await says(published, '/visit', member), await says(published, '/visit')]).toEqual([true, false])
+    const { headers } = await get(published, '/visit')
+    expect(headers).toMatchObject({ 'cache-control': 'private, no-cache', vary: 'accept-encoding, cookie' })
+    expect(published.readyAt('/visit')).toBeUndefined()
+  })
+
+  test('by an address parameter: it makes another copy, and only it', async () => {
+    const published = asking({ kind: 'parameter', name: 'tour', op: 'is', values: ['night'] })
+    expect([await says(published, '/visit?tour=night'), await says(published, '/visit?tour=day')]).toEqual([
+      true,
+      false,
+    ])
+    expect((await get(published, '/visit')).depends.parameters).toEqual(new Set(['kiosk', 'tour']))
+  })
+
+  test('by a field of the entry: nothing of who asks is read', async () => {
+    const published = asking({ kind: 'field', field: 'maker', op: 'is-not-empty', value: null })
+    expect([await says(published, '/exhibits/the-night-regulator'), await says(published, '/visit')]).toEqual([
+      true,
+      false,
+    ])
+    expect((await get(published, '/visit')).depends).toEqual((await get(publish(), '/visit')).depends)
+  })
 })

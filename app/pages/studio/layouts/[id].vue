@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import type { Page } from '#core/site'
 import { useBench } from '~/stores/bench'
 import { useFinder } from '~/stores/finder'
@@ -20,8 +20,8 @@ const history = ref(false)
 const view = ref<BenchView>('both')
 const width = ref(1240)
 /** How wide the panels beside the page are; it stays so in this browser. */
-const planWidth = useLocalStorage('outer-frame:plan-width', 248)
-const sheetWidth = useLocalStorage('outer-frame:sheet-width', 280)
+const planWidth = usePanelWidth('plan', 248)
+const sheetWidth = usePanelWidth('sheet', 280)
 const columns = computed(() =>
   view.value === 'both'
     ? `${planWidth.value}px minmax(0,1fr) ${sheetWidth.value}px`

@@ -1,7 +1,7 @@
 import { createEventStream, getQuery } from 'h3'
 import { fail } from '../../../../core/problems'
 import { ID } from '../../../../core/shape'
-import { parameter, studioHandler } from '../../../utils/studio'
+import { currentUser, mayUse, parameter, studioHandler } from '../../../utils/studio'
 
 /** Often enough that nothing in between takes the line for dead, in milliseconds. */
 const SIGN_OF_LIFE = 20_000
@@ -15,7 +15,11 @@ export default studioHandler('writer', async ({ event, site, user }) => {
   const stream = createEventStream(event)
   const tell = (what: object) => void stream.push(JSON.stringify(what)).catch(() => {})
   const leave = site.live.join(id, { id: listener, name: user.name, tell, end: () => void stream.close() })
-  const alive = setInterval(() => tell({ kind: 'alive' }), SIGN_OF_LIFE)
+  /** Whoever has signed out, or may not look any more, is told nothing more. */
+  const alive = setInterval(async () => {
+    if (mayUse(await currentUser(event, site), 'writer')) tell({ kind: 'alive' })
+    else await stream.close()
+  }, SIGN_OF_LIFE)
   stream.onClosed(() => {
     clearInterval(alive)
     leave?.()

@@ -124,6 +124,10 @@ describe('a session', () => {
     expect(session.contests).toEqual([{ mine: setText('Mine'), theirs: setText('Theirs') }])
     expect(textIn(session.document)).toBe('Mine')
     expect(session.document.name).toBe('New')
+    // The same once more is the same question, about what they say now.
+    const again = { ...edit('u', setText('Theirs again')), inverse: null, revision: 4, at: 0 }
+    session.overtaken(4, [again])
+    expect(session.contests).toEqual([{ mine: setText('Mine'), theirs: setText('Theirs again') }])
   })
 
   test('a text told by what changes holds over what somebody else wrote meanwhile', () => {

@@ -102,6 +102,12 @@ export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
         node: dice.yes() ? newElement(dice.pick(ELEMENTS).type, newId) : emptyRow(newId, [6, 6]),
       }
     },
+    () => {
+      const once = dice.pick(ELEMENTS.filter((e) => e.once))
+      const columns = nodes.filter((n) => n.kind === 'column')
+      const parent = columns.length ? dice.pick(columns).id : layout.id
+      return { kind: 'insert', parent, index: 0, node: newElement(once.type, newId) }
+    },
     () => ({ kind: 'remove', id: dice.pick(ids) }),
     () => ({ kind: 'move', id: dice.pick(ids), parent: dice.pick(ids), index: dice.below(4) }),
     () => ({
