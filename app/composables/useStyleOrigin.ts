@@ -5,18 +5,33 @@ export interface Origin {
   /** What holds at this width step, or undefined when only the house style says. */
   value: StyleValue | undefined
   /** Where it comes from, in a word. */
-  from: 'here' | 'from wide' | 'from medium' | 'layout' | 'house'
+  from: 'here' | 'from wide' | 'from medium' | Giver | 'house'
 }
 
-/** Where a look comes from at a width step: set here, carried over from a wider step, the layout's, the house's. */
-export function originOf(own: Stepped | undefined, inherited: Stepped | undefined, step: Step): Origin {
+type Giver = 'row' | 'column' | 'layout'
+/** Who gives a property at a width step: the nearest row or column around that does, or the layout. */
+export type GiverOf = (property: string, step: Step) => Giver
+
+/** The same for one property. */
+export const givenBy =
+  (giver: GiverOf | undefined, { name }: StyleProperty) =>
+  (step: Step): Giver =>
+    giver?.(name, step) ?? 'layout'
+
+/** Where a look comes from at a width step: set here, carried over from a wider step, given around it, the house's. */
+export function originOf(
+  own: Stepped | undefined,
+  inherited: Stepped | undefined,
+  step: Step,
+  giver: (step: Step) => Giver,
+): Origin {
   for (const at of WIDER[step]) {
     const value = own?.[at]
     if (value !== undefined) return { value, from: at === step ? 'here' : at === 'wide' ? 'from wide' : 'from medium' }
   }
   for (const at of WIDER[step]) {
     const value = inherited?.[at]
-    if (value !== undefined) return { value, from: 'layout' }
+    if (value !== undefined) return { value, from: giver(at) }
   }
   return { value: undefined, from: 'house' }
 }

@@ -1,13 +1,18 @@
-import { wcagContrast } from 'culori'
-import { elementSpec, looksGiven } from '../elements'
-import { type LayoutElement, STEPS, type Step, type Styles, type TreeNode, childrenOf, isFieldValue } from '../tree'
+import { elementSpec, givenWithin, looksGiven } from '../elements'
+import {
+  type Defaults,
+  type LayoutElement,
+  STEPS,
+  type Step,
+  type Styles,
+  type TreeNode,
+  childrenOf,
+  isFieldValue,
+} from '../tree'
 import { type Catalogue, type RichNode, fieldKind, isRichDoc } from '../site'
-import { type HouseStyle, cascade, colourHex } from '../styles'
+import { type HouseStyle, LEAST_CONTRAST, cascade, colourHex, contrastBetween, steppedAt } from '../styles'
 import type { DrawnTree } from '../layouts'
 import type { Finding } from './types'
-
-/** The least contrast at which text of any size is readable (WCAG 2.2, 1.4.3). */
-export const LEAST_CONTRAST = 4.5
 
 /** What text stands on and is written in; `ground` is null where a picture or something see-through lies behind it. */
 interface Colours {
@@ -39,26 +44,12 @@ function writesLinks({ type, props }: LayoutElement, catalogue: Catalogue): bool
   return isFieldValue(props.value) && props.linked !== false && LEADS.has(fieldKind(catalogue, props.value) ?? '')
 }
 
-const WIDER: Record<Step, readonly Step[]> = {
-  wide: ['wide'],
-  medium: ['medium', 'wide'],
-  narrow: ['narrow', 'medium', 'wide'],
-}
-
-function at(styles: Styles, name: string, step: Step): string | undefined {
-  for (const s of WIDER[step]) {
-    const value = styles[name]?.[s]
-    if (value !== undefined) return String(value)
-  }
-  return undefined
-}
-
 const isClear = (hex: string): boolean => hex.length === 9 && !/ff$/i.test(hex)
 
 function inside(node: TreeNode, styles: Styles, around: Colours, step: Step, house: HouseStyle): Colours {
   const colour = (name: string, before: string): string => {
-    const own = at(styles, name, step)
-    return own === undefined ? before : (colourHex(own, house) ?? before)
+    const own = steppedAt(styles[name], step)
+    return own === undefined ? before : (colourHex(String(own), house) ?? before)
   }
   const ground = colour('background', around.ground ?? '')
   const picture =
@@ -71,7 +62,7 @@ function inside(node: TreeNode, styles: Styles, around: Colours, step: Step, hou
   }
 }
 
-const ratioOf = (a: string, b: string): number => Math.round(wcagContrast(a.slice(0, 7), b.slice(0, 7)) * 10) / 10
+const ratioOf = (a: string, b: string): number => contrastBetween(a.slice(0, 7), b.slice(0, 7))
 
 /** The worst contrast of what an element writes; null when it is readable, or cannot be told. */
 function tooFaint(
@@ -87,10 +78,10 @@ function tooFaint(
 }
 
 /** The looks of each part of an element that has some colour of its own; at rest. */
-function partLooks(layout: DrawnTree, element: LayoutElement): Styles[] {
+function partLooks(given: Defaults, element: LayoutElement): Styles[] {
   return Object.keys(elementSpec(element.type)?.parts ?? {})
     .filter((part) => !element.hides?.includes(part))
-    .map((part) => cascade(looksGiven(layout.defaults, element, part), element.looks?.[part]))
+    .map((part) => cascade(looksGiven(given, element, part), element.looks?.[part]))
     .filter((looks) => looks.colour !== undefined || looks.background !== undefined)
 }
 
@@ -111,15 +102,15 @@ export function checkContrast(layout: DrawnTree, house: HouseStyle, catalogue: C
     if (faint && (!before || faint.ratio < before.ratio))
       found.set(node.id, { kind: 'contrast', layout: layout.id, node: node.id, step, ...faint })
   }
-  const visit = (node: TreeNode, around: Colours, step: Step): void => {
-    const type = node.kind === 'element' ? node.type : node.kind
+  const visit = (node: TreeNode, around: Colours, step: Step, given: Defaults): void => {
     if (node.kind === 'element' && !elementSpec(node.type)) return
-    const colours = inside(node, cascade(layout.defaults[type], node.styles), around, step, house)
+    const colours = inside(node, cascade(looksGiven(given, node), node.styles), around, step, house)
     note(node, step, tooFaint(node, colours, catalogue))
     if (node.kind === 'element')
-      for (const looks of partLooks(layout, node)) note(node, step, partTooFaint(node, looks, colours, step, house))
-    for (const child of childrenOf(node)) visit(child, colours, step)
+      for (const looks of partLooks(given, node)) note(node, step, partTooFaint(node, looks, colours, step, house))
+    const within = 'gives' in node ? givenWithin(given, node.gives) : given
+    for (const child of childrenOf(node)) visit(child, colours, step, within)
   }
-  for (const step of STEPS) for (const row of layout.children) visit(row, page, step)
+  for (const step of STEPS) for (const row of layout.children) visit(row, page, step, layout.defaults)
   return [...found.values()]
 }

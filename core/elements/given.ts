@@ -1,4 +1,14 @@
-import { type Defaults, type LayoutElement, type LooksKey, type Styles, type TreeNode, defaultsKey } from '../tree'
+import {
+  type Defaults,
+  type Layout,
+  type LayoutElement,
+  type LooksKey,
+  type Step,
+  type Styles,
+  type TreeNode,
+  defaultsKey,
+  pathTo,
+} from '../tree'
 import { cascade } from '../styles'
 import { elementSpec } from './list'
 
@@ -33,4 +43,52 @@ export function looksGiven(defaults: Defaults, node: TreeNode, at: LooksKey = ''
   const sort = node.kind === 'element' ? sortOf(node) : null
   const bySort = sort === null ? undefined : defaults[defaultsKey(sort, at)]
   return byKind && bySort ? cascade(byKind, bySort) : (bySort ?? byKind)
+}
+
+const WITHIN = new WeakMap<Defaults, WeakMap<Defaults, Defaults>>()
+
+/**
+ * What holds within a row or a column: what is given around it, and over that what it gives itself. What the nearer
+ * one says of a kind goes before what the farther one says of a sort of it. The same two give the same object.
+ */
+export function givenWithin(around: Defaults, gives: Defaults | undefined): Defaults {
+  if (!gives) return around
+  let known = WITHIN.get(around)
+  if (!known) WITHIN.set(around, (known = new WeakMap()))
+  let both = known.get(gives)
+  if (!both) known.set(gives, (both = laidOver(around, gives)))
+  return both
+}
+
+function laidOver(around: Defaults, gives: Defaults): Defaults {
+  const over: Defaults = { ...around }
+  for (const key of new Set([...Object.keys(around), ...Object.keys(gives)])) {
+    const [of = '', at] = key.split(' ')
+    const { kind, sort } = kindInKey(of)
+    const ofKind = sort === null || !around[key] ? undefined : gives[defaultsKey(kind, at)]
+    over[key] = cascade(around[key], ofKind, gives[key])
+  }
+  return over
+}
+
+/** What is given to a thing where it stands: by its layout, and by the rows and columns that it stands in. */
+export function givenTo(layout: Layout, id: string): Defaults {
+  return pathTo(layout, id)
+    .slice(0, -1)
+    .reduce((given, node) => ('gives' in node ? givenWithin(given, node.gives) : given), layout.defaults)
+}
+
+/** The row or column nearest to a thing, or else the layout, that gives it a look at a width step. */
+export function giverOf(
+  layout: Layout,
+  node: TreeNode,
+  at: LooksKey,
+  property: string,
+  step: Step,
+): Extract<TreeNode, { kind: 'row' | 'column' }> | Layout {
+  for (const box of pathTo(layout, node.id).slice(0, -1).reverse()) {
+    if (!('gives' in box) || !box.gives) continue
+    if (looksGiven(box.gives, node, at)?.[property]?.[step] !== undefined) return box
+  }
+  return layout
 }

@@ -1,7 +1,7 @@
 export { ELEMENTS, elementSpec } from './list'
 export { prop, type ElementSpec, type Names, type PartSpec, type PlacesSpec } from './spec'
 export { newElement } from './new'
-export { kindInKey, looksGiven, sortName, sortOf } from './given'
+export { giverOf, givenTo, givenWithin, kindInKey, looksGiven, sortName, sortOf } from './given'
 export { type Mark, sketchOf } from './sketch'
 export { kindName, nodeName, propertiesOf, filledProps, seeNode, fieldsNamed, looksAskedOf } from './nodes'
 export { refuseProperty, refuseMeaning } from './accept'

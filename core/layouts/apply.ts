@@ -3,9 +3,10 @@ import { type Edited, spliced } from '../edits'
 import { type Problem, ProblemError, fail, problem } from '../problems'
 import { isRecord, refuse, shown } from '../shape'
 import { checkEdited } from './check'
-import { copyOf, countNodes, type Layout, type LayoutElement } from '../tree'
+import { copyOf, countNodes, type Column, type Layout, type LayoutElement, type Row } from '../tree'
 import { LayoutDraft } from './draft'
 import {
+  boxIn,
   checkItemIndex,
   checkPlace,
   elementIn,
@@ -120,8 +121,15 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     return { kind: 'hidePart', id, part, hidden: before.includes(part) }
   },
   setDefault(draft, edit) {
-    const [defaults, value] = withStyleAt(draft.layout.defaults, edit.of, edit)
-    draft.writableLayout().defaults = defaults
+    if (edit.box === undefined) {
+      const [defaults, value] = withStyleAt(draft.layout.defaults, edit.of, edit)
+      draft.writableLayout().defaults = defaults
+      return { ...edit, value }
+    }
+    const [gives, value] = withStyleAt(boxIn(draft, edit.box).gives ?? {}, edit.of, edit)
+    const box = draft.writable(edit.box) as Row | Column
+    if (Object.keys(gives).length > 0) box.gives = gives
+    else delete box.gives
     return { ...edit, value }
   },
   setSpans(draft, { row, spans }) {

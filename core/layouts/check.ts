@@ -111,6 +111,7 @@ function checkOwn(node: TreeNode, region: LayoutRegion, problems: Problem[]): vo
     if (spec) checkElement(node, spec, region, problems)
     else problems.push(problem('element-unknown', { type: node.type }))
   } else checkProps(node.props, propertiesOf(node), `A ${kindName(node).toLowerCase()}`, problems)
+  if ('gives' in node && node.gives) checkDefaults(node.gives, problems)
   if (node.kind === 'row') problems.push(...checkSpans(node))
 }
 

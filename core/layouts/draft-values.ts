@@ -1,8 +1,10 @@
 import { fail } from '../problems'
 import { refuse } from '../shape'
 import {
+  type Column,
   type Item,
   type LayoutElement,
+  type Row,
   type StyleValue,
   type Styles,
   type TreeNode,
@@ -63,6 +65,14 @@ export function withStyleAt(
 export function elementIn(draft: LayoutDraft, id: string): LayoutElement {
   const node = nodeIn(draft, id)
   return node.kind === 'element' ? node : fail('edit-shape', { why: 'only elements have parts and states' })
+}
+
+/** The row or the column with this id: what gives looks to what is in it. */
+export function boxIn(draft: LayoutDraft, id: string): Row | Column {
+  const node = nodeIn(draft, id)
+  return node.kind === 'row' || node.kind === 'column'
+    ? node
+    : fail('edit-shape', { why: 'only rows and columns give looks to what is in them' })
 }
 
 /** The items that a property of something holds; none where it is not set. */

@@ -17,7 +17,7 @@ function targets(edit: Edit): string[] {
     case 'setStyle':
       return [path('look', edit.id, edit.at ?? '', edit.property, edit.step)]
     case 'setDefault':
-      return [path('default', edit.of, edit.property, edit.step)]
+      return [path('default', edit.box ?? '', edit.of, edit.property, edit.step)]
     case 'setSpans':
       return [path('spans', edit.row)]
     case 'setWhen':

@@ -26,8 +26,11 @@ export type Edit =
   /** With `at`, the looks of a part or of a state. */
   | { kind: 'setStyle'; id: Id; at?: LooksKey; property: string; step: Step; value: StyleValue | null }
   | { kind: 'hidePart'; id: Id; part: string; hidden: boolean }
-  /** Looks for all rows (`row`), columns (`column`) or elements of one kind in this layout; see `Defaults`. */
-  | { kind: 'setDefault'; of: string; property: string; step: Step; value: StyleValue | null }
+  /**
+   * Looks for all rows (`row`), columns (`column`) or elements of one kind; see `Defaults`. In this layout, or, with
+   * `box`, in one row or column of it.
+   */
+  | { kind: 'setDefault'; box?: Id; of: string; property: string; step: Step; value: StyleValue | null }
   | { kind: 'setSpans'; row: Id; spans: number[] }
   /** Says what must hold for something to be drawn; nothing to be asked takes it away. */
   | { kind: 'setWhen'; id: Id; when: Condition[] }

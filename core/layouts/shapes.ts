@@ -73,7 +73,12 @@ const edits = (depth: number): Shape =>
         ...look,
       }),
       hidePart: exact({ kind: oneOf(['hidePart']), id: id(), part: partShape, hidden: yesNo() }),
-      setDefault: exact({ kind: oneOf(['setDefault']), of: named(), ...look }),
+      setDefault: exact({
+        kind: oneOf(['setDefault']),
+        box: byValue((v) => (v === undefined ? ABSENT : id())),
+        of: named(),
+        ...look,
+      }),
       setSpans: exact({ kind: oneOf(['setSpans']), row: id(), spans: list(whole(1, 12), 12) }),
       setWhen: exact({ kind: oneOf(['setWhen']), id: id(), when: conditionsShape }),
       rename: exact({ kind: oneOf(['rename']), id: id(), name: text(MOST_NAME) }),

@@ -69,7 +69,7 @@ export function describeEdit(edit: Edit, layout: Layout): string {
     case 'moveItem':
       return `move ${oneOf(layout, edit.id, edit.property)} in ${named(layout, edit.id)}`
     case 'setDefault':
-      return `${styleProperty(edit.property)?.label ?? edit.property} of every ${defaultsName(edit.of)}`
+      return `${styleProperty(edit.property)?.label ?? edit.property} of every ${defaultsName(edit.of)}${edit.box ? ` in ${named(layout, edit.box)}` : ''}`
     case 'setProperty':
     case 'spliceProperty': {
       const node = find(layout, edit.id)?.node

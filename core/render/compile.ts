@@ -1,4 +1,4 @@
-import { type ElementSpec, elementSpec, fieldsNamed, looksGiven } from '../elements'
+import { type ElementSpec, elementSpec, fieldsNamed, givenWithin, looksGiven } from '../elements'
 import {
   ROW_PROPS,
   type Column,
@@ -69,10 +69,10 @@ function add(to: Needs, from: Readonly<Needs>): void {
 
 type Programs = WeakMap<TreeNode, NodeProgram>
 
-/** What a node comes to depends on itself, on its layout's defaults and region, and on whether ids are asked for. */
+/** What a node comes to depends on itself, on what is given where it stands, and on what it is drawn for. */
 const KEPT = new WeakMap<Layout['defaults'], Map<string, Programs>>()
 
-function keptFor({ defaults, region }: DrawnTree, ids: boolean, open: boolean): Programs {
+function keptFor(defaults: Layout['defaults'], region: LayoutRegion, ids: boolean, open: boolean): Programs {
   let byUse = KEPT.get(defaults)
   if (!byUse) KEPT.set(defaults, (byUse = new Map()))
   const use = `${region} ${ids} ${open}`
@@ -81,23 +81,29 @@ function keptFor({ defaults, region }: DrawnTree, ids: boolean, open: boolean): 
   return kept
 }
 
-/** What all nodes of a layout are compiled with. */
+/** What the nodes that stand in one box are compiled with. */
 class Context {
-  readonly region: LayoutRegion
-  readonly defaults: Layout['defaults']
   readonly ids: boolean
   readonly open: boolean
   readonly guard: OnFault | null
   private readonly kept: Programs
 
-  constructor(layout: DrawnTree, { ids = false, open = ids, guard }: CompileOptions) {
-    this.region = layout.region
-    this.defaults = layout.defaults
+  constructor(
+    readonly region: LayoutRegion,
+    readonly defaults: Layout['defaults'],
+    private readonly options: CompileOptions,
+  ) {
+    const { ids = false, open = ids, guard } = options
     this.ids = ids
     this.open = open
     this.guard = guard ?? null
     // What is left out is told each time, so nothing is kept then.
-    this.kept = guard ? new WeakMap() : keptFor(layout, ids, open)
+    this.kept = guard ? new WeakMap() : keptFor(defaults, region, ids, open)
+  }
+
+  /** The same for what stands in a row or a column. */
+  within({ gives }: Row | Column): Context {
+    return gives ? new Context(this.region, givenWithin(this.defaults, gives), this.options) : this
   }
 
   /** A node compiled, once for each state of it. */
@@ -135,8 +141,8 @@ class Compiler implements Compile {
     }
   }
 
-  private take(node: Row | Column | LayoutElement): Chunk {
-    const program = this.context.program(node)
+  private take(node: Row | Column | LayoutElement, context = this.context): Chunk {
+    const program = context.program(node)
     add(this.needs, program)
     return program.chunk
   }
@@ -191,13 +197,15 @@ class Compiler implements Compile {
 
   private row(row: Row): Chunk {
     const open = `<div${this.attributes(row, 'row')}>`
-    const columns = row.children.map((column) => this.take(column))
+    const within = this.context.within(row)
+    const columns = row.children.map((column) => this.take(column, within))
     return join(open, this.background(row), '<div class="of-in">', ...columns, '</div></div>')
   }
 
   private column(column: Column): Chunk {
     const open = `<div${this.attributes(column, 'col', `n${column.span}`)}>`
-    return join(open, this.background(column), ...column.children.map((c) => this.take(c)), '</div>')
+    const within = this.context.within(column)
+    return join(open, this.background(column), ...column.children.map((c) => this.take(c, within)), '</div>')
   }
 
   private background(node: Row | Column): Chunk {
@@ -238,13 +246,14 @@ class Compiler implements Compile {
 
 const readsVisitor = (node: TreeNode): boolean => fieldsNamed(node).some((f) => f.of === 'visitor')
 
-/** One node of what is drawn of a layout, compiled with all that stands in it. */
+/** One node of what is drawn of a layout, compiled with all that stands in it; `given` is what holds where it stands. */
 export function compileNode(
-  layout: DrawnTree,
+  { region }: DrawnTree,
+  given: Layout['defaults'],
   node: Row | Column | LayoutElement,
   options: CompileOptions = {},
 ): NodeProgram {
-  return new Context(layout, options).program(node)
+  return new Context(region, given, options).program(node)
 }
 
 /**
@@ -252,7 +261,7 @@ export function compileNode(
  * edit has changed is compiled again. Throws only when the layout breaks the invariants of `checkLayout`.
  */
 export function compileLayout(layout: DrawnTree, options: CompileOptions = {}): Program {
-  const context = new Context(layout, options)
+  const context = new Context(layout.region, layout.defaults, options)
   const rows = layout.children.map((row) => context.program(row))
   const needs = nothing()
   for (const row of rows) add(needs, row)

@@ -1,8 +1,9 @@
 import { type Scene, fill } from '../drawing'
+import { givenWithin } from '../elements'
 import type { DrawnTree } from '../layouts'
 import type { Id } from '../site'
 import type { Rule } from '../styles'
-import { type Column, type LayoutElement, type Row, type TreeNode, childrenOf } from '../tree'
+import { type Column, type Defaults, type LayoutElement, type Row, type TreeNode, childrenOf } from '../tree'
 import { type NodeProgram, compileNode } from './compile'
 import type { Program } from './program'
 import { hasTitle } from './title'
@@ -75,24 +76,30 @@ class Difference {
     private readonly scene: Scene,
   ) {}
 
-  private draw(node: Drawn): string {
-    const program = compileNode(this.after, node, { ids: true })
+  private draw(node: Drawn, given: Defaults): string {
+    const program = compileNode(this.after, given, node, { ids: true })
     this.programs.push(program)
     return fill([program.chunk], this.scene)
   }
 
-  children(before: readonly Drawn[], after: readonly Drawn[], id: Id): void {
+  /** @param given What holds where they stand. */
+  children(before: readonly Drawn[], after: readonly Drawn[], id: Id, given: Defaults): void {
     if (before === after) return
     const stood = new Map(before.map((node) => [node.id, node]))
     const order = after.map((node) => {
       const was = stood.get(node.id)
-      const stays = was && sameWhen(was, node) && (node.kind !== 'element' || this.staysAround(was, node))
-      return stays ? { id: node.id } : { id: node.id, drawn: this.draw(node) }
+      return was && this.stays(was, node) ? { id: node.id } : { id: node.id, drawn: this.draw(node, given) }
     })
     if (!sameOrder(before, after) || order.some((one) => one.drawn !== undefined))
       this.patches.push({ kind: 'children', id, order })
     for (const [i, { drawn }] of order.entries())
-      if (drawn === undefined) this.inside(stood.get(after[i]!.id)!, after[i]!)
+      if (drawn === undefined) this.inside(stood.get(after[i]!.id)!, after[i]!, given)
+  }
+
+  /** Whether what is drawn of a thing stays, but for its tag and for what is in it. */
+  private stays(before: Drawn, after: Drawn): boolean {
+    if (!sameWhen(before, after)) return false
+    return after.kind === 'element' ? this.staysAround(before, after) : (before as Row | Column).gives === after.gives
   }
 
   /** Whether an element stands as it is but for what is in the rows of its places, and these are the same rows. */
@@ -106,16 +113,17 @@ class Difference {
     )
   }
 
-  private inside(before: Drawn, after: Drawn): void {
+  private inside(before: Drawn, after: Drawn, given: Defaults): void {
     if (before === after) return
     if (after.kind === 'element') {
       for (const [i, place] of childrenOf(before).entries())
-        this.children(childrenOf(place) as Drawn[], childrenOf(after.children![i]!) as Drawn[], place.id)
+        this.children(childrenOf(place) as Drawn[], childrenOf(after.children![i]!) as Drawn[], place.id, given)
       return
     }
     if (!sameSelf(before, after))
-      this.patches.push({ kind: 'opening', id: after.id, html: this.draw({ ...after, children: [] } as Drawn) })
-    this.children(childrenOf(before) as Drawn[], childrenOf(after) as Drawn[], after.id)
+      this.patches.push({ kind: 'opening', id: after.id, html: this.draw({ ...after, children: [] } as Drawn, given) })
+    const within = givenWithin(given, after.gives)
+    this.children(childrenOf(before) as Drawn[], childrenOf(after) as Drawn[], after.id, within)
   }
 }
 
@@ -129,7 +137,7 @@ export function patchesBetween(before: DrawnTree, after: DrawnTree, scene: Scene
   if (before.id !== after.id || before.region !== after.region || before.defaults !== after.defaults) return null
   if (hasTitle(before) !== hasTitle(after)) return null
   const difference = new Difference(after, scene)
-  difference.children(before.children, after.children, after.id)
+  difference.children(before.children, after.children, after.id, after.defaults)
   const rules = new Map<string, Rule>()
   for (const program of difference.programs) {
     for (const kind of ['elements', 'families', 'cards'] as const)

@@ -16,5 +16,14 @@ export {
   type Looks,
   type Rule,
 } from './sheet'
+export {
+  LEAST_CONTRAST,
+  contrastBetween,
+  leastContrast,
+  nearestReadable,
+  opacityOf,
+  seenThrough,
+  withOpacity,
+} from './contrast'
 export { houseShape } from './shapes'
 export { HOUSE_EDITING } from './house-edits'

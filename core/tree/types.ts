@@ -83,14 +83,20 @@ export interface Place extends Node {
   children: Row[]
 }
 
-export interface Column extends Node {
+/** A row or a column: what is made to hold others. */
+interface Box extends Node {
+  /** Looks that it gives what stands in it, over those that the layout gives, and beneath those of boxes within. */
+  gives?: Defaults
+}
+
+export interface Column extends Box {
   kind: 'column'
   /** Units of 12 that the column takes on wide screens. */
   span: number
   children: (LayoutElement | Row)[]
 }
 
-export interface Row extends Node {
+export interface Row extends Box {
   kind: 'row'
   children: Column[]
 }
@@ -98,8 +104,8 @@ export interface Row extends Node {
 export type TreeNode = Row | Column | LayoutElement | Place
 
 /**
- * Looks that the layout gives its rows, columns and each kind of element; keys `row`, `column`, or a type, which may
- * name a sort of it (`heading.2`) and be followed by whose looks they are: `button :hover`, `field label`.
+ * Looks that a layout, a row or a column gives the rows, columns and each kind of element in it; keys `row`, `column`,
+ * or a type, which may name a sort of it (`heading.2`) and be followed by whose looks they are: `button :hover`, `field label`.
  */
 export type Defaults = Record<string, Styles>
 

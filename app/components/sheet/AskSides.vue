@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { StyleValue, Styles } from '#core/tree'
+import { type GiverOf, givenBy } from '~/composables/useStyleOrigin'
 import { type StyleProperty, refuseStyle } from '#core/styles'
 import { useBench } from '~/stores/bench'
 
@@ -11,6 +12,7 @@ const props = defineProps<{
   defaults: Styles
   nodeId: string | null
   several?: ReadonlySet<string>
+  giver?: GiverOf
 }>()
 const emit = defineEmits<{ set: [values: { property: string; value: StyleValue | null }[]] }>()
 
@@ -27,7 +29,12 @@ const PLACES = [
 const sides = computed(() => {
   void surface.value?.moved.value
   return props.properties.map((property, i) => {
-    const origin = originOf(props.styles[property.name], props.defaults[property.name], bench.step)
+    const origin = originOf(
+      props.styles[property.name],
+      props.defaults[property.name],
+      bench.step,
+      givenBy(props.giver, property),
+    )
     const several = props.several?.has(property.name) ?? false
     const hint = origin.value === undefined ? drawnValue(surface.value, props.nodeId, property) : ''
     return { property, origin, place: PLACES[i], several, hint: several ? '…' : hint }

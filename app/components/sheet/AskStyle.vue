@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { STEPS, type Stepped, type StyleValue } from '#core/tree'
+import { type GiverOf, givenBy } from '~/composables/useStyleOrigin'
 import { FAMILIES, type StyleProperty, refuseStyle } from '#core/styles'
 import { useBench } from '~/stores/bench'
 
@@ -10,6 +11,7 @@ const props = defineProps<{
   nodeId: string | null
   /** Several things are in hand that do not say the same. */
   several?: boolean
+  giver?: GiverOf
 }>()
 const emit = defineEmits<{ set: [value: StyleValue | null] }>()
 
@@ -17,7 +19,9 @@ const bench = useBench()
 const surface = useSurface()
 const refused = ref('')
 const number = ref<{ scrub(event: PointerEvent): void }>()
-const origin = computed(() => originOf(props.stepped, props.inherited, bench.step))
+const origin = computed(() =>
+  originOf(props.stepped, props.inherited, bench.step, givenBy(props.giver, props.property)),
+)
 const hint = computed(() => {
   void surface.value?.moved.value
   if (props.several) return 'several'
@@ -82,8 +86,8 @@ function set(value: StyleValue | null) {
       v-else-if="ask.kind === 'colour'"
       :value="several ? undefined : colour"
       :label="property.label"
+      :property="property.name"
       :node-id="nodeId"
-      :is-background="property.name === 'background'"
       :hint="hint"
       @set="set"
     />

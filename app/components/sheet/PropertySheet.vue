@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { kindName, looksAskedOf, looksGiven, propertiesOf } from '#core/elements'
+import { giverOf, givenTo, kindName, looksAskedOf, looksGiven, propertiesOf } from '#core/elements'
 import { type LooksKey, type Step, type StyleValue, type Styles, type TreeNode, looksOf, pathTo } from '#core/tree'
 import { type Page, findByWords } from '#core/site'
 import { setStyleOfAll, together } from '#core/layouts'
@@ -71,6 +71,8 @@ const asked = computed(() => {
   const [first = [], ...others] = bench.nodes.map(looksAskedOf)
   return first.filter((p) => others.every((o) => o.includes(p)))
 })
+/** Who gives a look that is not set here. */
+const giver = (property: string, step: Step) => giverOf(bench.layout!, node.value!, at.value, property, step).kind
 function setStyle(values: { property: string; value: StyleValue | null }[]) {
   const edits = values.flatMap((v) => {
     const look = { step: bench.step, ...v, ...(at.value && { at: at.value }) }
@@ -167,7 +169,8 @@ defineExpose({ focusFirst })
         <SheetStyles
           :key="at"
           :styles="own"
-          :defaults="looksGiven(bench.layout!.defaults, node, at) ?? {}"
+          :defaults="looksGiven(givenTo(bench.layout!, node.id), node, at) ?? {}"
+          :giver="giver"
           :asked="asked"
           :several="several"
           :typed="typed"
@@ -175,6 +178,15 @@ defineExpose({ focusFirst })
           :step-words="STEP_WORDS[bench.step]"
           @set="setStyle"
         />
+        <details
+          v-if="(node.kind === 'row' || node.kind === 'column') && bench.nodes.length === 1 && !typed.trim()"
+          :key="`gives ${node.id}`"
+          class="border-t py-1"
+          :open="node.gives !== undefined"
+        >
+          <summary class="cursor-default py-1.5 font-semibold">Looks of what stands in it</summary>
+          <SheetGives :giver="node" typed="" />
+        </details>
         <SheetWhen
           v-if="
             node.kind !== 'place' && at === '' && (!typed.trim() || 'shown when'.includes(typed.trim().toLowerCase()))

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { StyleValue, Styles } from '#core/tree'
 import { findByWords } from '#core/site'
+import type { GiverOf } from '~/composables/useStyleOrigin'
 import { STYLE_GROUPS, type StyleGroup, type StyleProperty } from '#core/styles'
 
 /** Looks, grouped; every one says where its value comes from. */
@@ -13,6 +14,8 @@ const props = defineProps<{
   stepWords: string
   /** Properties of which several things in hand do not say the same. */
   several?: ReadonlySet<string>
+  /** Who gives what is not set here; the layout where this is not said. */
+  giver?: GiverOf
 }>()
 const emit = defineEmits<{ set: [values: { property: string; value: StyleValue | null }[]] }>()
 
@@ -74,6 +77,7 @@ const oneByOne = (list: StyleProperty[]) =>
         :inherited="defaults[property.name]"
         :node-id="nodeId"
         :several="several?.has(property.name)"
+        :giver="giver"
         @set="emit('set', [{ property: property.name, value: $event }])"
       />
       <AskSides
@@ -85,6 +89,7 @@ const oneByOne = (list: StyleProperty[]) =>
         :defaults="defaults"
         :node-id="nodeId"
         :several="several"
+        :giver="giver"
         @set="emit('set', $event)"
       />
     </div>

@@ -210,6 +210,31 @@ describe('checkLayout', () => {
     expect(checkLayout(document as unknown as Layout).length).toBeGreaterThan(0)
   })
 
+  test.each([
+    ['a list', []],
+    ['a number', 7],
+    ['looks that are none', { heading: 7 }],
+    ['a kind there is none of', { nothing: {} }],
+    ['a sort there is none of', { 'heading.9': {} }],
+    ['a state it has not', { 'field :hover': {} }],
+    ['a look that suits no row', { row: { letterSpacing: { wide: 3 } }, 'row :hover': {} }],
+    ['a value that is none', { heading: { size: { wide: 'big' } } }],
+    ['a name of the language', JSON.parse('{"__proto__": {"size": {"wide": 3}}}')],
+  ])('refuses a row and a column that give %s', (_, gives) => {
+    const given = (thing: object) => ({ ...thing, gives }) as never
+    expect(checkLayout(layout('x', 'body', given(row(column(12))))).length).toBeGreaterThan(0)
+    expect(checkLayout(layout('x', 'body', row(given(column(12))))).length).toBeGreaterThan(0)
+  })
+
+  test('only rows and columns give looks to what is in them', () => {
+    const made = layout('x', 'body', row(column(12, element('heading', {}, 'h'))))
+    const give = { kind: 'setDefault', of: 'heading', property: 'size', step: 'wide', value: 3 } as const
+    for (const box of ['h', 'x', 'nowhere']) expect(applyEdit(made, { ...give, box }).ok).toBe(false)
+    expect(
+      checkLayout(layout('x', 'body', row(column(12, { ...element('heading'), gives: {} } as never)))),
+    ).not.toEqual([])
+  })
+
   test('a newer format is named as such', () => {
     const newer = { ...layout('x', 'body'), format: 2 } as unknown as Layout
     expect(checkLayout(newer)[0]!.code).toBe('layout-format')

@@ -119,6 +119,7 @@ export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
     }),
     () => ({
       kind: 'setDefault',
+      ...(dice.yes() && { box: dice.pick(ids) }),
       of: dice.pick([
         'row',
         'column',

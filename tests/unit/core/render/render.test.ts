@@ -118,6 +118,22 @@ describe('a whole page', () => {
     expect(css).toContain('{font-size:22px;font-weight:400}')
   })
 
+  test('a row gives looks to what stands in it, over those of the layout, and a column over those of the row', () => {
+    const text = (id: string) => element('heading', { level: '2' }, id)
+    const first = {
+      ...row(column(6, text('a')), { ...column(6, text('b')), gives: { heading: { size: { wide: 50 } } } }),
+    }
+    const made: Layout = {
+      ...layout('b', 'body', { ...first, gives: { heading: { size: { wide: 33 } } } }, row(column(12, text('c')))),
+      defaults: { heading: { weight: { wide: 400 } }, 'heading.2': { size: { wide: 22 } } },
+    }
+    const { css, html } = page('home', [made])
+    const sizes = [...html.matchAll(/<h2 class="of-heading (of-\w+)"/g)].map(
+      ([, name]) => new RegExp(`[.]${name}[{]font-size:(\\d+)px;font-weight:400`).exec(css)?.[1],
+    )
+    expect(sizes).toEqual(['33', '50', '22'])
+  })
+
   test('families chosen by an element are fetched too', () => {
     const made = layout(
       'b',

@@ -6,6 +6,12 @@ import {
   cascade,
   colourCss,
   colourHex,
+  contrastBetween,
+  leastContrast,
+  nearestReadable,
+  opacityOf,
+  seenThrough,
+  withOpacity,
   familyNamed,
   isColour,
   refuseStyle,
@@ -129,5 +135,37 @@ describe('what holds at one width alone', () => {
     expect(css({ wide: 'shown' })).toBe('')
     expect(steppedAt({ wide: 'shown', medium: 'hidden' }, 'narrow')).toBe('hidden')
     expect(steppedAt(undefined, 'wide')).toBeUndefined()
+  })
+})
+
+describe('colours that words are read on', () => {
+  const { palette } = PLAIN_HOUSE
+
+  test('contrast is that of the guidelines, and none with what is no colour', () => {
+    expect(contrastBetween('#000000', '#ffffff')).toBe(21)
+    expect(contrastBetween('#767676', '#fff')).toBe(4.5)
+    expect(contrastBetween('nothing', '#fff')).toBe(1)
+    expect(leastContrast('#ffffff', ['#000000', '#ffffff', '#767676'])).toBe(1)
+    expect(leastContrast('#ffffff', [])).toBe(21)
+  })
+
+  test('layers are seen through one another, white behind them all', () => {
+    expect(seenThrough([])).toBe('#ffffff')
+    expect(seenThrough(['rgba(0, 0, 0, 0)', '#123456', '#ff0000'])).toBe('#123456')
+    expect(seenThrough(['#00000080', '#ffffff'])).toBe('#7f7f7f')
+    expect(seenThrough(['rgb(0 0 0 / 0.5)', 'no colour'])).toBe('#808080')
+  })
+
+  test('of the palette, what looks most alike and can be read', () => {
+    expect(nearestReadable('#7a8087', ['#ffffff'], palette)?.id).toBe('soft')
+    expect(nearestReadable('#7a8087', ['#ffffff', '#1f2328'], palette)).toBeNull()
+    expect(nearestReadable('#eeeeee', ['#ffffff'], [])).toBeNull()
+  })
+
+  test('how much of a colour is seen comes back as it was said', () => {
+    for (let percent = 0; percent <= 100; percent++) expect(opacityOf(withOpacity('#2b5a68', percent))).toBe(percent)
+    expect(withOpacity('#2b5a6880', 100)).toBe('#2b5a68')
+    expect(withOpacity('#fff', -5)).toBe('#ffffff00')
+    expect(isColour(withOpacity('#abc', 37))).toBe(true)
   })
 })
