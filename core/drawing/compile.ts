@@ -22,6 +22,8 @@ export interface Compile {
   shows(element: LayoutElement, part: string): boolean
   /** The rows that stand in a place; what surrounds them is the element's. */
   place(place: Place): Chunk
+  /** What an element draws around a place and in it, drawn where the place is shown. */
+  shown(place: Place, chunk: Chunk): Chunk
   /** A card layout that is drawn inside this one. */
   usesCard(layout: string): void
 }

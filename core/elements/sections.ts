@@ -29,7 +29,8 @@ export const sections: ElementSpec = {
       const title = place.props.title ?? sections.places!.props.title!.default
       const open = place.props.open === true ? ' open' : ''
       const opening = `<details${compile.attributes(place)}${open}><summary${own}${compile.words('title')}>`
-      return wrapFilled(opening, join(textChunk(title as string), '</summary>', compile.place(place)), '</details>')
+      const inside = join(textChunk(title as string), '</summary>', compile.place(place))
+      return compile.shown(place, wrapFilled(opening, inside, '</details>'))
     })
     return join(`<div${compile.attributes(element, 'sections')}>`, ...each, '</div>')
   },

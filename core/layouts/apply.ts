@@ -144,8 +144,7 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     return { kind: 'setSpans', row, spans: before }
   },
   setWhen(draft, { id, when }) {
-    const { kind, when: before = [] } = nodeIn(draft, id)
-    if (kind === 'place') fail('edit-shape', { why: 'a place is shown with its element' })
+    const { when: before = [] } = nodeIn(draft, id)
     const node = draft.writable(id)
     if (when.length > 0) node.when = copyOf(when)
     else delete node.when

@@ -174,7 +174,7 @@ export function pasteNodes(
   return edit && { edit, ids }
 }
 
-/** Says what must hold for several things to be drawn; places, which are shown with their elements, are left alone. */
+/** Says what must hold for several things to be drawn. */
 export function setWhenOfAll(layout: Layout, ids: readonly Id[], when: Condition[]): Edit | null {
   const turn = new Turn(layout)
   for (const id of ids) turn.take({ kind: 'setWhen', id, when })

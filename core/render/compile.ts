@@ -191,6 +191,11 @@ class Compiler implements Compile {
     return join(...place.children.map((row) => this.take(row)))
   }
 
+  shown(place: Place, chunk: Chunk): Chunk {
+    this.ask(place.when ?? [])
+    return shownWhen(place.when, chunk)
+  }
+
   usesCard(layout: string): void {
     this.needs.cards.add(layout)
   }

@@ -118,8 +118,7 @@ const when = byValue((v) =>
   v === undefined ? ABSENT : conditionsShape.min(1, 'what is always shown asks for nothing'),
 )
 
-const inTree = { id: id(), name: optional(text(MOST_NAME)), props, styles }
-const node = { ...inTree, when }
+const node = { id: id(), name: optional(text(MOST_NAME)), props, styles, when }
 
 const LOOKS = new RegExp(`^(?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?$`)
 const PART = /^[a-zA-Z]{1,40}$/
@@ -139,7 +138,7 @@ const looks = record(LOOKS, styles, 60)
 const hides = texts(PART, 40, 'what is hidden is a list of parts', 1)
 const place: Shape = exact({
   kind: oneOf(['place']),
-  ...inTree,
+  ...node,
   type: text(40),
   children: byValue(() => inPlace),
 })

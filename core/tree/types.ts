@@ -61,7 +61,7 @@ interface Node {
   name?: string
   props: Record<string, Value>
   styles: Styles
-  /** What must hold for it to be drawn; all of it. Places have none. */
+  /** What must hold for it to be drawn; all of it. */
   when?: Condition[]
 }
 

@@ -188,9 +188,7 @@ defineExpose({ focusFirst })
           <SheetGives :giver="node" typed="" />
         </details>
         <SheetWhen
-          v-if="
-            node.kind !== 'place' && at === '' && (!typed.trim() || 'shown when'.includes(typed.trim().toLowerCase()))
-          "
+          v-if="at === '' && (!typed.trim() || 'shown when'.includes(typed.trim().toLowerCase()))"
           :key="`when ${node.id}`"
           :node="node"
           :page="page"

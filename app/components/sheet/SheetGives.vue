@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ELEMENTS, elementSpec, kindInKey, looksGiven, givenTo, sortName, sortOf } from '#core/elements'
+import { ELEMENTS, elementSpec, givenTo, kindInKey, sortName, sortOf } from '#core/elements'
 import { type Edit, looksWords, together } from '#core/layouts'
 import {
   type Defaults,
@@ -13,7 +13,7 @@ import {
   looksOf,
   walk,
 } from '#core/tree'
-import { type Owner, stylePropertiesOn } from '#core/styles'
+import { type Owner, cascade, stylePropertiesOn } from '#core/styles'
 import { useBench } from '~/stores/bench'
 
 /** The looks that a layout, a row or a column gives what stands in it, one kind at a time. */
@@ -64,10 +64,14 @@ const owner = computed<Owner>(() => {
   if (isBox.value) return of.value as Owner
   return looksOf(of.value.split(' ')[1] ?? '').part ? 'part' : 'element'
 })
-/** What the boxes around give the same kind. */
+/** What is given to the same from around; to a sort also what its kind is given. */
 const around = computed(() => {
-  if (props.giver.kind === 'layout') return {}
-  return givenTo(bench.layout!, props.giver.id)[of.value] ?? {}
+  const outer = props.giver.kind === 'layout' ? {} : givenTo(bench.layout!, props.giver.id)
+  const [key = '', at] = of.value.split(' ')
+  const { kind, sort } = kindInKey(key)
+  if (sort === null) return outer[of.value] ?? {}
+  const ofKind = defaultsKey(kind, at)
+  return cascade(outer[ofKind], outer[of.value], given.value[ofKind])
 })
 function set(values: { property: string; value: StyleValue | null }[]) {
   const box = props.giver.kind === 'layout' ? {} : { box: props.giver.id }

@@ -17,11 +17,12 @@ function apply(target: Layout, edit: Edit): Layout {
   return result.document
 }
 const shownWhen = (...when: Condition[]) => apply(start, { kind: 'setWhen', id: 'h', when })
-const drawn = (target: Layout, key: string, more = {}) =>
+const html = (target: Layout, key: string, more = {}) =>
   draw(
     compileLayout(treeToDraw(target)),
     sceneOf(catalogue, formats, catalogue.page(key)!, { request: { ...ANY_REQUEST, ...more } }),
-  ).includes('One')
+  )
+const drawn = (target: Layout, key: string, more = {}) => html(target, key, more).includes('One')
 
 const SIGNED_IN: Condition = { kind: 'signed-in', yes: true }
 const TITLED: Condition = { kind: 'field', field: 'title', op: 'contains', value: 'refractor' }
@@ -63,7 +64,7 @@ test('what a layout asks is what its pages depend on', () => {
   expect([[...needs].sort(), [...parameters]]).toEqual([['address', 'device', 'session'], ['kiosk']])
 })
 
-test('several things ask for the same at once; places are shown with their element', () => {
+test('several things ask for the same at once; a place goes with all that its element draws of it', () => {
   const next = apply(start, setWhenOfAll(start, ['h', 't'], [SIGNED_IN])!)
   expect(['h', 't'].map((id) => find(next, id)!.node.when)).toEqual([[SIGNED_IN], [SIGNED_IN]])
   const place = {
@@ -75,9 +76,10 @@ test('several things ask for the same at once; places are shown with their eleme
     children: [row(column(12))],
   }
   const root = layout('root', 'body', row(column(12, { ...element('sections', {}, 's'), children: [place] })))
-  expect(applyEdit(root, { kind: 'setWhen', id: 'p', when: [SIGNED_IN] })).toMatchObject({
-    problem: { code: 'edit-shape' },
-  })
+  const asked = apply(root, { kind: 'setWhen', id: 'p', when: [SIGNED_IN] })
+  expect([...compileLayout(treeToDraw(asked)).asks]).toEqual(['session'])
+  const sections = (signedIn: boolean) => html(asked, 'home', { signedIn }).includes('<details')
+  expect([sections(true), sections(false)]).toEqual([true, false])
   expect(checkLayout(JSON.parse(JSON.stringify(root).replace('"id":"p"', '"when":[],"id":"p"')))).not.toEqual([])
 })
 
