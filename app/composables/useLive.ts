@@ -4,7 +4,9 @@ import type { Edit } from '#core/layouts'
 import type { Id } from '#core/site'
 import type { LiveEvent, LivePerson } from '#shared/api/types'
 import { useBench } from '~/stores/bench'
+import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
+import { useSite } from '~/stores/site'
 
 /** How long what is in hand must stay the same before others are told, in milliseconds. */
 const CALM = 250
@@ -13,6 +15,8 @@ const CALM = 250
 export function useLive(layout: () => Id) {
   const bench = useBench()
   const notices = useNotices()
+  const site = useSite()
+  const design = useDesign()
   const window = nanoid(12)
   let source: EventSource | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -27,6 +31,8 @@ export function useLive(layout: () => Id) {
           `${by} removed this layout. It can be put back on the shelf of layouts; what you do here is kept until then.`,
         ),
       ),
+    // A window that cannot ask now hears of it with the next change.
+    changed: ({ what }) => void (what === 'content' ? site.load() : design.load()).catch(() => {}),
     alive: () => {},
   }
 

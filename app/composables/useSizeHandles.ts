@@ -1,5 +1,5 @@
 import { looksAskedOf } from '#core/elements'
-import { type Box, type BoxOf, moveEdge } from '#core/layouts'
+import { type Box, type BoxOf, type Edit, moveEdge, together } from '#core/layouts'
 import { type Row, type TreeNode, childrenOf } from '#core/tree'
 import { type StyleProperty, refuseStyle, styleProperty } from '#core/styles'
 import { useBench } from '~/stores/bench'
@@ -29,6 +29,9 @@ const SIDES = [
   ['Bottom', 'y', -1],
   ['Left', 'x', 1],
 ] as const
+
+/** The sort of sides that a property is one of: `padding` of `paddingTop`. */
+export const sidesOf = (property: string): string => property.replace(/(Top|Right|Bottom|Left)$/, '')
 
 /** The middle of a side of a box, so far inside it. */
 function onSide(box: Box, side: string, inside: number): { x: number; y: number } {
@@ -66,12 +69,22 @@ export function useSizeHandles(
   const small = { x: box.width * scale < SMALL, y: box.height * scale < SMALL }
   const asked = new Set(looksAskedOf(node).map((p) => p.name))
 
+  /** The four sides where they are joined, else the one. */
+  function withJoined(property: StyleProperty): StyleProperty[] {
+    const sides = sidesOf(property.name)
+    if (!bench.joined.has(sides)) return [property]
+    return SIDES.flatMap(([side]) => styleProperty(sides + side) ?? []).filter((p) => asked.has(p.name))
+  }
+
   function setLook(property: StyleProperty, value: number): void {
     const rounded = Math.round(value)
     const kept =
       property.ask.kind === 'length' ? Math.max(property.ask.min, Math.min(property.ask.max, rounded)) : rounded
     if (refuseStyle(property, kept) !== null) return
-    bench.apply({ kind: 'setStyle', id: node.id, property: property.name, step: bench.step, value: kept })
+    const edits = withJoined(property).map(({ name }): Edit => {
+      return { kind: 'setStyle', id: node.id, property: name, step: bench.step, value: kept }
+    })
+    bench.apply(together('step', edits))
   }
 
   function look(name: string, at: { x: number; y: number }, more: Partial<SizeHandle>): SizeHandle[] {

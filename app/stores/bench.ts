@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { nanoid } from 'nanoid'
 import { newElement, nodeName } from '#core/elements'
 import { type Drop, type Edit, LAYOUT_EDITING, describeEdit, moveAllTo } from '#core/layouts'
@@ -84,6 +84,12 @@ export const useBench = defineStore('bench', () => {
   }
 
   /** The one thing on the plan that the Tab key comes to. */
+  /** Kinds of sides (`padding`) that are changed all four at once, for as long as this thing is in hand. */
+  const joined = ref<ReadonlySet<string>>(new Set())
+  watch(selected, () => (joined.value = new Set()))
+  function join(sides: string, together: boolean): void {
+    joined.value = new Set([...joined.value].filter((s) => s !== sides).concat(together ? sides : []))
+  }
   const focusable = computed(() => selected.value ?? layout.value?.children[0]?.id ?? null)
 
   /** What stands between two things of one holder, in the direction from the first to the second; else the second alone. */
@@ -188,6 +194,8 @@ export const useBench = defineStore('bench', () => {
     hear: edits.hear,
     chosen,
     selected,
+    joined,
+    join,
     nodes,
     focusable,
     page,

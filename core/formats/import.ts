@@ -1,5 +1,6 @@
 import { type Dangling, checkReferences, checkThings } from '../checks'
 import { CompiledRules, type Design, type Frame, type Target, rulesOf, type Exchange, targetSpec } from '../frames'
+import { type Condition, builtInField, isFieldTest } from '../conditions'
 import { type FieldValue, type Layout, type TreeNode, rewriteProps, walk } from '../tree'
 import { fieldsNamed, propertiesOf, refuseProperty } from '../elements'
 import { BUILT_IN, type Catalogue, type Id } from '../site'
@@ -106,11 +107,15 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
 /** Own fields of entries that a layout names and that no page type of this site has. */
 function unknownFields(layout: Layout, catalogue: Catalogue): Set<Id> {
   const known = new Set([...catalogue.types.values()].flatMap((t) => t.fields.map((f) => f.id)))
-  const fields = [...walk(layout)].flatMap(fieldsNamed).map(ownField)
+  const fields = [...walk(layout)].flatMap((node) => [...fieldsNamed(node).map(ownField), ...testsOf(node)])
   return new Set(
     fields.filter((id) => id && !id.startsWith('terms:') && !Object.hasOwn(BUILT_IN, id) && !known.has(id)),
   )
 }
+
+/** The fields that a thing's conditions ask for. */
+const testsOf = ({ when = [] }: TreeNode): Id[] =>
+  when.filter(isFieldTest).flatMap(({ field }) => (builtInField(field) ? [] : field))
 
 /** The field of an entry's own that a field value names; empty where it names none. */
 const ownField = ({ of, via = '', field }: FieldValue): Id => (of === 'reference' ? via : of === 'page' ? field : '')
@@ -160,6 +165,17 @@ function adaptField(value: FieldValue, choose: Choose): FieldValue | null {
   return value.of === 'reference' ? { ...value, via: field } : { ...value, field }
 }
 
+/**
+ * Conditions with the fields that they ask for exchanged. One whose field is dropped stays: it never holds, and the
+ * checks tell, while without it the thing would be shown to all.
+ */
+function adaptWhen(when: readonly Condition[], choose: Choose): Condition[] {
+  return when.map((asked) => {
+    if (!isFieldTest(asked) || builtInField(asked.field)) return asked
+    return { ...asked, field: choose('field', asked.field) ?? asked.field }
+  })
+}
+
 function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
   const specs = propertiesOf(node)
   const adapted = rewriteProps(node.props, specs, {
@@ -171,8 +187,9 @@ function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
   const props = Object.fromEntries(
     Object.entries(adapted).filter(([name, value]) => refuseProperty(specs[name]!, value) === null),
   )
-  if (!node.children) return { ...node, props }
-  return { ...node, props, children: node.children.map((c) => adaptNode(c as TreeNode, choose)) } as N
+  const own = { ...node, props, ...(node.when && { when: adaptWhen(node.when, choose) }) }
+  if (!node.children) return own
+  return { ...own, children: node.children.map((c) => adaptNode(c as TreeNode, choose)) } as N
 }
 
 export function adaptLayout(layout: Layout, choices: Readonly<Record<string, Choice>>): Layout {

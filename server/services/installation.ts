@@ -50,6 +50,7 @@ async function open(): Promise<Installation> {
   const catalogue = () => content.catalogue
   const releases = new Releases(db, draft, catalogue, aside)
   const published = new Published(content)
+  const live = new Live()
   await showLatest(published, releases)
   const watch = watchOthers(db, {
     contentStands: (version) => content.version === version,
@@ -57,6 +58,7 @@ async function open(): Promise<Installation> {
     async content() {
       await content.reload()
       published.refresh()
+      live.changed('content')
     },
     release: () => showLatest(published, releases),
   })
@@ -72,7 +74,7 @@ async function open(): Promise<Installation> {
     parcels: new Parcels(db, draft, catalogue, aside),
     sessions: new Sessions(db),
     attempts: new AttemptLimit(),
-    live: new Live(),
+    live,
     async close() {
       await watch.end()
       await aside.end()
@@ -97,6 +99,7 @@ export function installation(): Promise<Installation> {
 export async function contentChanged(site: Installation): Promise<void> {
   await site.content.reload()
   site.published.refresh()
+  site.live.changed('content')
 }
 
 export async function closeInstallation(): Promise<void> {

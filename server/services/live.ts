@@ -55,6 +55,11 @@ export class Live {
     this.tell(document, { kind: 'removed', by })
   }
 
+  /** What every document may show or name is another now. */
+  changed(what: 'content' | 'shelf'): void {
+    for (const document of this.windows.keys()) this.tell(document, { kind: 'changed', what })
+  }
+
   private tell(document: Id, event: LiveEvent): void {
     for (const window of this.windows.get(document) ?? []) window.tell(event)
   }

@@ -267,6 +267,8 @@ export type LiveEvent =
   /** Without records where they are too many to be told. */
   | { kind: 'edits'; revision: number; records: readonly LogRecord<unknown>[] }
   | { kind: 'removed'; by: string }
+  /** The content of the site is another, or what lies on the shelf of layouts: to be asked for anew. */
+  | { kind: 'changed'; what: 'content' | 'shelf' }
   | { kind: 'alive' }
 
 export interface LiveAtInput {

@@ -89,6 +89,14 @@ test('padding is dragged by its edge on the page, with its number, and nudged by
   await handle.focus()
   await page.keyboard.press('Shift+ArrowUp')
   await expect(handle).toHaveAttribute('aria-valuenow', String(dragged + 10))
+  // Sides are changed by themselves, until they are joined on purpose.
+  const top = page.getByRole('slider', { name: 'Inside top, on the page' })
+  await expect(top).not.toHaveAttribute('aria-valuenow', String(dragged + 10))
+  await page.getByRole('button', { name: 'inside', exact: true }).click()
+  await handle.focus()
+  await page.keyboard.press('ArrowUp')
+  await expect(handle).toHaveAttribute('aria-valuenow', String(dragged + 11))
+  await expect(top).toHaveAttribute('aria-valuenow', String(dragged + 11))
   await saved(page)
 })
 

@@ -35,7 +35,7 @@ const dynamic = computed(() => spec.value?.group === 'Entry' || fieldsNamed(prop
     ]"
     :title="label + why"
   >
-    <p class="line-clamp-2 hyphens-auto px-1.5 py-0.5 [overflow-wrap:anywhere]">
+    <p class="line-clamp-3 hyphens-auto px-1.5 py-0.5 [overflow-wrap:anywhere]" lang="en">
       <span
         v-if="notes"
         class="mr-1 bg-spot px-1 text-2xs font-semibold text-white"

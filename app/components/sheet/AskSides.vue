@@ -18,7 +18,9 @@ const emit = defineEmits<{ set: [values: { property: string; value: StyleValue |
 
 const bench = useBench()
 const surface = useSurface()
-const linked = ref(false)
+/** Joined on purpose, for the handles on the page too. */
+const sort = computed(() => (props.nodeId ? '' : 'given ') + sidesOf(props.properties[0]!.name))
+const linked = computed(() => bench.joined.has(sort.value))
 const refused = ref('')
 const PLACES = [
   'col-start-2 row-start-1',
@@ -87,9 +89,9 @@ function reset() {
         :class="linked ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-raised'"
         :aria-pressed="linked"
         :title="linked ? 'All four change together. Click to part them' : 'Click to change all four together'"
-        @click="linked = !linked"
+        @click="bench.join(sort, !linked)"
       >
-        {{ title.toLowerCase() }}{{ linked ? ', linked' : '' }}
+        {{ title.toLowerCase() }}{{ linked ? ', joined' : '' }}
       </button>
     </div>
     <button

@@ -44,7 +44,8 @@ const what = computed(() => (props.property === 'linkColour' ? 'Links' : 'Words'
 <template>
   <div v-if="contrast !== null" class="mt-2 text-xs" :class="faint ? 'bg-wash p-1.5' : 'text-soft'" role="status">
     <p>
-      {{ what }} on what is behind them: {{ contrast }} to 1{{ seen!.ground.length > 1 ? ' at the worst spot' : ''
+      {{ what }} on what is behind them: {{ contrast }}&nbsp;to&nbsp;1{{
+        seen!.ground.length > 1 ? ' at the worst spot' : ''
       }}{{ faint ? `. Less than ${LEAST_CONTRAST} is hard to read.` : '' }}
     </p>
     <button

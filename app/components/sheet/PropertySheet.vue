@@ -178,15 +178,11 @@ defineExpose({ focusFirst })
           :step-words="STEP_WORDS[bench.step]"
           @set="setStyle"
         />
-        <details
+        <SheetWithin
           v-if="(node.kind === 'row' || node.kind === 'column') && bench.nodes.length === 1 && !typed.trim()"
-          :key="`gives ${node.id}`"
-          class="border-t py-1"
-          :open="node.gives !== undefined"
-        >
-          <summary class="cursor-default py-1.5 font-semibold">Looks of what stands in it</summary>
-          <SheetGives :giver="node" typed="" />
-        </details>
+          :key="`within ${node.id}`"
+          :box="node"
+        />
         <SheetWhen
           v-if="at === '' && (!typed.trim() || 'shown when'.includes(typed.trim().toLowerCase()))"
           :key="`when ${node.id}`"

@@ -86,7 +86,7 @@ const isGiven = (key: string) => (given.value[key] ? ' (set)' : '')
   <template v-else>
     <label class="mb-2 grid grid-cols-[88px_1fr] items-center">
       <span class="text-soft">Looks of</span>
-      <select v-model="of" class="input">
+      <select v-model="of" class="input" aria-label="Whose looks are given">
         <option v-for="kind in boxes" :key="kind" :value="kind">every {{ BOX_WORDS[kind] }}{{ isGiven(kind) }}</option>
         <option v-for="[key, name] in kinds" :key="key" :value="key">every {{ name }}{{ isGiven(key!) }}</option>
       </select>

@@ -4,6 +4,7 @@ import { readInput, studioHandler } from '../../utils/studio'
 
 export default studioHandler<ImportPlanAnswer>('designer', async ({ event, site, user }) => {
   const taken = await site.parcels.import(await readInput<ImportInput>(event, 'import'), user.name)
+  site.live.changed('shelf')
   log('info', 'parcel-imported', { things: taken.items.length, user: user.id })
   return taken
 })

@@ -32,6 +32,17 @@ describe('windows over one document', () => {
     expect(ada.last()).toEqual({ kind: 'people', people: [] })
   })
 
+  test('are told all of them when the content or the shelf is another', () => {
+    const live = new Live()
+    const windows = [windowOf(live, 'L', 'a', 'Ada'), windowOf(live, 'M', 'm', 'Mina')]
+    live.changed('content')
+    expect(windows.map((w) => w.last())).toEqual(windows.map(() => ({ kind: 'changed', what: 'content' })))
+    windows[1]!.leave!()
+    live.changed('shelf')
+    expect(windows[0]!.last()).toEqual({ kind: 'changed', what: 'shelf' })
+    expect(windows[1]!.last()).toEqual({ kind: 'changed', what: 'content' })
+  })
+
   test('are told what was done, and that it was too much to be told', () => {
     const live = new Live()
     const ada = windowOf(live, 'L', 'a', 'Ada')

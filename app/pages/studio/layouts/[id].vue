@@ -33,6 +33,14 @@ const onPaper = ref<{ editWords(): boolean }>()
 const id = computed(() => String(route.params.id))
 const shown = shallowRef<Page | null>(null)
 watch(shown, (page) => (bench.page = page))
+/** The content is another: the same page as it is now, or, where it is gone, another one. */
+watch(
+  () => site.catalogue,
+  (catalogue) => {
+    if (catalogue && shown.value && bench.layout)
+      shown.value = catalogue.page(shown.value.key) ?? firstPageFor(bench.layout, catalogue, map.kept)
+  },
+)
 
 const surface = shallowRef<PageSurface>()
 provide('surface', surface)

@@ -5,5 +5,6 @@ export default studioHandler('designer', async ({ event, site, user }) => {
   const id = parameter(event, 'id')
   await site.draft.setLayoutRemoved(id, true, user.name)
   site.live.removed(id, user.name)
+  site.live.changed('shelf')
   return { removed: true }
 })

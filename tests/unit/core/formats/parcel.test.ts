@@ -192,6 +192,16 @@ describe('adapting to another site', () => {
     for (const made of demo.design.layouts) expect(adaptLayout(made, { 'menu rooms': { do: 'keep' } })).toEqual(made)
     for (const made of demo.design.frames) expect(adaptFrame(made, {})).toEqual(made)
   })
+
+  test('fields that a thing is shown for are told and exchanged; a test that is dropped stays and never holds', () => {
+    const asks = (field: string) => ({ kind: 'field' as const, field, op: 'is-not-empty' as const, value: null })
+    const asked = { ...element('heading', {}, 'h'), when: ['made', 'keeper', 'title'].map(asks) }
+    const made = layout('b', 'body', row(column(12, asked)))
+    const { unfit } = plan({ ...parcel(), layouts: [made], frames: [] }, undefined, observatory())
+    expect(unfit.map((u) => u.key)).toEqual(['field made', 'field keeper'])
+    const [row1] = adaptLayout(made, choices).children
+    expect(row1!.children[0]!.children[0]!.when).toEqual(['bought', 'keeper', 'title'].map(asks))
+  })
 })
 
 test('a layout is replaced by one edit, and that edit can be taken back', () => {
