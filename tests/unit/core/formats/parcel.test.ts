@@ -1,13 +1,15 @@
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
+import fc from 'fast-check'
 import { type Choice, type Parcel, adaptFrame, adaptLayout, checkParcel, makeParcel, planImport } from '#core/formats'
 import { type Design, type Target, checkFrame, frameName, namesFrom } from '#core/frames'
-import type { Layout } from '#core/tree'
+import { type Layout, emptyLayout } from '#core/tree'
 import { applyEdit, checkLayout, replaceLayout } from '#core/layouts'
 import { Catalogue } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import { makeDemo } from '#demo/index'
 import { column, element, field, frame, layout, observatory, row } from '../../../fixtures'
+import { diceOf, randomEdit, seeds } from '../layouts/random'
 
 const demo = makeDemo()
 const parcel = (): Parcel =>
@@ -23,6 +25,22 @@ describe('a parcel', () => {
   test('keeps to its published schema, and its own checks', () => {
     expect(validate(parcel())).toBe(true)
     expect(checkParcel(parcel())).toEqual([])
+  })
+
+  test('any layout that the bench can make keeps to the schema', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const dice = diceOf(seed)
+        let made: Layout = emptyLayout('any', 'Any', 'body')
+        for (let i = 0; i < 50; i++) {
+          const result = applyEdit(made, randomEdit(made, dice))
+          if (result.ok) made = result.document
+        }
+        const any = JSON.parse(JSON.stringify({ ...parcel(), layouts: [made] })) as Parcel
+        expect([checkParcel(any), validate(any) || validate.errors]).toEqual([[], true])
+      }),
+      { numRuns: 60 },
+    )
   })
 
   test.each<[string, (p: Parcel) => unknown]>([
