@@ -167,9 +167,20 @@ export const useBench = defineStore('bench', () => {
     said.value = what ? `Done again: ${what}` : 'Nothing to redo'
   }
 
-  async function open(id: Id): Promise<void> {
+  const fetchLayout = (id: Id) => useApi<LayoutAnswer>('GET', `/layouts/${encodeURIComponent(id)}`)
+
+  /** Asks for a layout before there is a bench to open it on; not while something is on its way that it would lack. */
+  function askEarly(id: Id): Promise<LayoutAnswer> | undefined {
+    if (edits.saving.value !== 'saved') return undefined
+    const answer = fetchLayout(id)
+    answer.catch(() => {})
+    return answer
+  }
+
+  async function open(id: Id, early?: Promise<LayoutAnswer>): Promise<void> {
     await edits.begin(`unsent.${id}`, `/layouts/${id}/edits`, async () => {
-      const { layout: document, revision, log } = await useApi<LayoutAnswer>('GET', `/layouts/${id}`)
+      const { layout: document, revision, log } = await (early ?? fetchLayout(id))
+      early = undefined
       selected.value = null
       return { document, revision, log }
     })
@@ -211,6 +222,7 @@ export const useBench = defineStore('bench', () => {
     undoable,
     redoable,
     open,
+    askEarly,
     close,
     choose,
     tell,

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { ShallowRef } from 'vue'
-import { useElementSize, useEventListener } from '@vueuse/core'
+import { useElementSize } from '@vueuse/core'
 import { nodeName } from '#core/elements'
-import { type Box, type Drop, dropAt } from '#core/layouts'
+import type { Box } from '#core/layouts'
 import { type Step, find } from '#core/tree'
 import type { Page } from '#core/site'
 import { stepAt, styleProperty } from '#core/styles'
@@ -39,8 +39,6 @@ const known = inject<ShallowRef<PageSurface | undefined>>('surface')
 if (known) known.value = surface
 const scale = computed(() => Math.min(1, Math.max(0.2, (size.width.value - 32) / width.value)))
 const height = computed(() => Math.max(200, (size.height.value - 24) / scale.value))
-const hovered = ref<string | null>(null)
-const drop = ref<Drop | null>(null)
 
 const live = useLivePage(
   () => ({
@@ -60,9 +58,6 @@ watch(
 )
 
 const words = useWordsOnPage(surface, live.again)
-const isWriting = (target: EventTarget | null) =>
-  // The page has classes of its own, so that nothing here is an instance of ours.
-  words.written.value?.element.contains(target as Node | null) ?? false
 /** Edits the words of what is in hand, where they stand; gives whether there are any. */
 const editWords = () => bench.mayEdit && bench.selected !== null && words.beginIn(bench.selected)
 defineExpose({ editWords, scrollTo: surface.scrollTo })
@@ -82,72 +77,18 @@ function tellScrolled() {
   if (props.at && bench.step === props.at) emit('scrolled', surface.scrolled())
 }
 
-/** While something is dragged near the top or the end of the window, the page moves under it. */
-let scrolling: ReturnType<typeof setInterval> | undefined
-function scrollAtEdges(y: number) {
-  clearInterval(scrolling)
-  const by = y < 48 ? -14 : y > height.value - 48 ? 14 : 0
-  if (by) scrolling = setInterval(() => surface.doc()?.defaultView?.scrollBy(0, by), 16)
-}
-
-const { begin, move, finish, dragging } = useDragging({
-  nodeAt: (event) => (bench.mayEdit ? surface.nodeAt(event.clientX, event.clientY) : null),
-  over(id, event) {
-    const node = find(layout.value, id)?.node
-    scrollAtEdges(event.clientY)
-    drop.value = node ? dropAt(layout.value, surface.boxOf, { x: event.clientX, y: event.clientY }, node) : null
-  },
-  end(id, done) {
-    clearInterval(scrolling)
-    if (done && drop.value) bench.drop(id, drop.value)
-    drop.value = null
-  },
+const { hovered, drop, dragging, listen } = usePageHands(surface, words, {
+  height: () => height.value,
+  come,
+  scrolled: tellScrolled,
+  key: (event) => emit('key', event),
+  ready: live.again,
 })
-
 const landing = useLanding(
   () => frame.value?.getBoundingClientRect(),
   surface.boxOf,
   () => scale.value,
 )
-
-function listen() {
-  const page = surface.doc()
-  if (!page) return
-  live.again()
-  const on = <K extends keyof DocumentEventMap>(type: K, run: (event: DocumentEventMap[K]) => void) =>
-    page.addEventListener(type, run, { capture: true })
-  on('click', (event) => {
-    if (isWriting(event.target)) return
-    event.preventDefault()
-    words.leave()
-    bench.choose(surface.nodeAt(event.clientX, event.clientY), howChosen(event))
-  })
-  on('submit', (event) => event.preventDefault())
-  on('pointerdown', come)
-  on('wheel', come)
-  on('pointerdown', (event) => !isWriting(event.target) && begin(event))
-  on('dblclick', (event) => {
-    if (!bench.mayEdit || isWriting(event.target)) return
-    if (words.begin(words.wordsAt(event.target as Element))) event.preventDefault()
-  })
-  on('pointermove', (event) => {
-    hovered.value = surface.nodeAt(event.clientX, event.clientY)
-    move(event)
-  })
-  on('pointerup', () => finish(true))
-  on('keydown', (event) => {
-    if (event.key !== 'Escape' || !dragging.value) return
-    event.preventDefault()
-    finish(false)
-  })
-  on('keydown', (event) => !isWriting(event.target) && emit('key', event))
-  on('load', surface.measure)
-  page.documentElement.addEventListener('mouseleave', () => (hovered.value = null))
-  page.defaultView?.addEventListener('scroll', tellScrolled, { passive: true })
-  page.defaultView?.addEventListener('resize', surface.measure)
-  void page.fonts.ready.then(surface.measure)
-}
-useEventListener('resize', surface.measure)
 
 /** Where something is drawn, followed as the page moves. */
 const boxNow = (id: string): Box | undefined => (surface.moved.value, surface.boxOf(id))

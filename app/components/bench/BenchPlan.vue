@@ -43,12 +43,16 @@ const { begin, dragging } = useDragging({
 const landing = useLanding(() => plan.value?.getBoundingClientRect(), boxOf)
 const shownDrop = computed(() => drop.value ?? landing.value)
 
+const { there, need } = useRowsInTurn(() => layout.value.children.length)
+const rows = computed(() => layout.value.children.slice(0, there.value))
+
 const itemOf = (id: string) => plan.value?.querySelector<HTMLElement>(`[data-plan="${CSS.escape(id)}"]`)
 
 watch(
   () => bench.selected,
   async (id) => {
     const inTree = plan.value?.contains(document.activeElement) ?? false
+    if (id && !itemOf(id)) need()
     await nextTick()
     if (!id) return
     itemOf(id)?.scrollIntoView({ block: 'nearest' })
@@ -87,7 +91,7 @@ function choose(event: MouseEvent) {
         @pointerdown="begin"
         @click="choose"
       >
-        <PlanRow v-for="row in layout.children" :key="row.id" :row="row" :level="1" />
+        <PlanRow v-for="row in rows" :key="row.id" :row="row" :level="1" />
         <p v-if="layout.children.length === 0" class="border border-dashed border-edge p-3 text-soft">
           Nothing stands here yet. Begin with a row of columns, or add an element.
         </p>

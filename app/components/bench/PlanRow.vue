@@ -45,7 +45,12 @@ function beginEdge(index: number, event: PointerEvent) {
     :aria-label="`${row.name ?? 'Row'}, ${spans}${why}`"
     :aria-expanded="!folded"
     class="relative border bg-sheet"
-    :class="[selected ? 'border-ink' : 'border-edge', hidden && 'opacity-60']"
+    :class="[
+      selected ? 'border-ink' : 'border-edge',
+      hidden && 'opacity-60',
+      // What is out of sight is laid out when it comes into it.
+      level === 1 && '[contain-intrinsic-size:auto_120px] [content-visibility:auto]',
+    ]"
   >
     <div class="flex cursor-default items-baseline justify-between gap-2 px-1.5 py-0.5" :class="selected && 'cornered'">
       <span class="grow text-xs [overflow-wrap:anywhere]"

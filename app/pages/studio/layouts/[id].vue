@@ -47,13 +47,16 @@ provide('surface', surface)
 
 useHead({ title: () => bench.layout?.name ?? 'Bench' })
 
+/** Asked for while the screen before is still being put away. */
+const asked = import.meta.client ? bench.askEarly(id.value) : undefined
+
 async function open() {
   failed.value = ''
   try {
-    await bench.open(id.value)
-    const asked = typeof route.query.page === 'string' ? site.catalogue?.page(route.query.page) : undefined
+    await bench.open(id.value, asked)
+    const at = typeof route.query.page === 'string' ? site.catalogue?.page(route.query.page) : undefined
     if (typeof route.query.node === 'string') bench.selected = route.query.node
-    shown.value = asked ?? firstPageFor(bench.layout!, site.catalogue!, map.kept)
+    shown.value = at ?? firstPageFor(bench.layout!, site.catalogue!, map.kept)
   } catch (error) {
     failed.value = (error as Error).message
   }

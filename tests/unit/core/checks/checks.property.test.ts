@@ -61,7 +61,7 @@ test('those said to shadow a dead frame decide where it would, and with them gon
         expect(left.some((f) => f.kind === 'dead' && f.frame === finding.frame)).toBe(false)
       }
     }),
-    { numRuns: 300 },
+    { numRuns: 500 },
   )
   expect(met).toBeGreaterThan(20)
 })

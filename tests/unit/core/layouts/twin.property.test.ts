@@ -7,10 +7,12 @@ import { newElement } from '#core/elements'
 import {
   type Layout,
   type Parent,
+  type Row,
   type TreeNode,
   childrenOf,
   copyOf,
   emptyLayout,
+  emptyPlace,
   emptyRow,
   find,
   pathTo,
@@ -53,10 +55,30 @@ function deep(dice: Dice): Layout {
   return layout
 }
 
-/** Puts in something whose ids stand here already, or stand in it twice. */
-function insertAgain(layout: Layout, dice: Dice): Edit {
-  const rows = [emptyRow(() => 'same', [6, 6]), ...layout.children]
-  return { kind: 'insert', parent: layout.id, index: 0, node: dice.pick(rows) }
+const insert = (parent: string, node: TreeNode): Edit => ({ kind: 'insert', parent, index: 0, node })
+
+/** Edits that are likely to break one rule or another: chance alone would seldom do so. */
+function breaking(layout: Layout, dice: Dice): Edit {
+  const nodes = [...walk(layout)]
+  const columns = nodes.filter((n) => n.kind === 'column')
+  const rows = nodes.filter((n) => n.kind === 'row')
+  const column = columns.length ? dice.pick(columns).id : layout.id
+  return dice.pick([
+    // Something whose ids stand here already, or stand in it twice.
+    () => insert(layout.id, dice.pick([emptyRow(() => 'same', [6, 6]), ...layout.children])),
+    () => insert(columns.at(-1)?.id ?? layout.id, rowsIn(1 + dice.below(4))),
+    () => insert(column, newElement(dice.pick(['entry-content', 'sections', 'trail', 'search-box']), newId)),
+    () => insert(dice.pick([layout.id, column]), emptyPlace(newId, 'sections')),
+    (): Edit => ({ kind: 'setSpans', row: rows.length ? dice.pick(rows).id : 'nowhere', spans: [5, 6] }),
+    () => insert(layout.id, { ...emptyRow(newId, [7, 6]) }),
+  ])()
+}
+
+/** Rows that stand in one another. */
+function rowsIn(depth: number): Row {
+  const row = emptyRow(newId, [12])
+  if (depth > 1) row.children[0]!.children.push(rowsIn(depth - 1))
+  return row
 }
 
 test('an edit is judged from what it changed exactly as from the whole layout', () => {
@@ -66,7 +88,7 @@ test('an edit is judged from what it changed exactly as from the whole layout', 
       const dice = diceOf(seed)
       let layout = dice.yes() ? deep(dice) : emptyLayout('root', 'Empty', dice.pick(['body', 'header']))
       for (let i = 0; i < 40; i++) {
-        const edit = dice.below(12) === 0 ? insertAgain(layout, dice) : randomEdit(layout, dice)
+        const edit = dice.below(6) === 0 ? breaking(layout, dice) : randomEdit(layout, dice)
         const wrong = judgeSlowly(layout, edit)
         const result = applyEdit(layout, edit)
         if (result.ok) expect(wrong).toEqual([])
