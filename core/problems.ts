@@ -88,6 +88,8 @@ export const PROBLEMS = {
   'password-wrong': [403, 'This is not the password you have now. Check it and try again.'],
   'sign-in-limited': [429, 'Too many attempts to sign in. Wait {minutes} and try again.'],
   'sign-in-busy': [503, 'Too many people are signing in at this moment. Wait a little and try again.'],
+  'code-wrong': [403, 'This is not the code. It stands where the server was started. Look there and try again.'],
+  'founded-already': [409, 'This site has been founded already. Sign in to it.'],
   'role-lacking': [403, 'This needs the role of {role}. Ask the owner of the site for it.'],
   'cross-site': [403, 'This request did not come from the studio. Reload the studio and try again.'],
   'method-wrong': [405, 'This address answers {allowed} only.'],

@@ -68,6 +68,8 @@ export async function listen(): Promise<void> {
       await closeInstallation()
     },
   )
+  const code = await site.founding.begin()
+  if (code) log('info', 'to-be-founded', { code })
   log('info', 'listening', {
     host,
     port: (server.address() as AddressInfo).port,

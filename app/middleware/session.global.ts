@@ -5,7 +5,8 @@ export default defineNuxtRouteMiddleware(async (to) => {
   if (!to.path.startsWith('/studio')) return
   const session = useSession()
   if (!session.asked) await session.load()
+  if (!session.founded) return to.path === '/studio/begin' ? undefined : navigateTo('/studio/begin')
   const may = session.user !== null && session.user.role !== 'member'
-  if (to.path === '/studio/sign-in') return may ? navigateTo('/studio') : undefined
+  if (to.path === '/studio/sign-in' || to.path === '/studio/begin') return may ? navigateTo('/studio') : undefined
   if (!may) return navigateTo({ path: '/studio/sign-in', query: { then: to.fullPath } })
 })

@@ -1,13 +1,14 @@
 import { defineStore } from 'pinia'
 import { includesRole } from '#core/site'
 import { computed, ref } from 'vue'
-import type { SessionAnswer, User } from '#shared/api/types'
+import type { FoundingInput, SessionAnswer, User } from '#shared/api/types'
 
 /** Who is signed in. */
 export const useSession = defineStore('session', () => {
   const user = ref<User | null>(null)
   const site = ref('')
   const secure = ref(true)
+  const founded = ref(true)
   const asked = ref(false)
 
   /** Writers look at the design and choose among what is offered; designers and owners change it. */
@@ -18,11 +19,19 @@ export const useSession = defineStore('session', () => {
     user.value = answer.user
     site.value = answer.site
     secure.value = answer.secure
+    founded.value = answer.founded
     asked.value = true
   }
 
   async function signIn(mail: string, password: string): Promise<void> {
     user.value = (await useApi<{ user: User }>('POST', '/session', { mail, password })).user
+  }
+
+  /** Founds the site; whoever does is its owner, and signed in. */
+  async function found(input: FoundingInput): Promise<void> {
+    user.value = (await useApi<{ user: User }>('POST', '/founding', input)).user
+    founded.value = true
+    site.value = input.site.name
   }
 
   async function signOut(): Promise<void> {
@@ -40,5 +49,5 @@ export const useSession = defineStore('session', () => {
     user.value = null
   }
 
-  return { user, site, secure, asked, mayDesign, load, signIn, signOut, changePassword, endSessions }
+  return { user, site, secure, founded, asked, mayDesign, load, signIn, found, signOut, changePassword, endSessions }
 })

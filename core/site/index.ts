@@ -1,4 +1,5 @@
 export * from './types'
+export { BEGINNINGS, type Beginning, type Founded, foundSite } from './founding'
 export {
   safeAddress,
   slugOf,

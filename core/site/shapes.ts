@@ -24,7 +24,7 @@ import {
 import { isSlug, safeAddress } from './addresses'
 import { isDay, isMoment } from './days'
 import { richShape } from './rich-shape'
-import type { FieldKind } from './types'
+import type { FieldKind, SiteSettings } from './types'
 
 /** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
 
@@ -213,7 +213,8 @@ export const homeShape = kinds(
   'home',
 )
 
-export const settingsShape = exact({
+/** What a setting of the site can be, by its name. */
+export const SETTINGS_SHAPES = {
   name: name('A site has a name of at most 200 characters'),
   tagline: text(500),
   origin: pattern(/^https?:\/\/[^\s/]{1,250}$/, 'the origin of the site is an address such as https://example.org'),
@@ -228,4 +229,6 @@ export const settingsShape = exact({
   home: homeShape,
   shop: yesNo(),
   signIn: yesNo(),
-})
+} as const satisfies Record<keyof SiteSettings, Shape>
+
+export const settingsShape = exact(SETTINGS_SHAPES)

@@ -6,5 +6,6 @@ import { currentUser, openHandler } from '../utils/studio'
 export default openHandler<SessionAnswer>(async ({ event, site }) => ({
   user: await currentUser(event, site),
   site: site.content.catalogue.site.settings.name,
+  founded: !site.founding.open,
   secure: canKeepSession(getRequestProtocol(event, { xForwardedProto: true }), getRequestHost(event)),
 }))

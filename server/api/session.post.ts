@@ -4,10 +4,8 @@ import { counted } from '../../core/words'
 import type { SignInInput, User } from '../../shared/api/types'
 import { findUserByMail, updatePassword } from '../database/users'
 import { log } from '../services/log'
+import { TRUSTS_PROXY } from '../utils/session'
 import { openHandler, readInput } from '../utils/studio'
-
-/** A proxy's word on who asks is taken only when the server was told to trust it. */
-const TRUSTS_PROXY = process.env.OUTER_FRAME_TRUST_PROXY === 'yes'
 
 export default openHandler<{ user: User }>(async ({ event, site }) => {
   const { mail, password } = await readInput<SignInInput>(event, 'signIn')

@@ -16,7 +16,7 @@ Exit codes: 0 done; 1 it could not be done, and the reason was said; 2 the call 
 function makeProgram(): Command {
   const program = new Command('outer-frame')
     .description('Looks at a site and its design, and takes designs from one site to another.')
-    .option('--data <folder>', 'the data folder (OUTER_FRAME_DATA, else .data/demo, else .data)')
+    .option('--data <folder>', 'the data folder (OUTER_FRAME_DATA, else .data/site, else .data/demo, else .data)')
     .addHelpText('after', AFTER)
     .exitOverride()
   explainCommands(program)
@@ -25,7 +25,10 @@ function makeProgram(): Command {
   salvageCommand(program)
   for (const command of program.commands) {
     command.exitOverride().allowExcessArguments(false).addHelpText('after', AFTER)
-    command.option('--data <folder>', 'the data folder (OUTER_FRAME_DATA, else .data/demo, else .data)')
+    command.option(
+      '--data <folder>',
+      'the data folder (OUTER_FRAME_DATA, else .data/site, else .data/demo, else .data)',
+    )
   }
   return program
 }

@@ -10,6 +10,9 @@ import { Parcels } from '../services/parcels'
 import { BARE_DESIGN } from '../services/published'
 import { Releases } from '../services/release'
 
+/** Where a site is looked for when nobody says: one's own, then the demo. */
+const FOLDERS = ['.data/site', '.data/demo']
+
 /** What the commands work on: the same services as those of the server, over the same database. */
 export interface Site {
   db: Database
@@ -25,7 +28,7 @@ export const say = (text: string): void => void process.stdout.write(text + '\n'
 export class CallError extends Error {}
 
 export function folderOf(named: string | undefined): string {
-  const folder = resolve(named ?? process.env.OUTER_FRAME_DATA ?? (existsSync('.data/demo') ? '.data/demo' : '.data'))
+  const folder = resolve(named ?? process.env.OUTER_FRAME_DATA ?? FOLDERS.find((f) => existsSync(f)) ?? '.data')
   if (!existsSync(join(folder, 'outer-frame.sqlite'))) {
     throw new StartError(`There is no site in ${folder}. Name its data folder with --data.`)
   }

@@ -4,6 +4,7 @@ import { type Database, openDatabase } from '../database/open'
 import { Content } from './content'
 import { Draft } from './draft'
 import { Entries } from './entries'
+import { Founding } from './founding'
 import { Live } from './live'
 import { log } from './log'
 import { Parcels } from './parcels'
@@ -29,6 +30,7 @@ export interface Installation {
   sessions: Sessions
   attempts: AttemptLimit
   live: Live
+  founding: Founding
   /** Ends what runs beside, and closes the database. */
   close(): Promise<void>
 }
@@ -75,6 +77,7 @@ async function open(): Promise<Installation> {
     sessions: new Sessions(db),
     attempts: new AttemptLimit(),
     live,
+    founding: new Founding(db, passwords),
     async close() {
       await watch.end()
       await aside.end()

@@ -40,7 +40,9 @@ const askingOf = (request: IncomingMessage, who: WhoAsks): Asking => ({
   at: Date.now(),
 })
 
-type Visited = Pick<Installation, 'published' | 'db'>
+type Visited = Pick<Installation, 'published' | 'db'> & { founding: { readonly open: boolean } }
+
+const NOT_FOUNDED = 'There is no site here yet. Whoever runs this server founds it in the studio, at /studio.'
 
 async function answerSlowly(
   site: Visited,
@@ -102,6 +104,10 @@ async function answerPost(
  * front of Nitro, whose stack a ready page need not enter.
  */
 export function answerVisitor(site: Visited, request: IncomingMessage, response: ServerResponse, who: WhoAsks): void {
+  if (site.founding.open) {
+    request.resume()
+    return sendAnswer(request, response, sentenceOf(503, NOT_FOUNDED, { 'retry-after': '60' }))
+  }
   const failed = (error: unknown) => {
     log('error', 'page-failed', { address: request.url, error: String((error as Error)?.stack ?? error) })
     if (response.headersSent) return

@@ -18,7 +18,7 @@ import {
   text,
   whole,
 } from '../../core/shape'
-import { homeShape } from '../../core/site'
+import { BEGINNINGS, SETTINGS_SHAPES, homeShape } from '../../core/site'
 
 /**
  * What the server accepts, at every way in that takes a body: each is exact. Documents inside (frames, entries,
@@ -38,6 +38,26 @@ export const newPassword = text(500, 'A password has 12 to 500 characters').min(
   'A password has 12 to 500 characters',
 )
 export const passwordSchema = exact({ current: text(500, 'Enter the password you have now'), next: newPassword })
+
+const named = (why: string) => pattern(/\S/, why).max(120, `${why}, of at most 120 characters`)
+
+export const foundingSchema = exact({
+  code: text(40, 'Enter the code').min(1, 'Enter the code'),
+  site: exact(
+    Object.fromEntries(
+      (['name', 'origin', 'locale', 'currency', 'timeZone'] as const).map((key) => [
+        key,
+        key === 'name' ? named('Give the site a name') : SETTINGS_SHAPES[key],
+      ]),
+    ),
+  ),
+  beginning: oneOf(BEGINNINGS, 'Say with what the site begins'),
+  owner: exact({
+    name: named('Enter your name'),
+    mail: pattern(/^[^\s@]+@[^\s@]+$/, 'Enter your mail address').max(200, 'A mail address has at most 200 characters'),
+    password: newPassword,
+  }),
+})
 
 export const endSessionsSchema = exact({
   of: oneOf(['me', 'everybody'], 'Say whose sessions end: mine, or everybody’s'),
@@ -110,6 +130,7 @@ const LARGE = 1_000_000
 /** Every body that the server takes, by the name under which its way in asks for it. */
 export const INPUTS = {
   signIn: { shape: signInSchema, most: SMALL },
+  founding: { shape: foundingSchema, most: SMALL },
   password: { shape: passwordSchema, most: SMALL },
   endSessions: { shape: endSessionsSchema, most: SMALL },
   newLayout: { shape: newLayoutSchema, most: SMALL },

@@ -7,7 +7,7 @@ import type { LogRecord, Pending, Told } from '../../core/edits'
 import type { Edit } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
-import type { Entry, HomeChoice, Id, RichDoc, Role, Site } from '../../core/site'
+import type { Beginning, Entry, Founded, HomeChoice, Id, RichDoc, Role, Site } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 
 /** What the studio and the server say to each other at /api, declared once. */
@@ -24,6 +24,16 @@ export interface SessionAnswer {
   site: string
   /** False when this address cannot keep a sign-in: plain http anywhere but on this machine. */
   secure: boolean
+  /** False while nobody has founded a site here. */
+  founded: boolean
+}
+
+/** Founds a site, with the code that the server told at its start. */
+export interface FoundingInput {
+  code: string
+  site: Founded
+  beginning: Beginning
+  owner: { name: string; mail: string; password: string }
 }
 
 export interface SignInInput {

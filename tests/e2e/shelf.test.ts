@@ -85,7 +85,7 @@ test('layouts are renamed in place, duplicated, removed and put back', async ({ 
   await expect(page.getByText('Nothing. Visitors see exactly what stands in the studio.')).toBeVisible()
 })
 
-test('a row has a background picture from a field, sides are linked only on purpose, and a colour tells its contrast', async ({
+test('a row has a background picture from a field, sides are joined only on purpose, and a colour tells its contrast', async ({
   page,
   server,
 }) => {
@@ -129,7 +129,7 @@ test('a row has a background picture from a field, sides are linked only on purp
   await page.keyboard.press('Enter')
   await expect(page.getByText('A colour is a hex code such as #2b5a68.')).toBeVisible()
   await page.getByRole('button', { name: 'Ink', exact: true }).click()
-  await expect(page.getByText(/Text on its background: 1\d/)).toBeVisible()
+  await expect(page.getByText(/Words on what is behind them: 1\d/)).toBeVisible()
   await expect(page.getByText('A colour is a hex code such as #2b5a68.')).toHaveCount(0)
   await saved(page)
 })
@@ -141,7 +141,7 @@ test('a layout gives looks to all its headings; what is copied is pasted into an
   await signIn(page, server)
   await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
   await expect(benchPage(page).locator('.of-body h2').last()).toBeVisible()
-  await page.getByLabel('Looks of').selectOption({ label: 'every heading' })
+  await page.getByLabel('Whose looks are given').selectOption({ label: 'every heading' })
   await page.getByLabel('Weight', { exact: true }).fill('300')
   await page.keyboard.press('Enter')
   await expect(benchPage(page).locator('.of-body h1')).toHaveCSS('font-weight', '300')

@@ -165,9 +165,8 @@ describe('over HTTP', () => {
       answerOf(200, { 'content-type': 'text/plain' }, Buffer.from(`${page.key} ${values.q?.join()}`)),
   }
   const published = publish({}, contentOf(), posts)
-  const server = createServer((request, response) =>
-    answerVisitor({ published, db: null as never }, request, response, async () => null),
-  )
+  const visited = { published, db: null as never, founding: { open: false } }
+  const server = createServer((request, response) => answerVisitor(visited, request, response, async () => null))
   let origin = ''
   beforeAll(async () => {
     await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
