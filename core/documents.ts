@@ -3,11 +3,13 @@ import { type Editing, refusePlainEdit } from './edits'
 import { LAYOUT_EDITING, checkLayout, refuseEdit } from './layouts'
 import { type Shape, refuse } from './shape'
 import {
+  STRUCTURE_EDITING,
   entryShape,
   menuShape,
   pageTypeShape,
   personShape,
   pictureShape,
+  refuseStructure,
   settingsShape,
   taxonomyShape,
   termShape,
@@ -31,7 +33,9 @@ export const DOCUMENTS = {
   menu: byShape(menuShape),
   entry: byShape(entryShape),
   house: byShape(houseShape),
+  structure: (value: unknown) => refuseStructure(value)?.sentence ?? null,
   'layout-edit': (value: unknown) => refuseEdit(value)?.sentence ?? null,
+  'structure-edit': (value: unknown) => refusePlainEdit(value)?.sentence ?? null,
   'house-edit': (value: unknown) => refusePlainEdit(value)?.sentence ?? null,
   layout: (value: unknown) => checkLayout(value)[0]?.sentence ?? null,
   frame: (value: unknown) => checkFrame(value)[0]?.sentence ?? null,
@@ -49,6 +53,7 @@ export interface Spoilt {
 /** The kinds of document that people edit step by step: how each is edited, and what judges its edits. */
 export const EDITED = {
   layout: { editing: LAYOUT_EDITING as Editing<unknown, unknown>, edit: 'layout-edit' },
+  structure: { editing: STRUCTURE_EDITING as Editing<unknown, unknown>, edit: 'structure-edit' },
   house: { editing: HOUSE_EDITING as Editing<unknown, unknown>, edit: 'house-edit' },
 } as const satisfies Record<string, { editing: Editing<unknown, unknown>; edit: DocumentKind }>
 

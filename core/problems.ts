@@ -31,6 +31,7 @@ export const PROBLEMS = {
   'edit-unknown': [422, 'There is no edit of the kind {kind}.'],
   'edit-shape': [422, 'This edit cannot be read: {why}.'],
   'house-shape': [422, 'The house style cannot be so: {why}.'],
+  'structure-shape': [422, 'The site cannot be built so: {why}.'],
   'frame-shape': [422, 'This frame cannot be read: {why}.'],
   'frame-target': [422, '{why}. Choose another target or remove this one.'],
   'frame-circumstance': [422, '{why}. Correct the circumstance or remove it.'],
@@ -75,6 +76,11 @@ export const PROBLEMS = {
   'address-taken': [422, '{why}. Nothing was stored.'],
   'field-unknown': [422, 'There is no field called {id} in this page type. Nothing was stored.'],
   'field-value': [422, '{label} cannot hold what was entered. Nothing was stored.'],
+  'field-limits': [422, '{label}: {why}. Nothing was stored.'],
+  'field-missing': [
+    422,
+    '{label} is asked of every published entry. Fill it in, or take the entry back from publishing. Nothing was stored.',
+  ],
   'not-offered': [422, 'This frame is not offered to writers of this page type. Nothing was stored.'],
   'other-region': [
     422,

@@ -92,7 +92,7 @@ const STUDIO = {
     await page.keyboard.press('Enter')
   },
   async entry(page) {
-    await page.goto(`${ORIGIN}/studio/entries/fenwick-turret-clock`)
+    await page.goto(`${ORIGIN}/studio/content/entries/fenwick-turret-clock`)
   },
   async layouts(page) {
     await page.goto(`${ORIGIN}/studio/layouts`)

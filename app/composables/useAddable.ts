@@ -20,7 +20,13 @@ export function rowOf(spans: number[]): Addable {
 /** A row whose spans were typed, such as "5+7"; null where what was typed is no division of 12. */
 export function typedRow(text: string): Addable | null {
   const spans = /\d/.test(text) ? readSpans(text) : ''
-  return typeof spans === 'string' || spans.length < 2 ? null : rowOf(spans)
+  return typeof spans === 'string' ? null : rowOf(spans)
+}
+
+/** Why what was typed, which is meant as the columns of a row, is no row; empty where it is not meant so. */
+export function refusedRow(text: string): string {
+  const spans = /^\s*\d[\d\s+,/:]*$/.test(text) ? readSpans(text) : []
+  return typeof spans === 'string' ? spans : ''
 }
 
 /** Everything that can be added to the layout on the bench. */

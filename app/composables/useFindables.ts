@@ -7,7 +7,8 @@ import { useSite } from '~/stores/site'
 const SCREENS = [
   { to: '/studio', label: 'Map', about: 'every page and region, and why' },
   { to: '/studio/layouts', label: 'Layouts', about: 'the shelf' },
-  { to: '/studio/entries', label: 'Entries', about: 'what the site says' },
+  { to: '/studio/content/entries', label: 'Entries', about: 'what the site says' },
+  { to: '/studio/content/types', label: 'Page types', about: 'kinds of pages and their fields' },
   { to: '/studio/checks', label: 'Checks', about: 'what will not do what was meant' },
   { to: '/studio/releases', label: 'Releases', about: 'what visitors saw, and see' },
 ]
@@ -53,7 +54,7 @@ export function useFindables() {
       label: entry.title || 'Untitled',
       about: `${site.catalogue!.types.get(entry.type)?.name ?? 'entry'}, to write in`,
       group: 'Entries',
-      run: go(`/studio/entries/${entry.id}`),
+      run: go(`/studio/content/entries/${entry.id}`),
     }))
 
   const screens = (): Findable[] =>

@@ -60,6 +60,8 @@ const DOCUMENT_NAMES: Record<DocumentKind, string> = {
   picture: 'picture',
   menu: 'menu',
   entry: 'entry',
+  structure: 'set of page types',
+  'structure-edit': 'edit of page types',
   house: 'house style',
   layout: 'layout',
   'layout-edit': 'edit of a layout',
@@ -206,7 +208,7 @@ export function useFindingWords() {
       }
     if (f.kind === 'tie') return { to: `/studio?frame=${f.frames[1]}`, label: 'Open the frame' }
     if ('frame' in f && f.frame) return { to: `/studio?frame=${f.frame}`, label: 'Open the frame' }
-    if (f.kind === 'dangling' && f.entry) return { to: `/studio/entries/${f.entry}`, label: 'Open the entry' }
+    if (f.kind === 'dangling' && f.entry) return { to: `/studio/content/entries/${f.entry}`, label: 'Open the entry' }
     if ('pages' in f && f.pages[0]) return { to: `/studio?page=${encodeURIComponent(f.pages[0])}`, label: 'See why' }
     return null
   }

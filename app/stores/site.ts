@@ -3,7 +3,13 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Spoilt } from '#core/documents'
 import { Formats } from '#core/drawing'
 import { Catalogue, type Entry, type HomeChoice, type Id, type Site } from '#core/site'
-import { CONTENT_LATER, type ContentAnswer, type EntryAnswer, type SiteAnswer } from '#shared/api/types'
+import {
+  CONTENT_LATER,
+  type ContentAnswer,
+  type EntryAnswer,
+  type NewEntryInput,
+  type SiteAnswer,
+} from '#shared/api/types'
 
 const EMPTY_SETTINGS = { locale: 'en', currency: 'EUR', timeZone: 'UTC' }
 
@@ -43,6 +49,13 @@ export const useSite = defineStore('site', () => {
     return useApi<EntryAnswer>('PUT', `/entries/${encodeURIComponent(entry.id)}`, { entry, revision })
   }
 
+  /** Makes an entry and gives its id; the site is read again, so that it is there. */
+  async function createEntry(input: NewEntryInput): Promise<Id> {
+    const { entry } = await useApi<EntryAnswer>('POST', '/entries', input)
+    await load()
+    return entry.id
+  }
+
   const isLater = (entry: Entry): boolean => JSON.stringify(entry.content) === JSON.stringify(CONTENT_LATER)
 
   /** Fetches what an entry says, unless it is here already. */
@@ -59,5 +72,18 @@ export const useSite = defineStore('site', () => {
     }
   }
 
-  return { site, spoilt, text, catalogue, formats, ready, contentArrived, load, needContent, setHome, putEntry }
+  return {
+    site,
+    spoilt,
+    text,
+    catalogue,
+    formats,
+    ready,
+    contentArrived,
+    load,
+    needContent,
+    setHome,
+    putEntry,
+    createEntry,
+  }
 })

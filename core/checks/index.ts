@@ -3,3 +3,4 @@ export { checkDesign } from './check'
 /** The checks of single documents, for whoever judges one before it is part of a design. */
 export { checkReferences } from './frames'
 export { checkThings } from './layouts'
+export { type Used, type Uses, usesOf } from './uses'

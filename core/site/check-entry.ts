@@ -3,6 +3,7 @@ import { refuse } from '../shape'
 import { asSentence } from '../words'
 import { takenAddress } from './taken'
 import type { Catalogue } from './catalogue'
+import { isEmpty } from './fields'
 import { FIELD_SHAPES, entryShape } from './shapes'
 import type { Entry, Field, FieldKind, PageType } from './types'
 
@@ -30,6 +31,21 @@ function holds(field: Field, value: unknown, catalogue: Catalogue): boolean {
   return EXISTS[field.kind]?.(value, catalogue) ?? true
 }
 
+/** Why a number is out of the limits of its field; null when it is not. */
+function outOfLimits({ least, most }: Field, value: unknown): string | null {
+  if (typeof value !== 'number') return null
+  if (least !== undefined && value < least) return `it is at least ${least}`
+  return most !== undefined && value > most ? `it is at most ${most}` : null
+}
+
+/** Fields that are asked of every published entry and hold nothing. */
+const missing = (entry: Entry, fields: readonly Field[]): Problem[] =>
+  entry.published
+    ? fields
+        .filter((f) => f.required && isEmpty(entry.fields[f.id]))
+        .map(({ label }) => problem('field-missing', { label }))
+    : []
+
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
 
 /** What a field held before may stay as it is, also where what it refers to has gone since. */
@@ -39,7 +55,10 @@ function checkFields(entry: Entry, was: Entry | undefined, fields: readonly Fiel
     if (same(value, was?.fields[id])) return []
     if (!field) return problem('field-unknown', { id })
     const empty = value === null || value === undefined || value === ''
-    return empty || holds(field, value, catalogue) ? [] : problem('field-value', { label: field.label })
+    if (empty) return []
+    if (!holds(field, value, catalogue)) return problem('field-value', { label: field.label })
+    const why = outOfLimits(field, value)
+    return why === null ? [] : problem('field-limits', { label: field.label, why })
   })
 }
 
@@ -91,5 +110,6 @@ export function checkEntry(entry: unknown, catalogue: Catalogue): Problem[] {
     ...references,
     ...(taken === null ? [] : [problem('address-taken', { why: taken })]),
     ...checkFields(known, catalogue.entries.get(known.id), type.fields, catalogue),
+    ...missing(known, type.fields),
   ]
 }

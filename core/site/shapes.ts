@@ -160,11 +160,17 @@ const UNIT = known(
   'a unit is a name such as centimeter',
 )
 
+const limit = byValue((v) => (v === undefined ? ABSENT : numeric()))
+
 const fieldShape = exact({
   id: key(),
   label: name('A field has a label'),
   kind: oneOf(Object.keys(FIELD_SHAPES)),
+  help: optional(text(300, 'What helps to fill it in has at most 300 characters')),
+  required: optional(yesNo().isTrue()),
   unit: byValue((v) => (v === undefined ? ABSENT : UNIT)),
+  least: limit,
+  most: limit,
   choices: optional(list(exact({ id: key(), label: name('A choice has a label') }), 500)),
   of: optional(key()),
 })

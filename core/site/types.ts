@@ -42,7 +42,14 @@ export interface Field {
   id: Id
   label: string
   kind: FieldKind
+  /** One line for whoever fills it in. */
+  help?: string
+  /** An entry is stored only with it. */
+  required?: true
   unit?: string
+  /** For numbers and money: what it is at least and at most. */
+  least?: number
+  most?: number
   choices?: { id: Id; label: string }[]
   /** For kind `entry`: the page type referred to. */
   of?: Id

@@ -1,4 +1,15 @@
-import type { Entry, Menu, PageType, Person, Picture, Site, SiteSettings, Taxonomy, Term } from '../../core/site'
+import type {
+  Entry,
+  Menu,
+  PageType,
+  Person,
+  Picture,
+  Site,
+  SiteSettings,
+  Structure,
+  Taxonomy,
+  Term,
+} from '../../core/site'
 import type { DocumentKind, Spoilt } from '../../core/documents'
 import type { Transaction } from 'kysely'
 import type { Database } from './open'
@@ -87,6 +98,21 @@ export async function writeSite(db: Db, site: Site): Promise<void> {
   }
 }
 
+/** Puts in a new entry, after all others. */
+export async function insertEntry(db: Db, entry: Entry): Promise<void> {
+  const { last } = await db
+    .selectFrom('entries')
+    .select((e) => e.fn.max('position').as('last'))
+    .executeTakeFirstOrThrow()
+  const { id, type, published } = entry
+  const values = { id, type, position: (last ?? -1) + 1, revision: 1, published: Number(published) }
+  await db
+    .insertInto('entries')
+    .values({ ...values, doc: JSON.stringify(entry) })
+    .execute()
+  await touchContent(db)
+}
+
 /** An entry with the revision it stands at; null when there is none. */
 export async function readEntry(db: Db, id: string): Promise<{ entry: Entry; revision: number } | null> {
   const row = await db
@@ -109,6 +135,26 @@ export async function updateSettings(db: Db, settings: SiteSettings): Promise<vo
   await db
     .updateTable('site')
     .set({ settings: JSON.stringify(settings) })
+    .execute()
+  await touchContent(db)
+}
+
+/** Page types and taxonomies, with what of them cannot be read; null for a database without a site. */
+export async function readStructure(
+  db: Db,
+  spoilt: Spoilt[],
+): Promise<{ structure: Structure; revision: number } | null> {
+  const row = await db.selectFrom('site').select(['types', 'taxonomies', 'structure_revision']).executeTakeFirst()
+  if (!row) return null
+  const types = readSoundList<PageType>('type', row.types, spoilt)
+  const taxonomies = readSoundList<Taxonomy>('taxonomy', row.taxonomies, spoilt)
+  return { structure: { format: 1, types, taxonomies }, revision: row.structure_revision }
+}
+
+export async function writeStructure(db: Db, { types, taxonomies }: Structure, revision: number): Promise<void> {
+  await db
+    .updateTable('site')
+    .set({ types: JSON.stringify(types), taxonomies: JSON.stringify(taxonomies), structure_revision: revision })
     .execute()
   await touchContent(db)
 }

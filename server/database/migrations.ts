@@ -73,4 +73,10 @@ export const MIGRATIONS: Record<string, Migration> = {
       await make('drop table layout_edits')
     },
   },
+  // Page types, fields and taxonomies are edited step by step, as one document.
+  '006-structure': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw('alter table site add column structure_revision integer not null default 0').execute(db)
+    },
+  },
 }

@@ -7,7 +7,14 @@ type Flag = ColumnType<number, number, number>
 export interface Tables {
   users: { id: Generated<number>; mail: string; name: string; role: string; password_hash: string }
   sessions: { token_hash: string; user: number; begun_at: number }
-  site: { id: number; settings: Json; types: Json; taxonomies: Json; content_version: number }
+  site: {
+    id: number
+    settings: Json
+    types: Json
+    taxonomies: Json
+    content_version: number
+    structure_revision: Generated<number>
+  }
   terms: { id: string; position: number; doc: Json }
   people: { id: string; position: number; doc: Json }
   menus: { id: string; position: number; doc: Json }

@@ -1,7 +1,7 @@
-import { type Entry, type HomeChoice, checkEntry } from '../../core/site'
+import { type Entry, type HomeChoice, checkEntry, dayIn, newEntry } from '../../core/site'
 import { fail, failFirst } from '../../core/problems'
-import type { EntryAnswer } from '../../shared/api/types'
-import { readEntry, updateEntry, updateSettings } from '../database/content'
+import type { EntryAnswer, NewEntryInput } from '../../shared/api/types'
+import { insertEntry, readEntry, updateEntry, updateSettings } from '../database/content'
 import type { Database } from '../database/open'
 import type { Content } from './content'
 import type { Draft } from './draft'
@@ -30,6 +30,22 @@ export class Entries {
       const stored = { entry: next, revision: revision + 1 }
       await updateEntry(trx, next, stored.revision)
       return { stored }
+    })
+  }
+
+  /** Makes an entry, not published yet: a new one, or what another says once more, at an address of its own. */
+  async create({ id, type, title, from }: NewEntryInput): Promise<EntryAnswer> {
+    const { catalogue } = this.content
+    if (!catalogue.types.has(type)) fail('type-unknown', { id: type })
+    const other = from === undefined ? null : (await this.read(from)).entry
+    if (other && other.type !== type) fail('type-kept')
+    const { day: today } = dayIn(catalogue.site.settings.timeZone, Date.now())
+    const made = newEntry({ id, type, title, other, today }, catalogue)
+    failFirst(checkEntry(made, catalogue))
+    return this.db.transaction().execute(async (trx) => {
+      if (await readEntry(trx, id)) fail('id-taken', { id })
+      await insertEntry(trx, made)
+      return { entry: made, revision: 1 }
     })
   }
 

@@ -1,7 +1,9 @@
 import type { Spoilt } from '../../core/documents'
 import { fail } from '../../core/problems'
 import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
+import type { Structure } from '../../core/site'
 import type { Layout } from '../../core/tree'
+import { readStructure, writeStructure } from '../database/content'
 import { readHouse, writeHouse } from '../database/frames'
 import { readLayout, updateLayout } from '../database/layouts'
 import type { Kept } from './editing'
@@ -29,4 +31,18 @@ export const HOUSE: Kept<HouseStyle> = {
     return { document: stored?.house ?? PLAIN_HOUSE, revision: stored?.revision ?? 0 }
   },
   write: (trx, _id, house, revision) => writeHouse(trx, house, revision),
+}
+
+/** A site is built in one way. */
+export const STRUCTURE_ID = 'structure'
+/** Types that cannot be read are not written over. */
+export const STRUCTURE: Kept<Structure> = {
+  kind: 'structure',
+  async read(db) {
+    const spoilt: Spoilt[] = []
+    const stored = await readStructure(db, spoilt)
+    if (spoilt[0]) fail('spoilt', { what: `the ${spoilt[0].what} ${spoilt[0].id}`, why: spoilt[0].why })
+    return { document: stored?.structure ?? { format: 1, types: [], taxonomies: [] }, revision: stored?.revision ?? 0 }
+  },
+  write: (trx, _id, structure, revision) => writeStructure(trx, structure, revision),
 }

@@ -84,6 +84,13 @@ export const frameSchema = exact({ revision, frame: aDocument('A frame is missin
 
 export const entrySchema = exact({ revision, entry: aDocument('An entry is missing') })
 
+export const newEntrySchema = exact({
+  id: id('An id is 1 to 40 letters, digits, hyphens or underscores'),
+  type: key('Choose a page type'),
+  title: text(500, 'A title has at most 500 characters'),
+  from: optional(key()),
+})
+
 export const homeSchema = exact({ home: homeShape })
 
 export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : id())) })
@@ -137,6 +144,7 @@ export const INPUTS = {
   edits: { shape: editsSchema, most: LARGE },
   frame: { shape: frameSchema, most: 64_000 },
   entry: { shape: entrySchema, most: LARGE },
+  newEntry: { shape: newEntrySchema, most: SMALL },
   home: { shape: homeSchema, most: SMALL },
   import: { shape: importSchema, most: LARGE },
   release: { shape: releaseSchema, most: SMALL },

@@ -95,6 +95,14 @@ export interface EntryAnswer {
   revision: number
 }
 
+/** A new entry; with `from`, what another says once more. */
+export interface NewEntryInput {
+  id: Id
+  type: Id
+  title: string
+  from?: Id
+}
+
 export interface EntryInput {
   entry: Entry
   revision: number

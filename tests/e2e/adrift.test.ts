@@ -76,13 +76,17 @@ test('a hand that cannot do what it wants is told, and nothing changes', async (
   await expect(rows).toHaveCount(before)
   // More spans than there are units, and spans that do not fit.
   await page.keyboard.press('a')
-  const add = page.getByRole('combobox', { name: 'Add what' })
-  for (const spans of ['9+9', '0 + 12', '1+1+1+1+1+1+1+1+1+1+1+1+1']) {
-    await add.fill(spans)
-    await expect(page.getByRole('status').filter({ hasText: /12/ }).first()).toBeVisible()
-    await add.press('Enter')
+  const what = page.getByRole('combobox', { name: 'Add what' })
+  for (const [spans, why] of [
+    ['9+9', 'these add up to 18'],
+    ['0 + 12', 'at least one unit'],
+    ['1+1+1+1+1+1+1+1+1+1+1+1+1', 'these add up to 13'],
+  ] as const) {
+    await what.fill(spans)
+    await expect(page.getByText(why)).toBeVisible()
+    await what.press('Enter')
   }
-  await page.keyboard.press('Escape')
+  await what.press('Escape')
   await expect(rows).toHaveCount(before)
 })
 
@@ -114,9 +118,9 @@ test('no view of the bench has a serious finding', async ({ page }) => {
   const views: [string, () => Promise<unknown>][] = [
     ['the palette', () => page.getByRole('button', { name: /^Palette/ }).click()],
     ['history', () => page.getByRole('button', { name: 'History' }).click()],
-    ['history, closed', () => page.keyboard.press('Escape')],
+    ['history, put away', () => page.getByRole('button', { name: 'History' }).click()],
     ['words being written', () => body(page).locator('h1').dblclick()],
-    ['a colour', () => page.keyboard.press('Escape')],
+    ['words left', () => page.keyboard.press('Escape')],
     ['the finder', () => page.keyboard.press('Control+k')],
     ['the finder, closed', () => page.keyboard.press('Escape')],
     [

@@ -79,7 +79,7 @@ test('the server is away while a frame is kept: the edit stays open, and goes th
 })
 
 test('the sign-in has run out while an entry is written: what was written stays', async ({ page, server, context }) => {
-  await page.goto(`${server.origin}/studio/entries/visit`)
+  await page.goto(`${server.origin}/studio/content/entries/visit`)
   await page.getByLabel('Title', { exact: true }).fill('Visit us, <b>any</b> day & night')
   const other = await context.newPage()
   await other.goto(`${server.origin}/studio`)
@@ -158,7 +158,7 @@ test('a frame being edited is open again after a reload and after a closed windo
 
 test('what was written in an entry waits there until it is stored', async ({ page, server }) => {
   const title = page.getByLabel('Title', { exact: true })
-  await page.goto(`${server.origin}/studio/entries/visit`)
+  await page.goto(`${server.origin}/studio/content/entries/visit`)
   await title.fill('Come and visit')
   await page.getByRole('link', { name: 'Checks' }).click()
   await expect(page.getByText('is not stored yet. It waits for you in this browser.', { exact: false })).toBeVisible()

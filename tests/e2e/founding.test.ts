@@ -28,7 +28,7 @@ test('whoever has the code founds a site, is its owner, and every screen of the 
   await page.keyboard.press('Enter')
   await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible()
   await expect(page.getByText('Salt Works').first()).toBeVisible()
-  for (const screen of ['Map', 'Layouts', 'Entries', 'Checks', 'Releases']) {
+  for (const screen of ['Map', 'Layouts', 'Content', 'Checks', 'Releases']) {
     await page.getByRole('link', { name: screen, exact: true }).click()
     await expect(page.getByRole('link', { name: screen, exact: true })).toHaveAttribute('aria-current', 'page')
     await expect(page.getByRole('alert')).toHaveCount(0)
@@ -50,7 +50,7 @@ test('a site that begins with nothing has a studio that says so', async ({ page,
   await page.getByLabel('Nothing').check()
   await page.getByRole('button', { name: 'Found the site' }).click()
   await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible()
-  for (const screen of ['Map', 'Layouts', 'Entries', 'Checks', 'Releases']) {
+  for (const screen of ['Map', 'Layouts', 'Content', 'Checks', 'Releases']) {
     await page.getByRole('link', { name: screen, exact: true }).click()
     await expect(page.getByRole('link', { name: screen, exact: true })).toHaveAttribute('aria-current', 'page')
     await expect(page.getByRole('alert')).toHaveCount(0)

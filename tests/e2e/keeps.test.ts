@@ -12,7 +12,7 @@ const bench = async (page: Page, origin: string, layout = 'exhibit-page') => {
 test.beforeEach(async ({ page, server }) => signIn(page, server))
 
 test('words typed in an entry while it is being stored stay, and are not stored yet', async ({ page, server }) => {
-  await page.goto(`${server.origin}/studio/entries/visit`)
+  await page.goto(`${server.origin}/studio/content/entries/visit`)
   const title = page.getByLabel('Title', { exact: true })
   await title.fill('Come')
   let go = () => {}
@@ -33,7 +33,7 @@ test('words typed in an entry while it is being stored stay, and are not stored 
 })
 
 test('an entry is stored though the site could not be read again: nobody else is blamed', async ({ page, server }) => {
-  await page.goto(`${server.origin}/studio/entries/visit`)
+  await page.goto(`${server.origin}/studio/content/entries/visit`)
   const title = page.getByLabel('Title', { exact: true })
   await title.fill('Visit us')
   await page.route('**/api/site', (route) => route.abort())

@@ -187,7 +187,7 @@ test('a frame is offered to writers; a writer chooses it for an entry, and it ou
 
   const writer = await (await browser.newContext()).newPage()
   await signIn(writer, server, 'wim')
-  await writer.getByRole('link', { name: 'Entries' }).click()
+  await writer.getByRole('link', { name: 'Content' }).click()
   await writer.getByLabel('Find an entry').fill('part left over')
   await writer.getByRole('link', { name: /The part left over/ }).click()
   await writer.getByLabel('Frame', { exact: true }).selectOption({ label: 'Solemn' })

@@ -79,7 +79,7 @@ function pick(choice: Addable | null) {
             />
           </div>
           <ComboboxOptions static class="min-h-0 overflow-y-auto border-t px-4 py-3">
-            <li v-if="found.length === 0" class="text-soft">Nothing is called that.</li>
+            <li v-if="found.length === 0" class="text-soft">{{ refusedRow(typed) || 'Nothing is called that.' }}</li>
             <li v-for="{ group, items } in groups" :key="group" role="presentation" class="mt-3 first:mt-0">
               <p class="mb-1 text-xs text-soft">{{ group }}</p>
               <ul class="grid grid-cols-2 gap-1.5 max-sm:grid-cols-1" role="presentation">

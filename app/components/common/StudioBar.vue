@@ -10,7 +10,7 @@ const emit = defineEmits<{ signOut: [] }>()
 const PLACES = [
   { to: '/studio', label: 'Map' },
   { to: '/studio/layouts', label: 'Layouts' },
-  { to: '/studio/entries', label: 'Entries' },
+  { to: '/studio/content', label: 'Content' },
   { to: '/studio/checks', label: 'Checks' },
   { to: '/studio/releases', label: 'Releases' },
 ]

@@ -61,7 +61,7 @@ const address = computed(() => {
       <WhyNear v-if="why.near.length" :near="why.near" />
       <div class="mt-4 flex flex-wrap gap-2">
         <a v-if="address" class="btn" :href="address" target="_blank">Open the published page</a>
-        <NuxtLink v-if="page.entry" class="btn" :to="`/studio/entries/${page.entry}`">Edit the entry</NuxtLink>
+        <NuxtLink v-if="page.entry" class="btn" :to="`/studio/content/entries/${page.entry}`">Edit the entry</NuxtLink>
         <NuxtLink
           v-for="l in layouts"
           :key="l.region"

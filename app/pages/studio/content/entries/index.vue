@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { type Entry, entryName, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
-definePageMeta({ layout: 'studio' })
+definePageMeta({ layout: 'content' })
 useHead({ title: 'Entries' })
 
 const site = useSite()
@@ -19,6 +19,7 @@ const found = computed(() =>
   ),
 )
 const name = (e: Entry) => entryName(e, site.catalogue!.types.get(e.type))
+const making = ref(false)
 const box = ref<HTMLElement>()
 const virtual = useVirtualizer(
   computed(() => ({
@@ -45,8 +46,11 @@ const virtual = useVirtualizer(
         placeholder="Find an entry"
         aria-label="Find an entry"
       />
+      <button type="button" class="btn btn-spot" @click="making = true">New entry</button>
     </div>
-    <p v-if="found.length === 0" class="border-y py-4 text-soft">No entry is called that.</p>
+    <p v-if="found.length === 0" class="border-y py-4 text-soft">
+      {{ typed.trim() ? 'No entry is called that.' : 'There are no entries here yet.' }}
+    </p>
     <div ref="box" class="min-h-0 flex-1 overflow-y-auto border-t bg-sheet" tabindex="0">
       <ul class="relative" :style="{ height: `${virtual.getTotalSize()}px` }">
         <li
@@ -56,7 +60,7 @@ const virtual = useVirtualizer(
           :style="{ transform: `translateY(${item.start}px)`, height: '34px' }"
         >
           <NuxtLink
-            :to="`/studio/entries/${found[item.index]!.id}`"
+            :to="`/studio/content/entries/${found[item.index]!.id}`"
             class="grid h-full grid-cols-[1fr_120px_minmax(0,220px)] items-center gap-4 px-3 hover:bg-board"
           >
             <span class="made truncate text-base">{{ name(found[item.index]!) }}</span>
@@ -71,5 +75,6 @@ const virtual = useVirtualizer(
         </li>
       </ul>
     </div>
+    <NewEntryDialog v-if="making" :type="type" @close="making = false" />
   </div>
 </template>

@@ -7,7 +7,7 @@ import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 
-definePageMeta({ layout: 'studio' })
+definePageMeta({ layout: 'content' })
 
 const route = useRoute()
 const site = useSite()
@@ -22,6 +22,7 @@ const failed = ref('')
 const theirs = shallowRef<EntryAnswer | null>(null)
 const unstored = useKept<{ entry: Entry; revision: number }>(`working-copy.${id.value}`)
 const busy = ref(false)
+const duplicating = ref(false)
 
 const type = computed(() => (entry.value ? site.catalogue!.types.get(entry.value.type) : undefined))
 const name = computed(() => (entry.value ? entryName(entry.value, type.value) : ''))
@@ -121,13 +122,13 @@ onBeforeRouteLeave(() => {
   <div v-if="failed" class="grid h-full place-items-center text-center" role="alert">
     <div>
       <p class="mb-4">{{ failed }}</p>
-      <NuxtLink class="btn" to="/studio/entries">All entries</NuxtLink>
+      <NuxtLink class="btn" to="/studio/content/entries">All entries</NuxtLink>
     </div>
   </div>
   <p v-else-if="!entry || !type" class="grid h-full place-items-center text-soft" role="status">Fetching the entry…</p>
   <form v-else class="flex h-full flex-col" @submit.prevent="save">
     <div class="flex items-center gap-3 border-b bg-sheet px-6 py-2">
-      <NuxtLink to="/studio/entries" class="text-soft underline">Entries</NuxtLink>
+      <NuxtLink to="/studio/content/entries" class="text-soft underline">Entries</NuxtLink>
       <span class="text-soft">{{ type.name }}</span>
       <h1 class="made min-w-0 truncate text-lg">{{ name }}</h1>
       <a
@@ -137,6 +138,9 @@ onBeforeRouteLeave(() => {
         target="_blank"
         >{{ address }}</a
       >
+      <button type="button" class="btn" :class="!address && 'ml-auto'" @click="duplicating = true">
+        Another like it
+      </button>
       <button class="btn btn-spot" :disabled="busy || !changed || problem !== undefined">Store the entry</button>
     </div>
     <div v-if="theirs" class="flex items-center gap-3 bg-wash px-6 py-2" role="alert">
@@ -232,15 +236,19 @@ onBeforeRouteLeave(() => {
               {{ term.title }}
             </label>
           </fieldset>
-          <EntryField
-            v-for="field in type.fields"
-            :key="field.id"
-            :field="field"
-            :value="entry.fields[field.id]"
-            @set="entry.fields = { ...entry.fields, [field.id]: $event }"
-          />
+          <div v-for="field in type.fields" :key="field.id">
+            <EntryField
+              :field="field"
+              :value="entry.fields[field.id]"
+              @set="entry.fields = { ...entry.fields, [field.id]: $event }"
+            />
+            <p v-if="field.help || field.required" class="mt-0.5 text-xs text-soft">
+              {{ [field.help, field.required && 'Asked of every published entry.'].filter(Boolean).join(' ') }}
+            </p>
+          </div>
         </div>
       </div>
     </div>
+    <NewEntryDialog v-if="duplicating && entry" :from="entry" @close="duplicating = false" />
   </form>
 </template>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { type Field, type FieldKind, FIELD_KINDS, type PageType, freeId } from '#core/site'
+import { useSession } from '~/stores/session'
+
+/** Everything that can be said of one field. */
+const props = defineProps<{ type: PageType; field: Field }>()
+defineEmits<{ remove: [] }>()
+
+const session = useSession()
+const { types, setField, setKind } = useStructureEdits()
+const text = (event: Event) => (event.target as HTMLInputElement).value
+const choices = computed(() => props.field.choices ?? [])
+const isNumber = computed(() => props.field.kind === 'number' || props.field.kind === 'money')
+const UNITS =
+  'millimeter centimeter meter kilometer gram kilogram second minute hour day year celsius percent liter'.split(' ')
+const added = ref('')
+
+function setChoices(next: NonNullable<Field['choices']>) {
+  setField(props.type, props.field, 'choices', next)
+}
+function addChoice() {
+  const label = added.value.trim()
+  if (!label) return
+  setChoices([...choices.value, { id: freeId(label, new Set(choices.value.map((c) => c.id))), label }])
+  added.value = ''
+}
+function limit(key: 'least' | 'most', typed: string) {
+  const value = typed.trim() === '' ? undefined : Number(typed)
+  if (value === undefined || Number.isFinite(value)) setField(props.type, props.field, key, value)
+}
+</script>
+
+<template>
+  <fieldset class="space-y-3" :disabled="!session.mayDesign">
+    <label class="block font-medium"
+      >Label<input
+        class="input mt-1 font-normal"
+        :value="field.label"
+        maxlength="200"
+        @change="text($event).trim() && setField(type, field, 'label', text($event).trim())"
+    /></label>
+    <label class="block font-medium"
+      >Kind
+      <select
+        class="input mt-1 font-normal"
+        :value="field.kind"
+        @change="setKind(type, field, text($event) as FieldKind)"
+      >
+        <option v-for="(kind, value) in FIELD_KINDS" :key="value" :value="value">{{ kind.label }}</option>
+      </select>
+      <span class="mt-0.5 block text-xs font-normal text-soft">{{ FIELD_KINDS[field.kind].about }}</span>
+    </label>
+    <label v-if="field.kind === 'entry'" class="block font-medium"
+      >Of which page type
+      <select
+        class="input mt-1 font-normal"
+        :value="field.of ?? ''"
+        @change="setField(type, field, 'of', text($event) || undefined)"
+      >
+        <option value="">any</option>
+        <option v-for="t in types" :key="t.id" :value="t.id">{{ t.plural }}</option>
+      </select>
+    </label>
+    <template v-if="field.kind === 'choice' || field.kind === 'choices'">
+      <p class="mb-1 font-medium">Choices</p>
+      <ul class="space-y-1">
+        <li v-for="(choice, i) in choices" :key="choice.id" class="flex gap-1">
+          <input
+            class="input min-w-0 flex-1"
+            :value="choice.label"
+            :aria-label="`Choice ${i + 1}`"
+            maxlength="200"
+            @change="setChoices(choices.map((c) => (c.id === choice.id ? { ...c, label: text($event) } : c)))"
+          />
+          <button
+            type="button"
+            class="btn btn-small"
+            :aria-label="`Remove the choice ${choice.label}`"
+            @click="setChoices(choices.filter((c) => c.id !== choice.id))"
+          >
+            ×
+          </button>
+        </li>
+        <li class="flex gap-1">
+          <input
+            v-model="added"
+            class="input min-w-0 flex-1"
+            placeholder="Another choice"
+            aria-label="Another choice"
+            maxlength="200"
+            @keydown.enter.prevent="addChoice"
+          />
+          <button type="button" class="btn btn-small" :disabled="!added.trim()" @click="addChoice">Add</button>
+        </li>
+      </ul>
+    </template>
+    <label class="block font-medium"
+      >Help<input
+        class="input mt-1 font-normal"
+        :value="field.help ?? ''"
+        maxlength="300"
+        placeholder="One line for whoever fills it in"
+        @change="setField(type, field, 'help', text($event).trim() || undefined)"
+    /></label>
+    <label class="flex items-center gap-2"
+      ><input
+        type="checkbox"
+        class="accent-ink"
+        :checked="field.required === true"
+        @change="setField(type, field, 'required', ($event.target as HTMLInputElement).checked ? true : undefined)"
+      />
+      Asked of every published entry</label
+    >
+    <template v-if="isNumber">
+      <label v-if="field.kind === 'number'" class="block font-medium"
+        >Unit
+        <select
+          class="input mt-1 font-normal"
+          :value="field.unit ?? ''"
+          @change="setField(type, field, 'unit', text($event) || undefined)"
+        >
+          <option value="">none</option>
+          <option v-for="u in new Set([...UNITS, ...(field.unit ? [field.unit] : [])])" :key="u">{{ u }}</option>
+        </select>
+      </label>
+      <div class="grid grid-cols-2 gap-2">
+        <label class="block font-medium"
+          >At least<input
+            class="input mt-1 font-mono text-xs font-normal"
+            inputmode="decimal"
+            :value="field.least ?? ''"
+            @change="limit('least', text($event))"
+        /></label>
+        <label class="block font-medium"
+          >At most<input
+            class="input mt-1 font-mono text-xs font-normal"
+            inputmode="decimal"
+            :value="field.most ?? ''"
+            @change="limit('most', text($event))"
+        /></label>
+      </div>
+    </template>
+    <p class="border-t pt-2 text-xs text-soft">
+      Known as <span class="font-mono">{{ field.id }}</span> for life, so a new label breaks nothing.
+    </p>
+    <button v-if="session.mayDesign" type="button" class="btn btn-small" @click="$emit('remove')">
+      Remove this field…
+    </button>
+  </fieldset>
+</template>

@@ -1,0 +1,99 @@
+import axe from 'axe-core'
+import type { Page } from '@playwright/test'
+import { expect, settled, signIn, test } from './studio'
+
+/** Page types and entries made in the studio. */
+
+async function findings(page: Page): Promise<string[]> {
+  await page.evaluate(axe.source)
+  const { violations } = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run(document))
+  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)
+}
+const stored = (page: Page) => expect(page.locator('footer').getByText('Saved', { exact: true })).toBeVisible()
+
+test('a page type with fields is made, an entry of it written, published and seen', async ({ page, server }) => {
+  await signIn(page, server)
+  await page.getByRole('link', { name: 'Content', exact: true }).click()
+  await page.getByRole('link', { name: 'Page types' }).click()
+  await page.getByRole('button', { name: 'New page type' }).click()
+  await page.getByLabel('One is called').fill('Tour')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Tours' })).toBeVisible()
+  for (const [label, kind] of [
+    ['Meeting point', 'Line of text'],
+    ['Minutes', 'Number'],
+    ['Difficulty', 'One choice'],
+  ] as const) {
+    await page.getByLabel('Label of a new field').fill(label)
+    await page.getByLabel('Its kind').selectOption({ label: kind })
+    await page.getByRole('button', { name: 'Add the field' }).click()
+  }
+  await page.getByLabel('Another choice').fill('Steep')
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel('Choice 1')).toHaveValue('Steep')
+  await page.getByRole('button', { name: /Meeting point/ }).click()
+  await page.getByLabel('Help').fill('Where one is awaited')
+  await page.getByLabel('Asked of every published entry').check()
+  // By keys: the third field goes up, and undo brings it back.
+  await page.getByRole('button', { name: /^3 Difficulty/ }).focus()
+  await page.keyboard.press('Alt+ArrowUp')
+  await expect(page.getByRole('button', { name: /^2 Difficulty/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: /^3 Difficulty/ })).toBeVisible()
+  expect(await findings(page)).toEqual([])
+  await stored(page)
+  await page.reload()
+  await settled(page)
+  await page.getByRole('button', { name: /^Tours/ }).click()
+  await expect(page.getByRole('button', { name: /Meeting point/ })).toBeVisible()
+
+  await page.getByRole('link', { name: 'Entries' }).click()
+  await page.getByRole('button', { name: 'New entry' }).click()
+  await page.getByLabel('Page type').last().selectOption({ label: 'Tour' })
+  await page.getByLabel('Title').fill('Up the tower')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Up the tower' })).toBeVisible()
+  await page.getByLabel('Published').check()
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Meeting point is asked of every published entry' }),
+  ).toBeVisible()
+  await page.getByLabel('Meeting point').fill('The door')
+  await page.getByRole('button', { name: 'Store the entry' }).click()
+  await expect(page.getByText('visitors see it')).toBeVisible()
+  await page.goto(`${server.origin}/tours/up-the-tower`)
+  await expect(page.getByRole('heading', { name: 'Up the tower' })).toBeVisible()
+})
+
+test('what uses a field is told before it is removed, and undo puts it back', async ({ page, server }) => {
+  await signIn(page, server)
+  await page.goto(`${server.origin}/studio/content/types`)
+  await page.getByRole('button', { name: /^Exhibits/ }).click()
+  await page.getByRole('button', { name: /Year made/ }).click()
+  await page.getByRole('button', { name: 'Remove this field…' }).click()
+  await expect(page.getByRole('dialog').getByRole('link', { name: 'Exhibit page' })).toBeVisible()
+  expect(await findings(page)).toEqual([])
+  await page.getByRole('button', { name: 'Remove it' }).click()
+  await expect(page.getByRole('button', { name: /Year made/ })).toHaveCount(0)
+  await stored(page)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: /Year made/ })).toBeVisible()
+  await stored(page)
+  // An address that is taken is refused with the reason.
+  await page.getByRole('button', { name: /^Talks/ }).click()
+  await page.getByLabel('Addresses begin with').fill('stories')
+  await page.keyboard.press('Tab')
+  await expect(page.getByText('have the same address, /stories')).toBeVisible()
+})
+
+test('a writer looks at page types and changes none of them; a phone reaches all of it', async ({ page, server }) => {
+  await signIn(page, server, 'wim')
+  await page.goto(`${server.origin}/studio/content/types`)
+  await page.getByRole('button', { name: /^Exhibits/ }).click()
+  await expect(page.getByRole('button', { name: 'New page type' })).toHaveCount(0)
+  await expect(page.getByLabel('Label of a new field')).toHaveCount(0)
+  await expect(page.getByLabel('One is called')).toBeDisabled()
+  await page.setViewportSize({ width: 390, height: 780 })
+  await page.getByLabel('One is called').scrollIntoViewIfNeeded()
+  await expect(page.getByLabel('One is called')).toBeInViewport()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+})

@@ -1,0 +1,42 @@
+import { usesOf } from '#core/checks'
+import { Catalogue } from '#core/site'
+import { makeDemo } from '#demo/index'
+
+const { site, design } = makeDemo()
+const catalogue = new Catalogue(site)
+const uses = (used: Parameters<typeof usesOf>[0]) => usesOf(used, design, catalogue)
+
+/** A slow twin for what a layout names: its JSON is looked through for the id as a value. */
+const mentions = (id: string) =>
+  design.layouts.filter((l) => JSON.stringify(l.children).includes(`"${id}"`)).map((l) => l.id)
+
+test('a page type is used by its entries, the layouts and frames that name it, and the menus that lead to it', () => {
+  const exhibit = uses({ kind: 'type', id: 'exhibit' })
+  expect(exhibit.entries).toBe(site.entries.filter((e) => e.type === 'exhibit').length)
+  expect(exhibit.frames).toEqual(expect.arrayContaining(['exhibits']))
+  expect(exhibit.menus).toContain('main')
+  for (const layout of mentions('exhibit')) expect(exhibit.layouts).toContain(layout)
+  expect(uses({ kind: 'type', id: 'nothing' })).toEqual({ layouts: [], frames: [], menus: [], entries: 0 })
+})
+
+test('every field is used by the layouts that name it and the entries that hold something in it', () => {
+  let met = 0
+  for (const type of site.types)
+    for (const { id } of type.fields) {
+      const found = uses({ kind: 'field', type: type.id, id })
+      const holding = site.entries.filter(
+        (e) => e.type === type.id && ![undefined, null, ''].includes(e.fields[id] as never),
+      )
+      expect(found.entries).toBeLessThanOrEqual(holding.length)
+      for (const layout of found.layouts) expect(mentions(id)).toContain(layout)
+      met += found.layouts.length
+    }
+  expect(met).toBeGreaterThan(5)
+})
+
+test('a taxonomy is used by entries with its terms, by frames about them, and by layouts that show them', () => {
+  const room = uses({ kind: 'taxonomy', id: 'room' })
+  expect(room.entries).toBeGreaterThan(10)
+  expect(room.frames.length).toBeGreaterThan(0)
+  expect(room.layouts.length + room.menus.length).toBeGreaterThan(0)
+})
