@@ -34,6 +34,8 @@ test('published pages have no serious finding', async ({ page, server }) => {
 })
 
 test('the studio has none, on any of its screens', async ({ page, server }) => {
+  // Every screen is gone through by the rules of axe, which takes its time.
+  test.slow()
   await page.goto(`${server.origin}/studio/sign-in`)
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
   expect(await findings(page)).toEqual([])
