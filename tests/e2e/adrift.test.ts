@@ -137,7 +137,10 @@ test('no view of the bench has a serious finding', async ({ page }) => {
       'what a row gives',
       async () => {
         await page.keyboard.press('Escape')
-        await page.getByRole('treeitem', { level: 1 }).first().click({ position: { x: 12, y: 8 } })
+        await page
+          .getByRole('treeitem', { level: 1 })
+          .first()
+          .click({ position: { x: 12, y: 8 } })
         await page.getByRole('button', { name: 'Looks of what stands in it' }).click()
       },
     ],
@@ -147,7 +150,5 @@ test('no view of the bench has a serious finding', async ({ page }) => {
     await open()
     await page.waitForTimeout(150)
     expect({ view, found: await findings() }).toEqual({ view, found: [] })
-  }
-})
   }
 })
