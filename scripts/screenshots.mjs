@@ -94,6 +94,11 @@ const STUDIO = {
   async entry(page) {
     await page.goto(`${ORIGIN}/studio/content/entries/fenwick-turret-clock`)
   },
+  async 'page-types'(page) {
+    await page.goto(`${ORIGIN}/studio/content/types`)
+    await page.getByRole('button', { name: /^Exhibits/ }).click()
+    await page.getByRole('button', { name: /Height/ }).click()
+  },
   async layouts(page) {
     await page.goto(`${ORIGIN}/studio/layouts`)
   },

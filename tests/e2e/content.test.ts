@@ -16,7 +16,7 @@ test('a page type with fields is made, an entry of it written, published and see
   await page.getByRole('link', { name: 'Content', exact: true }).click()
   await page.getByRole('link', { name: 'Page types' }).click()
   await page.getByRole('button', { name: 'New page type' }).click()
-  await page.getByLabel('One is called').fill('Tour')
+  await page.getByRole('dialog').getByLabel('One is called').fill('Tour')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Tours' })).toBeVisible()
   for (const [label, kind] of [
@@ -49,8 +49,8 @@ test('a page type with fields is made, an entry of it written, published and see
 
   await page.getByRole('link', { name: 'Entries' }).click()
   await page.getByRole('button', { name: 'New entry' }).click()
-  await page.getByLabel('Page type').last().selectOption({ label: 'Tour' })
-  await page.getByLabel('Title').fill('Up the tower')
+  await page.getByRole('dialog').getByLabel('Page type').selectOption({ label: 'Tour' })
+  await page.getByRole('dialog').getByLabel('Title').fill('Up the tower')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Up the tower' })).toBeVisible()
   await page.getByLabel('Published').check()
