@@ -6,8 +6,8 @@ const SPOTS = 6
 
 const canvas = () => Object.assign(document.createElement('canvas'), { width: SPOTS, height: SPOTS })
 
-/** The colours of a picture that fills a box where another box lies on it; none while it is not there yet. */
-function coloursUnder(picture: HTMLImageElement, box: DOMRect): string[] {
+/** The colours of a picture that fills a box where another box lies on it, so strong; none while it is not there yet. */
+function coloursUnder(picture: HTMLImageElement, box: DOMRect, strength: number): string[] {
   const { naturalWidth, naturalHeight } = picture
   const frame = picture.getBoundingClientRect()
   const context = canvas().getContext('2d', { willReadFrequently: true })
@@ -20,7 +20,7 @@ function coloursUnder(picture: HTMLImageElement, box: DOMRect): string[] {
   const { data } = context.getImageData(0, 0, SPOTS, SPOTS)
   return Array.from({ length: SPOTS * SPOTS }, (_, i) => {
     const [r, g, b, a] = data.slice(4 * i, 4 * i + 4)
-    return `rgb(${r} ${g} ${b} / ${a! / 255})`
+    return `rgb(${r} ${g} ${b} / ${(a! / 255) * strength})`
   })
 }
 
@@ -36,7 +36,8 @@ export function groundBehind(surface: PageSurface, id: Id, self = true): string[
   const layers: string[] = []
   for (let at = self ? node : node.parentElement; at; at = at.parentElement) {
     const picture = at.querySelector<HTMLImageElement>(':scope>.of-bg')
-    const spots = picture ? coloursUnder(picture, box) : []
+    const strength = picture ? Number(view.getComputedStyle(picture).opacity) : 1
+    const spots = picture ? coloursUnder(picture, box, strength) : []
     const behind = view.getComputedStyle(at).backgroundColor
     if (spots.length > 0) return spots.map((spot) => seenThrough([...layers, spot, behind]))
     layers.push(behind)
