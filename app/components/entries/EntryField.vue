@@ -86,7 +86,7 @@ const entries = computed(() => site.site!.entries.filter((e) => e.type === props
       class="input mt-1 font-normal"
       maxlength="2000"
       :value="value ?? ''"
-      @change="emit('set', text($event) || null)"
+      @input="emit('set', text($event) || null)"
     />
     <span v-else class="mt-1 block text-xs font-normal text-soft">{{
       list.length ? `${list.length} kept as they are` : 'kept as it is'

@@ -242,9 +242,8 @@ onBeforeRouteLeave(() => {
               :value="entry.fields[field.id]"
               @set="entry.fields = { ...entry.fields, [field.id]: $event }"
             />
-            <p v-if="field.help || field.required" class="mt-0.5 text-xs text-soft">
-              {{ [field.help, field.required && 'Asked of every published entry.'].filter(Boolean).join(' ') }}
-            </p>
+            <p v-if="field.help" class="mt-0.5 text-xs text-soft">{{ field.help }}</p>
+            <p v-if="field.required" class="mt-0.5 text-xs text-soft">Asked of every published entry.</p>
           </div>
         </div>
       </div>
