@@ -43,8 +43,7 @@ const { begin, dragging } = useDragging({
 const landing = useLanding(() => plan.value?.getBoundingClientRect(), boxOf)
 const shownDrop = computed(() => drop.value ?? landing.value)
 
-const { there, need } = useRowsInTurn(() => layout.value.children.length)
-const rows = computed(() => layout.value.children.slice(0, there.value))
+const { rows, need } = useRowsInTurn(() => layout.value.children)
 
 const itemOf = (id: string) => plan.value?.querySelector<HTMLElement>(`[data-plan="${CSS.escape(id)}"]`)
 
