@@ -45,7 +45,8 @@ function drawAnew(document: Document, standing: Element | undefined, html: strin
 
 function writeChildren(holder: Element, order: Extract<Patch, { kind: 'children' }>['order'], held: Id | null): void {
   const standing = new Map([...holder.children].filter((c) => idOf(c) !== null).map((c) => [idOf(c)!, c]))
-  let at = isBackground(holder.firstElementChild) ? holder.children[1] : holder.children[0]
+  // What its element draws of itself (a background, the title of a section) stands before all of them.
+  let at: Element | undefined = [...holder.children].find((c) => idOf(c) !== null)
   for (const { id, drawn } of order) {
     const had = standing.get(id)
     const [wasNext, after] = [had !== undefined && had === at, at?.nextElementSibling ?? undefined]

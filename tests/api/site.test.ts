@@ -199,9 +199,9 @@ describe('starting', () => {
     expect(said).toMatch(/^The database .* is damaged .* Put a backup of it in its place/)
   })
 
-  test('an empty database answers with an empty site, and the server stops cleanly', async () => {
+  test('an empty database answers that there is no site yet, and the server stops cleanly', async () => {
     const empty = await startServer({ demo: 'none', data: join(folder, 'empty') })
-    expect((await fetch(`${empty.origin}/`)).status).toBe(200)
+    expect((await fetch(`${empty.origin}/`)).status).toBe(503)
     expect(await empty.stop()).toBe(0)
     expect(empty.said()).toContain('"stopping"')
   }, 30_000)

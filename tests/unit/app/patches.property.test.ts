@@ -3,7 +3,8 @@ import { HTMLElement, parseHTML } from 'linkedom'
 import { Formats, fill, sceneOf } from '#core/drawing'
 import { applyEdit, treeToDraw } from '#core/layouts'
 import { compileLayout, knownTo, patchesBetween, programOf } from '#core/render'
-import { type Layout, emptyLayout } from '#core/tree'
+import { newElement } from '#core/elements'
+import { type Layout, emptyLayout, walk } from '#core/tree'
 import { writePatches } from '../../../app/composables/writePatches'
 import { column, element, layout, observatory, row } from '../../fixtures'
 import { diceOf, randomEdit, seeds } from '../core/layouts/random'
@@ -109,4 +110,35 @@ describe('one edit', () => {
     expect(insert(element('heading', { text: 'Two', level: '1' }))).toBeNull()
     expect(patchesOf({ kind: 'setDefault', of: 'row', property: 'gap', step: 'wide', value: 3 })).toBeNull()
   })
+})
+
+let sections = 0
+
+test('a row of a section is drawn anew behind the title of its section', () => {
+  const made = layout(
+    'L',
+    'body',
+    row(
+      column(
+        12,
+        newElement('sections', () => `s${++sections}`),
+      ),
+    ),
+  )
+  const inner = [...walk(made)].find((n) => n.kind === 'row' && n.id !== made.children[0]!.id)!
+  const result = applyEdit(made, {
+    kind: 'setDefault',
+    box: inner.id,
+    of: 'column',
+    property: 'paddingTop',
+    step: 'wide',
+    value: 9,
+  })
+  if (!result.ok) throw new Error(result.problem.sentence)
+  const program = compileLayout(treeToDraw(made), { ids: true })
+  const paper = new Paper(whole(made))
+  const change = patchesBetween(treeToDraw(made), treeToDraw(result.document), scene, knownTo([program]))!
+  writePatches(paper.find, change.patches)
+  expect(change.patches).toMatchObject([{ kind: 'children', order: [{ id: inner.id }] }])
+  expect(paper.html).toBe(asRead(whole(result.document)))
 })
