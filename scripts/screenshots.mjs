@@ -149,6 +149,7 @@ const STUDIO = {
     const heading = page.getByRole('treeitem', { name: 'Heading: Title' }).first()
     await heading.click()
     await page.getByLabel('Size', { exact: true }).fill('56')
+    await page.keyboard.press('Enter')
     await page.keyboard.press('Escape')
     await page.keyboard.press('Alt+ArrowDown')
     await page.keyboard.press('d')
