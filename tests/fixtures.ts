@@ -13,7 +13,7 @@ import {
 } from '#core/tree'
 import { CompiledDesign } from '#core/render'
 import { Formats, type SceneOptions, sceneOf } from '#core/drawing'
-import { Catalogue, type Entry, type PageType, type RichDoc, type Site } from '#core/site'
+import { Catalogue, type Entry, type PageType, type RichDoc, type Site, blankEntry, blankType } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 
 /** A very small site of its own: an observatory with instruments and notes. */
@@ -24,36 +24,11 @@ export const rich = (text: string): RichDoc => ({
 })
 
 export function entry(id: string, type: string, more: Partial<Entry> = {}): Entry {
-  return {
-    id,
-    type,
-    slug: id,
-    title: id,
-    summary: '',
-    content: null,
-    picture: null,
-    person: null,
-    parent: null,
-    date: null,
-    terms: [],
-    fields: {},
-    published: true,
-    chosenFrame: null,
-    ...more,
-  }
+  return { ...blankEntry(id, type), title: id, ...more }
 }
 
 const type = (id: string, more: Partial<PageType> = {}): PageType => ({
-  id,
-  name: id,
-  plural: `${id}s`,
-  slug: `${id}s`,
-  archive: true,
-  dated: false,
-  tree: false,
-  personLabel: 'Author',
-  taxonomies: [],
-  fields: [],
+  ...blankType(id, id, `${id}s`, `${id}s`),
   ...more,
 })
 

@@ -120,3 +120,6 @@ export const SITE_PARTS = [
   'sign-in',
   'member',
 ] as const
+
+/** First parts of addresses that belong to the studio and to the site itself. */
+export const RESERVED_PARTS: ReadonlySet<string> = new Set([...STUDIO_PARTS, ...SITE_PARTS])

@@ -1,5 +1,6 @@
 import { KEY } from '../shape'
-import { slugOf } from './addresses'
+import { RESERVED_PARTS, slugOf } from './addresses'
+import { blankType, firstFree } from './blank'
 import type { Field, FieldKind, Id, PageType, Taxonomy } from './types'
 
 /** What the kinds of fields are called, in the order in which one chooses among them. */
@@ -26,46 +27,30 @@ export const FIELD_KINDS: Readonly<Record<FieldKind, { label: string; about: str
 export function freeId(words: string, taken: ReadonlySet<Id>): Id {
   const plain = slugOf(words)
     .replace(/[^a-z0-9-]/g, '')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 30)
-  const base = KEY.test(plain) ? plain : 'thing'
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? base : `${base}-${n}`
-    if (!taken.has(id)) return id
-  }
+    .replace(/^-+/, '')
+  return firstFree(KEY.test(plain) ? plain : 'thing', 34, (id) => taken.has(id))
 }
 
+/** The first part of addresses, made from words: not among those taken, nor one of the site's own. */
+const freePart = (words: string, taken: ReadonlySet<string>): string =>
+  firstFree(slugOf(words) || 'things', 80, (part) => taken.has(part) || RESERVED_PARTS.has(part))
+
 /** A page type as it begins: with an archive at an address made from its name. */
-export function newPageType(
+export const newPageType = (
   name: string,
   plural: string,
   taken: ReadonlySet<Id>,
-  slugs: ReadonlySet<string>,
-): PageType {
-  return {
-    id: freeId(name, taken),
-    name,
-    plural,
-    slug: freeId(plural, slugs),
-    archive: true,
-    dated: false,
-    tree: false,
-    personLabel: 'Author',
-    taxonomies: [],
-    fields: [],
-  }
-}
+  parts: ReadonlySet<string>,
+): PageType => blankType(freeId(name, taken), name, plural, freePart(plural, parts))
 
 export function newField(label: string, kind: FieldKind, taken: ReadonlySet<Id>): Field {
   const choices = kind === 'choice' || kind === 'choices' ? { choices: [] } : {}
   return { id: freeId(label, taken), label, kind, ...choices }
 }
 
-export function newTaxonomy(
+export const newTaxonomy = (
   name: string,
   plural: string,
   taken: ReadonlySet<Id>,
-  slugs: ReadonlySet<string>,
-): Taxonomy {
-  return { id: freeId(name, taken), name, plural, slug: freeId(plural, slugs), pages: true }
-}
+  parts: ReadonlySet<string>,
+): Taxonomy => ({ id: freeId(name, taken), name, plural, slug: freePart(plural, parts), pages: true })

@@ -1,48 +1,14 @@
-import type { Entry, PageType, Site, SiteSettings } from './types'
+import { blankEntry, blankType } from './blank'
+import type { PageType, Site, SiteSettings } from './types'
 
 /** With what a new site begins: pages and stories, or no page type at all. */
 export const BEGINNINGS = ['pages-and-stories', 'nothing'] as const
 export type Beginning = (typeof BEGINNINGS)[number]
 
-const type = (more: Pick<PageType, 'id' | 'name' | 'plural' | 'slug'> & Partial<PageType>): PageType => ({
-  archive: false,
-  dated: false,
-  tree: false,
-  personLabel: 'Author',
-  taxonomies: [],
-  fields: [],
-  ...more,
-})
-
 const TYPES: readonly PageType[] = [
-  type({ id: 'page', name: 'Page', plural: 'Pages', slug: '', tree: true }),
-  type({
-    id: 'story',
-    name: 'Story',
-    plural: 'Stories',
-    slug: 'stories',
-    archive: true,
-    dated: true,
-    taxonomies: ['topic'],
-  }),
+  { ...blankType('page', 'Page', 'Pages', ''), archive: false, tree: true },
+  { ...blankType('story', 'Story', 'Stories', 'stories'), dated: true, taxonomies: ['topic'] },
 ]
-
-const welcome = (title: string): Entry => ({
-  id: 'welcome',
-  type: 'page',
-  slug: 'welcome',
-  title,
-  summary: '',
-  content: null,
-  picture: null,
-  person: null,
-  parent: null,
-  date: null,
-  terms: [],
-  fields: {},
-  published: true,
-  chosenFrame: null,
-})
 
 /** What somebody who founds a site says of it. */
 export type Founded = Pick<SiteSettings, 'name' | 'origin' | 'locale' | 'currency' | 'timeZone'>
@@ -65,6 +31,6 @@ export function foundSite(said: Founded, beginning: Beginning): Site {
     settings: { ...settings, home: { kind: 'entry', entry: 'welcome' } },
     types: TYPES.map((t) => ({ ...t })),
     taxonomies: [{ id: 'topic', name: 'Topic', plural: 'Topics', slug: 'topics', pages: true }],
-    entries: [welcome(said.name)],
+    entries: [{ ...blankEntry('welcome', 'page'), title: said.name }],
   }
 }

@@ -1,7 +1,7 @@
 import { type Editing, type PlainEdit, plainEditing } from '../edits'
 import { type Problem, problem } from '../problems'
 import { type Shape, exact, list, oneOf, refuse } from '../shape'
-import { SITE_PARTS, STUDIO_PARTS } from './addresses'
+import { RESERVED_PARTS } from './addresses'
 import { pageTypeShape, taxonomyShape } from './shapes'
 import type { PageType, Taxonomy } from './types'
 
@@ -20,8 +20,6 @@ export const structureShape: Shape = exact({
   taxonomies: list(taxonomyShape, MOST_TYPES, `a site has at most ${MOST_TYPES} taxonomies`),
 })
 
-const RESERVED: ReadonlySet<string> = new Set([...STUDIO_PARTS, ...SITE_PARTS])
-
 /** The first of a list that was there before; undefined when all differ. */
 function twice<T>(items: readonly T[]): T | undefined {
   const seen = new Set<T>()
@@ -39,7 +37,7 @@ function clash({ types, taxonomies }: Structure): string | null {
     if (upside) return `${upside.label} is at least ${upside.least} and at most ${upside.most}, so nothing fits`
   }
   const parts = [...types, ...taxonomies].filter((t) => t.slug !== '')
-  const taken = parts.find((t) => RESERVED.has(t.slug))
+  const taken = parts.find((t) => RESERVED_PARTS.has(t.slug))
   if (taken) return `addresses that begin with /${taken.slug} are the site’s own; give ${taken.plural} another`
   const slug = twice(parts.map((t) => t.slug))
   const rivals = parts.filter((t) => t.slug === slug).map((t) => t.plural)

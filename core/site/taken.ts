@@ -1,13 +1,11 @@
-import { SITE_PARTS, STUDIO_PARTS } from './addresses'
+import { RESERVED_PARTS } from './addresses'
 import type { Catalogue } from './catalogue'
 import { ownAddress } from './pages'
 import type { Entry, PageType } from './types'
 
-const RESERVED: ReadonlySet<string> = new Set([...STUDIO_PARTS, ...SITE_PARTS])
-
 /** Who else begins addresses with a first part at the top of the site, in words; null when nobody does. */
 function beginsThere(part: string, catalogue: Catalogue): string | null {
-  if (RESERVED.has(part)) return 'the site itself uses'
+  if (RESERVED_PARTS.has(part)) return 'the site itself uses'
   const type = catalogue.site.types.find((t) => t.slug === part)
   if (type) return `${type.plural} use`
   const taxonomy = catalogue.site.taxonomies.find((t) => t.slug === part)

@@ -44,7 +44,7 @@ export interface Field {
   kind: FieldKind
   /** One line for whoever fills it in. */
   help?: string
-  /** An entry is stored only with it. */
+  /** A published entry is stored only with it. */
   required?: true
   unit?: string
   /** For numbers and money: what it is at least and at most. */

@@ -145,14 +145,14 @@ const place: Shape = exact({
 const column: Shape = exact({
   kind: oneOf(['column']),
   ...node,
-  gives: byValue((v) => (v === undefined ? ABSENT : gives)),
+  gives: byValue((v) => (v === undefined ? ABSENT : defaults)),
   span: whole(1, 12, 'the span of a column is a whole number from 1 to 12'),
   children: byValue(() => inColumn),
 })
 const row: Shape = exact({
   kind: oneOf(['row']),
   ...node,
-  gives: byValue((v) => (v === undefined ? ABSENT : gives)),
+  gives: byValue((v) => (v === undefined ? ABSENT : defaults)),
   children: list(kinds({ column }, 'kind', 'thing in a row'), 12),
 })
 
@@ -169,7 +169,6 @@ export const nodeShape = kinds({ row, column, element, place }, 'kind', 'thing i
 /** `row`, `button`, `heading.2`, `button :hover`, `field label`. */
 const DEFAULTS = new RegExp(`^[a-z-]{1,40}([.][\\w-]{1,40})?( (?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?)?$`)
 const defaults = record(DEFAULTS, styles, 200)
-const gives = defaults
 
 export const layoutShape = exact({
   kind: oneOf(['layout']),

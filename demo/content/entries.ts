@@ -1,6 +1,6 @@
-import { type Entry, slugOf } from '../../core/site'
+import { type Entry, slugOf, blankEntry } from '../../core/site'
 import { rich } from '../rich'
-import { blank } from './exhibits'
+
 import pages from './pages.json' with { type: 'json' }
 import stories from './stories.json' with { type: 'json' }
 import talks from './talks.json' with { type: 'json' }
@@ -9,7 +9,7 @@ import tickets from './tickets.json' with { type: 'json' }
 /** The museum's other entries; what they say stands in the JSON files beside this one. */
 
 export const PAGES: Entry[] = pages.map(({ slug, title, parent, summary, lines }) => ({
-  ...blank(slug, 'page'),
+  ...blankEntry(slug, 'page'),
   title,
   parent,
   summary,
@@ -19,7 +19,7 @@ export const PAGES: Entry[] = pages.map(({ slug, title, parent, summary, lines }
 const ABOUT_TALKS = 'The talk lasts about an hour, with time for questions. The room is open half an hour before.'
 
 export const TALKS: Entry[] = talks.map(({ title, starts, price, places, room, person, summary }, i) => ({
-  ...blank(slugOf(title), 'talk'),
+  ...blankEntry(slugOf(title), 'talk'),
   title,
   summary,
   content: rich(summary, ABOUT_TALKS),
@@ -34,7 +34,7 @@ export const TALKS: Entry[] = talks.map(({ title, starts, price, places, room, p
 const ADDRESSES: Record<string, string> = { 'ساعة من حلب': 'a-clock-from-aleppo' }
 
 export const STORIES: Entry[] = stories.map(({ title, date, topic, person, summary, lines }, i) => ({
-  ...blank(ADDRESSES[title] ?? slugOf(title), 'story'),
+  ...blankEntry(ADDRESSES[title] ?? slugOf(title), 'story'),
   title,
   date,
   summary,
@@ -48,7 +48,7 @@ const ABOUT_TICKETS =
   'Show it at the desk on paper or on a telephone. Tickets can be changed to another day, and given away.'
 
 export const TICKETS: Entry[] = tickets.map(({ title, price, valid, summary }, i) => ({
-  ...blank(slugOf(title), 'ticket'),
+  ...blankEntry(slugOf(title), 'ticket'),
   title,
   summary,
   content: rich(summary, ABOUT_TICKETS),

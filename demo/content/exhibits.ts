@@ -1,4 +1,4 @@
-import { type Entry, slugOf } from '../../core/site'
+import { type Entry, blankEntry, slugOf } from '../../core/site'
 import { chanceOf } from '../pictures/chance'
 import type { ClockKind } from '../pictures/clocks'
 import { rich } from '../rich'
@@ -72,30 +72,13 @@ const known = (list: { id: string }[], id: string): string => {
   return id
 }
 
-export const blank = (id: string, type: string): Entry => ({
-  id,
-  type,
-  slug: id,
-  title: '',
-  summary: '',
-  content: null,
-  picture: null,
-  person: null,
-  parent: null,
-  date: null,
-  terms: [],
-  fields: {},
-  published: true,
-  chosenFrame: null,
-})
-
 function exhibit({ title, maker, made, mechanism, room, height, summary }: ExhibitLine, index: number): Entry {
   const id = slugOf(title)
   const chance = chanceOf(id)
   const striking = mechanism !== 'watch' && chance.next() > 0.2
   const condition = room === 'W' ? 'under-repair' : chance.pick(['running', 'running', 'at-rest'])
   return {
-    ...blank(id, 'exhibit'),
+    ...blankEntry(id, 'exhibit'),
     title,
     summary,
     content: rich(WORK[mechanism]!, '## How it is kept', chance.pick(CARE), chance.pick(FINDING)),
@@ -142,7 +125,7 @@ function awkward(): Entry[] {
       fields: { ...named.fields, pictures: ['clock-ohara-alarm'] },
     },
     {
-      ...blank('unlabelled-crate', 'exhibit'),
+      ...blankEntry('unlabelled-crate', 'exhibit'),
       slug: 'unlabelled-crate',
       terms: ['workshop'],
       picture: 'clock-unlabelled-crate',
@@ -152,7 +135,7 @@ function awkward(): Entry[] {
   ]
 }
 
-const ALL_EMPTY: Entry = { ...blank('empty-bracket', 'exhibit'), title: 'Empty wall bracket' }
+const ALL_EMPTY: Entry = { ...blankEntry('empty-bracket', 'exhibit'), title: 'Empty wall bracket' }
 
 /** 36 exhibits; the last one has nothing but a title, and one before it not even that. */
 export const EXHIBITS: Entry[] = [...(LINES as ExhibitLine[]).map(exhibit), ...awkward(), ALL_EMPTY]
