@@ -47,6 +47,9 @@ export const PROBLEMS = {
   'release-unknown': [404, 'There is no release number {number}.'],
   'release-lacks': [404, 'Release {number} has no {what} with the id {id}.'],
   'entry-unknown': [404, 'There is no entry with the id {id}. It may have been removed.'],
+  'redirect-wrong': [422, '{why}. Nothing was stored.'],
+  'term-unknown': [404, 'There is no term with the id {id}. It may have been removed.'],
+  'terms-apart': [422, 'Only terms of one taxonomy can be merged, and not a term with itself or one below it.'],
   'address-unknown': [404, 'Nothing answers at {address}.'],
   'stale-revision': [
     409,

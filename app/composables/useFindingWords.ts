@@ -60,6 +60,7 @@ const DOCUMENT_NAMES: Record<DocumentKind, string> = {
   picture: 'picture',
   menu: 'menu',
   entry: 'entry',
+  redirect: 'address that leads elsewhere',
   structure: 'set of page types',
   'structure-edit': 'edit of page types',
   house: 'house style',

@@ -1,7 +1,18 @@
+import { nanoid } from 'nanoid'
 import { type Uses, type Used, usesOf } from '#core/checks'
 import type { PlainEdit } from '#core/edits'
-import { newField, newPageType, newTaxonomy } from '#core/site'
-import type { FieldKind, Id, Field, PageType, Taxonomy } from '#core/site'
+import {
+  insertTerm,
+  moveTerm,
+  newField,
+  newPageType,
+  newPerson,
+  newTaxonomy,
+  newTerm,
+  removeTaxonomy,
+  removeTerm,
+} from '#core/site'
+import type { FieldKind, Id, Field, PageType, Person, Spot, Taxonomy, Term } from '#core/site'
 import { and, counted } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useSite } from '~/stores/site'
@@ -14,6 +25,8 @@ export function useStructureEdits() {
   const design = useDesign()
   const types = computed(() => structure.document?.types ?? [])
   const taxonomies = computed(() => structure.document?.taxonomies ?? [])
+  const terms = computed(() => structure.document?.terms ?? [])
+  const people = computed(() => structure.document?.people ?? [])
   const slugs = () => new Set([...types.value, ...taxonomies.value].map((t) => t.slug))
 
   /** Makes a page type and gives its id; null when it was refused. */
@@ -56,7 +69,36 @@ export function useStructureEdits() {
     if (index < 0 || index >= items.length) return false
     return structure.apply({ kind: 'move', at, id, index } satisfies PlainEdit)
   }
-  const remove = (at: string[], id: Id) => structure.apply({ kind: 'remove', at, id })
+  /** Takes something away, with what goes with it. */
+  function remove(at: string[], id: Id): boolean {
+    const edit = at[0] === 'taxonomies' ? removeTaxonomy(structure.document!, id) : null
+    return structure.apply(edit ?? { kind: 'remove', at, id })
+  }
+
+  /** Makes a term at a spot among those of its taxonomy and gives its id; null when it was refused. */
+  function addTerm(taxonomy: Id, title: string, spot: Spot): Id | null {
+    const term = newTerm(structure.document!, taxonomy, title, nanoid(10))
+    return structure.apply(insertTerm(structure.document!, term, spot)) ? term.id : null
+  }
+  /** The address of a term follows its first title: until it has one, it is `term`. */
+  function nameTerm(term: Term, title: string): boolean {
+    const edits: PlainEdit[] = [{ kind: 'set', at: ['terms', term.id, 'title'], value: title }]
+    if (term.title === '') {
+      const { slug } = newTerm(structure.document!, term.taxonomy, title)
+      edits.push({ kind: 'set', at: ['terms', term.id, 'slug'], value: slug })
+    }
+    return structure.apply(edits.length === 1 ? edits[0]! : { kind: 'batch', label: 'name a term', edits })
+  }
+  const setTerm = (term: Term, key: keyof Term, value: unknown) => set(['terms', term.id, key], value)
+  const placeTerm = (id: Id, spot: Spot) => structure.apply(moveTerm(structure.document!, id, spot))
+  const takeTerm = (id: Id) => structure.apply(removeTerm(structure.document!, id))
+
+  function addPerson(name: string): Id | null {
+    const item = newPerson(structure.document!, name)
+    const index = people.value.length
+    return structure.apply({ kind: 'insert', at: ['people'], index, item }) ? item.id : null
+  }
+  const setPerson = (person: Person, key: keyof Person, value: unknown) => set(['people', person.id, key], value)
 
   const uses = (used: Used): Uses => usesOf(used, design.design, site.catalogue!)
 
@@ -74,6 +116,15 @@ export function useStructureEdits() {
   return {
     types,
     taxonomies,
+    terms,
+    people,
+    addTerm,
+    nameTerm,
+    setTerm,
+    placeTerm,
+    takeTerm,
+    addPerson,
+    setPerson,
     addType,
     addTaxonomy,
     addField,

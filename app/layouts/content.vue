@@ -5,6 +5,9 @@ import { useSession } from '~/stores/session'
 const PLACES = [
   { to: '/studio/content/entries', label: 'Entries' },
   { to: '/studio/content/types', label: 'Page types' },
+  { to: '/studio/content/terms', label: 'Terms' },
+  { to: '/studio/content/people', label: 'People' },
+  { to: '/studio/content/addresses', label: 'Addresses' },
 ]
 const route = useRoute()
 const session = useSession()

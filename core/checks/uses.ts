@@ -1,11 +1,13 @@
 import { type Design, type Referred, type Target, targetSpec } from '../frames'
 import { fieldsNamed, seeNode } from '../elements'
 import { isFieldTest } from '../conditions'
-import { type Catalogue, type Entry, type Id, type MenuItem, isEmpty } from '../site'
+import { type Catalogue, type Entry, type FieldKind, type Id, type MenuItem, isEmpty, richPictures } from '../site'
 import { type Layout, type TreeNode, walk } from '../tree'
 
-/** A page type, one of its fields, or a taxonomy. */
-export type Used = { kind: 'type'; id: Id } | { kind: 'field'; type: Id; id: Id } | { kind: 'taxonomy'; id: Id }
+/** A page type, one of its fields, a taxonomy, a term, a person or a picture. */
+export type Used =
+  | { kind: 'type' | 'taxonomy' | 'term' | 'person' | 'picture' | 'entry' | 'menu'; id: Id }
+  | { kind: 'field'; type: Id; id: Id }
 
 /** What would miss something that is taken away. */
 export interface Uses {
@@ -26,7 +28,7 @@ function nodeNames(node: TreeNode, used: Used, pages: ReadonlySet<string>): bool
   let found = false
   seeNode(node, {
     page: (page) => void (found ||= pages.has(page)),
-    thing: (kind, id) => void (found ||= used.kind === 'type' && kind === 'type' && id === used.id),
+    thing: (kind, id) => void (found ||= used.kind === kind && id === used.id),
     field: ({ of, via, field }) =>
       void (found ||= used.kind === 'taxonomy' && ((of === 'term' && via === used.id) || field === `terms:${used.id}`)),
   })
@@ -43,17 +45,54 @@ function targetNames(target: Target, used: Used): boolean {
   return found
 }
 
+/** What of a page says that it goes with something of each kind. */
+const GOES_WITH: Partial<Record<Used['kind'], 'type' | 'taxonomy' | 'term' | 'person' | 'entry'>> = {
+  type: 'type',
+  taxonomy: 'taxonomy',
+  term: 'term',
+  person: 'person',
+  entry: 'entry',
+}
+
 /** The pages that go with it, by their keys. */
 function pagesOf(used: Used, catalogue: Catalogue): ReadonlySet<string> {
-  if (used.kind === 'field') return new Set()
-  const pages = catalogue.pages.filter((p) => (used.kind === 'type' ? p.type : p.taxonomy) === used.id)
+  const by = GOES_WITH[used.kind]
+  if (!by) return new Set()
+  const pages = catalogue.pages.filter((p) => p[by] === used.id)
   return new Set([...pages.map((p) => p.key), ...(used.kind === 'type' ? [`archive:${used.id}`] : [])])
 }
 
+/** Whether an entry has something in one of its own fields, alone or among others. */
+function holdsIn(entry: Entry, kinds: readonly FieldKind[], id: Id, catalogue: Catalogue): boolean {
+  const fields = catalogue.types.get(entry.type)?.fields.filter((f) => kinds.includes(f.kind)) ?? []
+  return fields.some(({ id: field }) => {
+    const value = entry.fields[field]
+    return Array.isArray(value) ? value.includes(id) : value === id
+  })
+}
+
 function entryUses(used: Used, catalogue: Catalogue): (entry: Entry) => boolean {
-  if (used.kind === 'type') return (e) => e.type === used.id
-  if (used.kind === 'field') return (e) => e.type === used.type && !isEmpty(e.fields[used.id])
-  return (e) => e.terms.some((t) => catalogue.terms.get(t)?.taxonomy === used.id)
+  switch (used.kind) {
+    case 'type':
+      return (e) => e.type === used.id
+    case 'field':
+      return (e) => e.type === used.type && !isEmpty(e.fields[used.id])
+    case 'taxonomy':
+      return (e) => e.terms.some((t) => catalogue.terms.get(t)?.taxonomy === used.id)
+    case 'term':
+      return (e) => e.terms.includes(used.id)
+    case 'person':
+      return (e) => e.person === used.id || holdsIn(e, ['person'], used.id, catalogue)
+    case 'picture':
+      return (e) =>
+        e.picture === used.id ||
+        holdsIn(e, ['picture', 'pictures'], used.id, catalogue) ||
+        (e.content !== null && richPictures(e.content).includes(used.id))
+    case 'entry':
+      return (e) => e.parent === used.id || holdsIn(e, ['entry'], used.id, catalogue)
+    case 'menu':
+      return () => false
+  }
 }
 
 const itemLeads = (item: MenuItem, pages: ReadonlySet<string>): boolean =>

@@ -1,5 +1,6 @@
 import { listPages, monthOf, ownAddress } from './pages'
-import type { Entry, Id, Menu, Page, PageType, Person, Picture, Site, Taxonomy, Term } from './types'
+import { followRedirects } from './redirects'
+import type { Entry, Id, Menu, Page, PageType, Person, Picture, Redirect, Site, Taxonomy, Term } from './types'
 
 /** Newest first; entries without a date come last, in the order of their titles, then ids. */
 function newestFirst(a: Entry, b: Entry): number {
@@ -40,7 +41,9 @@ export class Catalogue {
   readonly entries: Map<Id, Entry>
   private readonly pagesByAddress = new Map<string, Page>()
   private readonly pagesByKey = new Map<string, Page>()
-  private readonly redirects = new Map<string, string>()
+  /** Addresses that lead elsewhere, as they are stored, by the address. */
+  readonly redirects: ReadonlyMap<string, Redirect>
+  private readonly homeward = new Map<string, string>()
   private indexes: Map<string, number> | null = null
   private readonly byType: Map<Id, Entry[]>
   private readonly byTerm: Map<Id, Entry[]>
@@ -64,6 +67,7 @@ export class Catalogue {
       this.pagesByKey.set(page.key, page)
     }
     this.leadHome()
+    this.redirects = new Map((site.redirects ?? []).map((r) => [r.address, r]))
   }
 
   /** What home shows is one page with home: its own key and address lead there. */
@@ -73,11 +77,11 @@ export class Catalogue {
     if (entry) {
       this.pagesByKey.set(`entry:${entry.id}`, home)
       const address = ownAddress(this.site, entry, this.entries)
-      if (address && address !== '/') this.redirects.set(address, '/')
+      if (address && address !== '/') this.homeward.set(address, '/')
     } else if (home.type) {
       this.pagesByKey.set(`archive:${home.type}`, home)
       const slug = this.types.get(home.type)?.slug
-      if (slug) this.redirects.set(`/${slug}`, '/')
+      if (slug) this.homeward.set(`/${slug}`, '/')
     }
   }
 
@@ -86,9 +90,26 @@ export class Catalogue {
     return this.pagesByAddress.get(address)
   }
 
-  /** Where an address leads that is not a page's own: home for the entry that home shows. */
+  /** Where an address leads that is not a page's own: home for the entry that home shows, or where it was led. */
   redirectOf(address: string): string | undefined {
-    return this.redirects.get(address)
+    return this.homeward.get(address) ?? this.ledElsewhere(address)
+  }
+
+  /** Where an address was led that is no page's own any more. */
+  ledElsewhere(address: string): string | undefined {
+    if (this.redirects.size === 0 || this.pagesByAddress.has(address)) return undefined
+    const isPage = (path: string) => this.pagesByAddress.has(path)
+    const led = followRedirects(this.redirects, this.addressOfPage, isPage, address)
+    return led === undefined ? undefined : (this.homeward.get(led) ?? led)
+  }
+
+  /** The address of a page by its key. */
+  readonly addressOfPage = (key: string): string | undefined => this.pagesByKey.get(key)?.address || undefined
+
+  /** The address of an entry by its type and place, whether it is published or not; null where its type is unknown. */
+  ownAddressOf(entry: Id): string | null {
+    const found = this.entries.get(entry)
+    return found ? ownAddress(this.site, found, this.entries) : null
   }
 
   page(key: string): Page | undefined {

@@ -33,7 +33,7 @@ function typeChoices(catalogue: Catalogue, type: PageType): FieldChoice[] {
       const of = `From its ${taxonomy.name.toLowerCase()}`
       return [list, ...['title', 'summary', 'picture'].map((f) => builtInChoice(f, 'term', of, id))]
     }),
-    ...['title', 'summary', 'description', 'picture', 'mail', 'address'].map((f) =>
+    ...['title', 'summary', 'description', 'picture', 'mail', 'phone', 'address'].map((f) =>
       builtInChoice(f, 'person', `From its ${type.personLabel.toLowerCase()}`),
     ),
   ]

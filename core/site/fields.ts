@@ -146,6 +146,7 @@ export const BUILT_IN: Record<string, BuiltIn> = {
   date: { label: 'Date', kind: 'date', read: (s) => (s.kind === 'entry' ? s.entry.date : null) },
   person: { label: 'Person', kind: 'person', read: (s) => (s.kind === 'entry' ? s.entry.person : null) },
   mail: { label: 'Mail address', kind: 'text', read: (s) => (s.kind === 'person' ? s.person.mail : null) },
+  phone: { label: 'Telephone', kind: 'text', read: (s) => (s.kind === 'person' ? (s.person.phone ?? null) : null) },
   type: { label: 'Page type', kind: 'text', read: (s) => (s.kind === 'entry' ? s.type.name : null) },
   address: {
     label: 'Address',

@@ -31,8 +31,11 @@ export {
   nameOf,
 } from './fields'
 export { type FieldChoice, fieldChoices, fieldLabel, fieldKind } from './field-choices'
-export { type Structure, STRUCTURE_EDITING, refuseStructure } from './structure'
-export { isRichDoc, richText } from './rich'
+export { MOST_TERMS, type Structure, STRUCTURE_EDITING, refuseStructure } from './structure'
+export { type Line, type Nudge, type Spot, branchLength, dropped, linesOf, nudged, spotOf } from './outline'
+export { redirectOfEntry, redirectShape, redirectsOfStructure, refuseRedirect, settledRedirect } from './redirects'
+export { insertTerm, moveTerm, newPerson, newTerm, removeTaxonomy, removeTerm } from './terms'
+export { isRichDoc, richPictures, richText } from './rich'
 export { refuseRich, richShape } from './rich-shape'
 export * from './shapes'
 export { isDay, isMoment, dayIn, dayOf, momentIn } from './days'

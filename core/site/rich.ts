@@ -1,4 +1,4 @@
-import type { RichDoc, RichNode } from './types'
+import type { Id, RichDoc, RichNode } from './types'
 
 export function isRichDoc(value: unknown): value is RichDoc {
   return typeof value === 'object' && value !== null && (value as RichDoc).type === 'doc'
@@ -14,4 +14,15 @@ export function richText(doc: RichDoc | null): string {
     return node.text ?? (node.content ?? []).map(read).join(ONE_LINE.has(node.type) ? '' : ' ')
   }
   return doc ? (doc.content ?? []).map(read).join(' ').replace(/\s+/g, ' ').trim() : ''
+}
+
+/** The pictures that stand in a text, by their ids. */
+export function richPictures(doc: RichDoc | null): Id[] {
+  const found: Id[] = []
+  const see = (node: RichNode): void => {
+    if (node.type === 'picture' && typeof node.attrs?.id === 'string') found.push(node.attrs.id)
+    node.content?.forEach(see)
+  }
+  doc?.content?.forEach(see)
+  return found
 }

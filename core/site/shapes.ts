@@ -144,6 +144,7 @@ export const personShape = exact({
   role: text(200),
   about: text(10_000),
   mail: text(200),
+  phone: optional(text(60)),
   picture: keyOrNull(),
 })
 

@@ -99,6 +99,7 @@ export interface Person {
   role: string
   about: string
   mail: string
+  phone?: string
   picture: Id | null
 }
 
@@ -176,6 +177,20 @@ export interface Site {
   pictures: Picture[]
   menus: Menu[]
   entries: Entry[]
+  /** Addresses that lead elsewhere. */
+  redirects?: Redirect[]
+}
+
+/**
+ * An address that once was a page's and leads to another now. Where it leads to a page it names it by its key, so that
+ * it follows that page wherever it goes, and no chain ever forms.
+ */
+export interface Redirect {
+  /** A path of this site, without a slash at its end. */
+  address: string
+  to: Link
+  /** All addresses below it lead there as well, each with what follows it. */
+  branch?: true
 }
 
 export type PageKind =

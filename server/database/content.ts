@@ -4,6 +4,7 @@ import type {
   PageType,
   Person,
   Picture,
+  Redirect,
   Site,
   SiteSettings,
   Structure,
@@ -13,6 +14,7 @@ import type {
 import type { DocumentKind, Spoilt } from '../../core/documents'
 import type { Transaction } from 'kysely'
 import type { Database } from './open'
+import { readRedirects, writeRedirects } from './redirects'
 import { readSound, readSoundList } from './sound'
 import type { Tables } from './schema'
 
@@ -69,6 +71,7 @@ export async function readSite(db: Db, fallback: SiteSettings): Promise<StoredSi
     menus: await docs<Menu>(db, 'menus', 'menu', spoilt),
     entries: await readEntries(db, spoilt),
     pictures: await readPictures(db, spoilt),
+    redirects: (await readRedirects(db, spoilt)).map(({ at: _, ...redirect }) => redirect),
   }
   return { site, version: row.content_version, spoilt }
 }
@@ -124,8 +127,17 @@ export async function readEntry(db: Db, id: string): Promise<{ entry: Entry; rev
   return row && entry ? { entry: { ...entry, published: row.published === 1 }, revision: row.revision } : null
 }
 
-/** Stores an entry at its next revision, and says that the content has changed. */
-export async function updateEntry(db: Db, entry: Entry, revision: number): Promise<void> {
+/**
+ * Stores an entry at its next revision, with what leads on from the address it has had, and says that the content has
+ * changed.
+ */
+export async function updateEntry(
+  db: Db,
+  entry: Entry,
+  revision: number,
+  moved: Redirect | null = null,
+): Promise<void> {
+  if (moved) await writeRedirects(db, [moved])
   const values = { doc: JSON.stringify(entry), published: Number(entry.published), revision }
   await db.updateTable('entries').set(values).where('id', '=', entry.id).execute()
   await touchContent(db)
@@ -139,7 +151,7 @@ export async function updateSettings(db: Db, settings: SiteSettings): Promise<vo
   await touchContent(db)
 }
 
-/** Page types and taxonomies, with what of them cannot be read; null for a database without a site. */
+/** What the site is built of, with what of it cannot be read; null for a database without a site. */
 export async function readStructure(
   db: Db,
   spoilt: Spoilt[],
@@ -148,10 +160,38 @@ export async function readStructure(
   if (!row) return null
   const types = readSoundList<PageType>('type', row.types, spoilt)
   const taxonomies = readSoundList<Taxonomy>('taxonomy', row.taxonomies, spoilt)
-  return { structure: { format: 1, types, taxonomies }, revision: row.structure_revision }
+  const terms = await docs<Term>(db, 'terms', 'term', spoilt)
+  const people = await docs<Person>(db, 'people', 'person', spoilt)
+  return { structure: { format: 1, types, taxonomies, terms, people }, revision: row.structure_revision }
 }
 
-export async function writeStructure(db: Db, { types, taxonomies }: Structure, revision: number): Promise<void> {
+/** Makes a table hold these documents in this order; what stands there already is left as it is. */
+async function writeDocs(db: Db, table: 'terms' | 'people', all: readonly { id: string }[]): Promise<void> {
+  const rows = all.map((doc, position) => ({ id: doc.id, position, doc: JSON.stringify(doc) }))
+  const wanted = new Set(rows.map((r) => r.id))
+  const there = new Map((await db.selectFrom(table).selectAll().execute()).map((r) => [r.id, r]))
+  for (const id of there.keys()) if (!wanted.has(id)) await db.deleteFrom(table).where('id', '=', id).execute()
+  for (const { id, position, doc } of rows) {
+    const was = there.get(id)
+    if (was?.position === position && was.doc === doc) continue
+    const set = { position, doc }
+    await db
+      .insertInto(table)
+      .values({ id, ...set })
+      .onConflict((c) => c.column('id').doUpdateSet(set))
+      .execute()
+  }
+}
+
+export async function writeStructure(
+  db: Db,
+  { types, taxonomies, terms, people }: Structure,
+  revision: number,
+  moved: readonly Redirect[] = [],
+): Promise<void> {
+  await writeRedirects(db, moved)
+  await writeDocs(db, 'terms', terms)
+  await writeDocs(db, 'people', people)
   await db
     .updateTable('site')
     .set({ types: JSON.stringify(types), taxonomies: JSON.stringify(taxonomies), structure_revision: revision })
@@ -159,7 +199,31 @@ export async function writeStructure(db: Db, { types, taxonomies }: Structure, r
   await touchContent(db)
 }
 
-async function touchContent(db: Db): Promise<void> {
+/** Entries that have a term, with the revisions they stand at. */
+export async function readEntriesInTerm(db: Db, term: string): Promise<{ entry: Entry; revision: number }[]> {
+  const rows = await db
+    .selectFrom('entries')
+    .select(['id', 'doc', 'published', 'revision'])
+    .where('doc', 'like', `%${JSON.stringify(term)}%`)
+    .execute()
+  return rows.flatMap(({ id, doc, published, revision }) => {
+    const entry = readSound<Entry>('entry', id, doc, [])
+    return entry?.terms.includes(term) ? { entry: { ...entry, published: published === 1 }, revision } : []
+  })
+}
+
+/** Entries of a type that stand below no other, published ones alone. */
+export async function readTopEntries(db: Db, type: string): Promise<Entry[]> {
+  const rows = await db
+    .selectFrom('entries')
+    .select(['id', 'doc'])
+    .where('type', '=', type)
+    .where('published', '=', 1)
+    .execute()
+  return rows.flatMap(({ id, doc }) => readSound<Entry>('entry', id, doc, []) ?? []).filter((e) => e.parent === null)
+}
+
+export async function touchContent(db: Db): Promise<void> {
   await db
     .updateTable('site')
     .set((e) => ({ content_version: e('content_version', '+', 1) }))

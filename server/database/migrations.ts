@@ -79,4 +79,12 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw('alter table site add column structure_revision integer not null default 0').execute(db)
     },
   },
+  // Addresses that pages have had lead on to them.
+  '007-redirects': {
+    async up(db: Kysely<unknown>) {
+      await sql
+        .raw('create table redirects (address text primary key, doc text not null, at integer not null)')
+        .execute(db)
+    },
+  },
 }

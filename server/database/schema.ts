@@ -18,6 +18,7 @@ export interface Tables {
   terms: { id: string; position: number; doc: Json }
   people: { id: string; position: number; doc: Json }
   menus: { id: string; position: number; doc: Json }
+  redirects: { address: string; doc: Json; at: number }
   pictures: { id: string; file_name: string; alt: string; width: number; height: number; mime: string; bytes: Buffer }
   entries: { id: string; type: string; position: number; revision: number; published: Flag; doc: Json }
   layouts: {

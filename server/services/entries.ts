@@ -1,4 +1,4 @@
-import { type Entry, type HomeChoice, checkEntry, dayIn, newEntry } from '../../core/site'
+import { type Entry, type HomeChoice, checkEntry, dayIn, newEntry, redirectOfEntry } from '../../core/site'
 import { fail, failFirst } from '../../core/problems'
 import type { EntryAnswer, NewEntryInput } from '../../shared/api/types'
 import { insertEntry, readEntry, updateEntry, updateSettings } from '../database/content'
@@ -28,7 +28,7 @@ export class Entries {
       if (current.revision !== revision) return { stale: current }
       if (current.entry.type !== next.type) fail('type-kept')
       const stored = { entry: next, revision: revision + 1 }
-      await updateEntry(trx, next, stored.revision)
+      await updateEntry(trx, next, stored.revision, redirectOfEntry(current.entry, next, this.content.catalogue))
       return { stored }
     })
   }

@@ -10,10 +10,12 @@ import { log } from './log'
 import { Parcels } from './parcels'
 import { Passwords } from './passwords'
 import { Published } from './published'
+import { Redirects } from './redirects'
 import { Releases } from './release'
 import { seedDemo } from './seed'
 import { Sessions } from './sessions'
 import { AttemptLimit } from './sign-in'
+import { Terms } from './terms'
 import { watchOthers } from './watch'
 
 /** One running site: its database, and the services over it. */
@@ -31,6 +33,8 @@ export interface Installation {
   attempts: AttemptLimit
   live: Live
   founding: Founding
+  terms: Terms
+  redirects: Redirects
   /** Ends what runs beside, and closes the database. */
   close(): Promise<void>
 }
@@ -78,6 +82,8 @@ async function open(): Promise<Installation> {
     attempts: new AttemptLimit(),
     live,
     founding: new Founding(db, passwords),
+    terms: new Terms(db),
+    redirects: new Redirects(db, catalogue),
     async close() {
       await watch.end()
       await aside.end()

@@ -1,9 +1,9 @@
 import type { Spoilt } from '../../core/documents'
 import { fail } from '../../core/problems'
 import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
-import type { Structure } from '../../core/site'
+import { type Entry, type Structure, redirectsOfStructure } from '../../core/site'
 import type { Layout } from '../../core/tree'
-import { readStructure, writeStructure } from '../database/content'
+import { readStructure, readTopEntries, writeStructure } from '../database/content'
 import { readHouse, writeHouse } from '../database/frames'
 import { readLayout, updateLayout } from '../database/layouts'
 import type { Kept } from './editing'
@@ -35,6 +35,7 @@ export const HOUSE: Kept<HouseStyle> = {
 
 /** A site is built in one way. */
 export const STRUCTURE_ID = 'structure'
+const NO_STRUCTURE: Structure = { format: 1, types: [], taxonomies: [], terms: [], people: [] }
 /** Types that cannot be read are not written over. */
 export const STRUCTURE: Kept<Structure> = {
   kind: 'structure',
@@ -42,7 +43,15 @@ export const STRUCTURE: Kept<Structure> = {
     const spoilt: Spoilt[] = []
     const stored = await readStructure(db, spoilt)
     if (spoilt[0]) fail('spoilt', { what: `the ${spoilt[0].what} ${spoilt[0].id}`, why: spoilt[0].why })
-    return { document: stored?.structure ?? { format: 1, types: [], taxonomies: [] }, revision: stored?.revision ?? 0 }
+    return { document: stored?.structure ?? NO_STRUCTURE, revision: stored?.revision ?? 0 }
   },
-  write: (trx, _id, structure, revision) => writeStructure(trx, structure, revision),
+  async write(trx, _id, structure, revision) {
+    const { structure: before } = (await readStructure(trx, [])) ?? { structure: NO_STRUCTURE }
+    const tops = new Map<string, Entry[]>()
+    const slugs = new Map(structure.types.map((t) => [t.id, t.slug]))
+    for (const { id, slug } of before.types)
+      if (slug === '' && slugs.get(id)) tops.set(id, await readTopEntries(trx, id))
+    const moved = redirectsOfStructure(before, structure, (type) => tops.get(type) ?? [])
+    await writeStructure(trx, structure, revision, moved)
+  },
 }

@@ -21,6 +21,10 @@ export interface Asking {
 /** Somebody of whom nothing is known: what files and tests are made for. */
 export const ANYBODY: Asking = { session: async () => null, device: () => 'desktop', at: 0 }
 
+/** An address with the parameters that came with the one it stands for. */
+const withQuery = (address: string, query: string): string =>
+  query === '' ? address : `${address}${address.includes('?') ? '&' : '?'}${query}`
+
 /** What a form sends to a page: its values by name, in their order. */
 export interface Sent {
   page: Page
@@ -99,11 +103,11 @@ export class Published {
   }
 
   /** Where an address leads: a page, another address, or nothing, which is the page for what is not found. */
-  find({ path, slash }: Pick<AskedAddress, 'path' | 'slash'>): { page: Page } | { redirect: string } {
+  find({ path, slash }: Pick<AskedAddress, 'path' | 'slash'>): { page: Page } | { redirect: string; status?: number } {
     const { catalogue } = this.content
     if (path === null) return { page: catalogue.notFound }
     const redirect = catalogue.redirectOf(path)
-    if (redirect !== undefined) return { redirect }
+    if (redirect !== undefined) return { redirect, ...(catalogue.ledElsewhere(path) && { status: 301 }) }
     const page = catalogue.pageAt(path)
     if (!page) return { page: catalogue.notFound }
     return slash ? { redirect: path } : { page }
@@ -153,7 +157,7 @@ export class Published {
   async ask(address: AskedAddress, asking: Asking): Promise<Ready> {
     const found = this.find(address)
     if ('redirect' in found)
-      return readyOf(redirectTo(encodeURI(found.redirect) + (address.query && `?${address.query}`)))
+      return readyOf(redirectTo(withQuery(encodeURI(found.redirect), address.query), found.status))
     const { page } = found
     const parameters = this.parametersOf(page, readParameters(address.query))
     const key = this.keyOf(page, address, parameters)

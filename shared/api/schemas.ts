@@ -18,7 +18,7 @@ import {
   text,
   whole,
 } from '../../core/shape'
-import { BEGINNINGS, SETTINGS_SHAPES, homeShape } from '../../core/site'
+import { BEGINNINGS, SETTINGS_SHAPES, homeShape, redirectShape } from '../../core/site'
 
 /**
  * What the server accepts, at every way in that takes a body: each is exact. Documents inside (frames, entries,
@@ -91,6 +91,13 @@ export const newEntrySchema = exact({
   from: optional(key()),
 })
 
+export const mergeTermsSchema = exact({ from: key('Choose two terms'), into: key('Choose two terms') })
+
+export const redirectsSchema = exact({
+  put: optional(list(redirectShape, 1000)),
+  remove: optional(list(text(1000), 1000)),
+})
+
 export const homeSchema = exact({ home: homeShape })
 
 export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : id())) })
@@ -145,6 +152,8 @@ export const INPUTS = {
   frame: { shape: frameSchema, most: 64_000 },
   entry: { shape: entrySchema, most: LARGE },
   newEntry: { shape: newEntrySchema, most: SMALL },
+  mergeTerms: { shape: mergeTermsSchema, most: SMALL },
+  redirects: { shape: redirectsSchema, most: LARGE },
   home: { shape: homeSchema, most: SMALL },
   import: { shape: importSchema, most: LARGE },
   release: { shape: releaseSchema, most: SMALL },

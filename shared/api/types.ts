@@ -7,7 +7,7 @@ import type { LogRecord, Pending, Told } from '../../core/edits'
 import type { Edit } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
-import type { Beginning, Entry, Founded, HomeChoice, Id, RichDoc, Role, Site } from '../../core/site'
+import type { Beginning, Entry, Founded, HomeChoice, Id, Redirect, RichDoc, Role, Site } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 
 /** What the studio and the server say to each other at /api, declared once. */
@@ -112,6 +112,23 @@ export interface EntryInput {
 export interface StaleEntryAnswer {
   problem: Problem
   current: EntryAnswer
+}
+
+/** What is in one term goes to another, and the first is gone. */
+export interface MergeTermsInput {
+  from: Id
+  into: Id
+}
+
+/** Addresses that lead elsewhere, latest first; `at` in milliseconds since 1970. */
+export interface RedirectsAnswer {
+  redirects: (Redirect & { at: number })[]
+}
+
+export interface RedirectsInput {
+  put?: Redirect[]
+  /** Addresses that lead nowhere any more. */
+  remove?: string[]
 }
 
 export interface HomeInput {

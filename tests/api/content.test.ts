@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import type { PlainEdit } from '#core/edits'
-import type { Structure } from '#core/site'
+import type { Site, Structure } from '#core/site'
 import { type TestServer, startServer } from '../server'
 import { Client } from './client'
 
@@ -153,4 +153,65 @@ test('of two who edit at once neither loses: the second hears what came between'
   })
   expect([first.status, second.status]).toEqual([200, 409])
   expect(second.body).toMatchObject({ between: [{ id: 'one' }] })
+})
+
+test('one term is brought into another, with its entries, its frames and its address', async () => {
+  const site = async () => (await who.ada!.call('GET', '/site')).body as unknown as { site: Site }
+  const before = (await site()).site
+  const [from, into] = before.terms.filter((t) => t.taxonomy === 'room')
+  const merge = (a: string, b: string, by = 'ada') => who[by]!.call('POST', '/terms/merge', { from: a, into: b })
+  const statuses = await Promise.all(['nobody', 'mina', 'wim'].map((by) => merge(from!.id, into!.id, by)))
+  expect(statuses.map((s) => s.status)).toEqual([401, 403, 403])
+  expect((await merge(from!.id, 'gone')).status).toBe(404)
+  expect((await merge(from!.id, from!.id)).status).toBe(422)
+  expect((await merge(from!.id, before.terms.find((t) => t.taxonomy === 'period')!.id)).status).toBe(422)
+  const holding = before.entries.filter((e) => e.terms.includes(from!.id)).map((e) => e.id)
+  expect(holding.length).toBeGreaterThan(0)
+  expect((await merge(from!.id, into!.id)).status).toBe(200)
+  const after = (await site()).site
+  for (const id of holding) {
+    const { terms } = after.entries.find((e) => e.id === id)!
+    expect([terms.includes(into!.id), terms.includes(from!.id)]).toEqual([true, false])
+  }
+  const { body } = await who.ada!.call('GET', '/design')
+  expect(JSON.stringify((body as { frames: unknown }).frames)).not.toContain(JSON.stringify(from!.id))
+  const taxonomy = before.taxonomies.find((t) => t.id === 'room')!
+  const old = await fetch(`${server.origin}/${taxonomy.slug}/${from!.slug}`, { redirect: 'manual' })
+  expect([old.status, old.headers.get('location')]).toEqual([301, `/${taxonomy.slug}/${into!.slug}`])
+})
+
+test('an address that a page had leads to it, through every change, and can be removed', async () => {
+  const lead = (path: string) => fetch(`${server.origin}${path}`, { redirect: 'manual' })
+  const where = async (path: string) => {
+    const answer = await lead(path)
+    return [answer.status, answer.headers.get('location')]
+  }
+  const { body } = await who.wim!.call('GET', '/entries/first-event')
+  const { entry, revision } = body as unknown as { entry: { slug: string }; revision: number }
+  const put = (slug: string, at: number) =>
+    who.wim!.call('PUT', '/entries/first-event', { entry: { ...entry, slug }, revision: at })
+  expect((await put('winding', revision)).status).toBe(200)
+  expect(await where('/events/winding-day')).toEqual([301, '/events/winding'])
+  expect((await put('winding-again', revision + 1)).status).toBe(200)
+  expect(await where('/events/winding-day?a=1')).toEqual([301, '/events/winding-again?a=1'])
+  expect((await send({ kind: 'set', at: ['types', 'event', 'slug'], value: 'dates' })).status).toBe(200)
+  expect(await where('/events/winding-again')).toEqual([301, '/dates/winding-again'])
+  expect(await where('/events/winding-day')).toEqual([301, '/dates/winding-again'])
+  expect(await where('/events')).toEqual([301, '/dates'])
+  const change = (input: object, by = 'ada') => who[by]!.call('POST', '/redirects', input)
+  const all = ['nobody', 'mina', 'wim', 'ada', 'orla']
+  expect((await Promise.all(all.map((by) => who[by]!.call('GET', '/redirects')))).map((a) => a.status)).toEqual([
+    401, 403, 200, 200, 200,
+  ])
+  expect((await Promise.all(all.map((by) => change({}, by)))).map((a) => a.status)).toEqual([401, 403, 403, 200, 200])
+  expect((await change({ put: [{ address: '/dates', to: '/visit' }] })).body.problem).toMatchObject({
+    code: 'redirect-wrong',
+  })
+  expect((await change({ put: [{ address: '/one', to: '/one' }] })).status).toBe(422)
+  expect((await change({ put: [{ address: 'one', to: '/visit' }] })).status).toBe(422)
+  expect((await change({ put: [{ address: '/one', to: 'javascript:alert(1)' }] })).status).toBe(422)
+  expect((await change({ put: [{ address: '/old', to: '/visit', branch: true }] })).status).toBe(200)
+  expect(await where('/old/getting-here')).toEqual([301, '/visit/getting-here'])
+  expect((await change({ remove: ['/old', '/events/winding-day'] })).status).toBe(200)
+  expect((await lead('/old/getting-here')).status).toBe(404)
 })

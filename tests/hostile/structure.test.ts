@@ -13,12 +13,13 @@ import { spoiltOf } from './mutate'
 /** Whatever a site is accepted to be built of, its pages are drawn, its uses told and entries made; all else is refused. */
 
 const { site, design } = makeDemo()
-const demo: Structure = { format: 1, types: site.types, taxonomies: site.taxonomies }
+const demo: Structure = { format: 1, types: site.types, taxonomies: site.taxonomies, terms: site.terms, people: site.people }
 const compiled = new CompiledDesign(design, { strict: true })
 
 /** Uses a structure as the server and the studio would; throws where anything falls over. */
 function use(structure: Structure): void {
-  const over: Site = { ...site, types: structure.types, taxonomies: structure.taxonomies }
+  const { format: _, ...built } = structure
+  const over: Site = { ...site, ...built }
   const at = new Catalogue(over)
   const formats = new Formats(over.settings)
   const rules = new CompiledRules(rulesOf(design), at)

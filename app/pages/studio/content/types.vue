@@ -1,21 +1,17 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import type { Used } from '#core/checks'
 import { FIELD_KINDS, type FieldKind } from '#core/site'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
-import { useStructure } from '~/stores/structure'
 
 /** Page types with their fields, and taxonomies: what the site is built of. */
 definePageMeta({ layout: 'content' })
 useHead({ title: 'Page types' })
 
-const structure = useStructure()
 const site = useSite()
 const session = useSession()
 const edits = useStructureEdits()
 const { types, taxonomies } = edits
-const failed = ref('')
 const inHand = ref<{ kind: 'type' | 'taxonomy'; id: string } | null>(null)
 const field = ref<string | null>(null)
 const making = ref<'type' | 'taxonomy' | null>(null)
@@ -35,17 +31,9 @@ const counts = computed(() => {
   return found
 })
 
-async function open() {
-  failed.value = ''
-  try {
-    await structure.open()
-    if (!inHand.value && types.value[0]) inHand.value = { kind: 'type', id: types.value[0].id }
-  } catch (error) {
-    failed.value = (error as Error).message
-  }
+function begin() {
+  if (!inHand.value && types.value[0]) inHand.value = { kind: 'type', id: types.value[0].id }
 }
-onMounted(open)
-onBeforeUnmount(structure.close)
 
 function take(kind: 'type' | 'taxonomy', id: string) {
   inHand.value = { kind, id }
@@ -80,183 +68,150 @@ function move(event: KeyboardEvent, at: string[], items: readonly { id: string }
   const button = event.currentTarget as HTMLElement
   if (edits.moveBy(at, items, id, by)) void nextTick(() => button.focus())
 }
-useEventListener('keydown', (event) => {
-  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
-  if ((event.target as Element).closest('input, textarea, [contenteditable=true]')) return
-  event.preventDefault()
-  if (event.shiftKey) structure.redo()
-  else structure.undo()
-})
-const canUndo = computed(() => session.mayDesign && structure.history.undo.length > 0)
-const canRedo = computed(() => session.mayDesign && structure.history.redo.length > 0)
 </script>
 
 <template>
-  <div v-if="failed" class="grid h-full place-items-center text-center" role="alert">
-    <div>
-      <p class="mb-4 max-w-md">{{ failed }}</p>
-      <button type="button" class="btn" @click="open">Try again</button>
-    </div>
-  </div>
-  <p v-else-if="!structure.document" class="grid h-full place-items-center text-soft" role="status">
-    Fetching the page types…
-  </p>
-  <div v-else class="flex h-full flex-col">
-    <div class="grid min-h-0 flex-1 grid-cols-[232px_minmax(0,1fr)_300px] max-lg:grid-cols-1 max-lg:overflow-y-auto">
-      <section class="overflow-y-auto border-r bg-board p-3 max-lg:border-b" aria-label="What the site is built of">
-        <h1 class="made mb-1.5 text-base">Page types</h1>
-        <ul class="space-y-px">
-          <li v-for="t in types" :key="t.id">
-            <button
-              type="button"
-              class="flex w-full items-baseline justify-between gap-2 px-2 py-1.5 text-start"
-              :class="type?.id === t.id ? 'cornered bg-wash' : 'bg-sheet hover:bg-raised'"
-              :aria-current="type?.id === t.id ? 'true' : undefined"
-              @click="take('type', t.id)"
-              @keydown="move($event, ['types'], types, t.id)"
-            >
-              <span class="min-w-0 [overflow-wrap:anywhere]">{{ t.plural }}</span>
-              <span class="font-mono text-2xs text-soft">{{ counts.get(t.id) ?? 0 }}</span>
-            </button>
-          </li>
-        </ul>
-        <p v-if="types.length === 0" class="border border-dashed border-edge p-3 text-soft">
-          There is none yet. A page type is a kind of page that has fields: a story, an event, a product.
+  <StructureRoom @ready="begin">
+    <section class="overflow-y-auto border-r bg-board p-3 max-lg:border-b" aria-label="What the site is built of">
+      <h1 class="made mb-1.5 text-base">Page types</h1>
+      <ul class="space-y-px">
+        <li v-for="t in types" :key="t.id">
+          <button
+            type="button"
+            class="flex w-full items-baseline justify-between gap-2 px-2 py-1.5 text-start"
+            :class="type?.id === t.id ? 'cornered bg-wash' : 'bg-sheet hover:bg-raised'"
+            :aria-current="type?.id === t.id ? 'true' : undefined"
+            @click="take('type', t.id)"
+            @keydown="move($event, ['types'], types, t.id)"
+          >
+            <span class="min-w-0 [overflow-wrap:anywhere]">{{ t.plural }}</span>
+            <span class="font-mono text-2xs text-soft">{{ counts.get(t.id) ?? 0 }}</span>
+          </button>
+        </li>
+      </ul>
+      <p v-if="types.length === 0" class="border border-dashed border-edge p-3 text-soft">
+        There is none yet. A page type is a kind of page that has fields: a story, an event, a product.
+      </p>
+      <button
+        v-if="session.mayDesign"
+        type="button"
+        class="mt-1.5 w-full border border-dashed border-edge py-1.5 text-soft hover:border-ink hover:text-ink"
+        @click="making = 'type'"
+      >
+        New page type
+      </button>
+      <h2 class="made mb-1.5 mt-6 text-base">Taxonomies</h2>
+      <ul class="space-y-px">
+        <li v-for="t in taxonomies" :key="t.id">
+          <button
+            type="button"
+            class="w-full px-2 py-1.5 text-start [overflow-wrap:anywhere]"
+            :class="taxonomy?.id === t.id ? 'cornered bg-wash' : 'bg-sheet hover:bg-raised'"
+            :aria-current="taxonomy?.id === t.id ? 'true' : undefined"
+            @click="take('taxonomy', t.id)"
+            @keydown="move($event, ['taxonomies'], taxonomies, t.id)"
+          >
+            {{ t.plural }}
+          </button>
+        </li>
+      </ul>
+      <button
+        v-if="session.mayDesign"
+        type="button"
+        class="mt-1.5 w-full border border-dashed border-edge py-1.5 text-soft hover:border-ink hover:text-ink"
+        @click="making = 'taxonomy'"
+      >
+        New taxonomy
+      </button>
+    </section>
+    <section class="overflow-y-auto p-6" aria-label="Fields">
+      <template v-if="type">
+        <h2 class="made text-xl">{{ type.plural }}</h2>
+        <p class="mb-4 text-soft">
+          Every {{ type.name.toLowerCase() }} has a title, a summary, content, a picture and an address. These are its
+          own fields, in the order in which writers meet them.
         </p>
-        <button
-          v-if="session.mayDesign"
-          type="button"
-          class="mt-1.5 w-full border border-dashed border-edge py-1.5 text-soft hover:border-ink hover:text-ink"
-          @click="making = 'type'"
-        >
-          New page type
-        </button>
-        <h2 class="made mb-1.5 mt-6 text-base">Taxonomies</h2>
-        <ul class="space-y-px">
-          <li v-for="t in taxonomies" :key="t.id">
+        <ol class="border-t bg-sheet">
+          <li v-for="(f, i) in type.fields" :key="f.id" class="border-b">
             <button
               type="button"
-              class="w-full px-2 py-1.5 text-start [overflow-wrap:anywhere]"
-              :class="taxonomy?.id === t.id ? 'cornered bg-wash' : 'bg-sheet hover:bg-raised'"
-              :aria-current="taxonomy?.id === t.id ? 'true' : undefined"
-              @click="take('taxonomy', t.id)"
-              @keydown="move($event, ['taxonomies'], taxonomies, t.id)"
+              class="grid w-full grid-cols-[2rem_minmax(0,1fr)_140px_minmax(0,120px)] items-baseline gap-3 px-2 py-2 text-start max-sm:grid-cols-[2rem_minmax(0,1fr)_100px]"
+              :class="field === f.id ? 'cornered bg-wash' : 'hover:bg-board'"
+              :aria-current="field === f.id ? 'true' : undefined"
+              @click="field = f.id"
+              @keydown="move($event, ['types', type.id, 'fields'], type.fields, f.id)"
             >
-              {{ t.plural }}
+              <span class="font-mono text-2xs text-soft">{{ i + 1 }}</span>
+              <span class="font-medium [overflow-wrap:anywhere]"
+                >{{ f.label }}<span v-if="f.required" class="ml-1.5 text-2xs font-normal text-soft">asked</span></span
+              >
+              <span class="text-soft">{{ FIELD_KINDS[f.kind].label }}{{ f.unit ? `, ${f.unit}` : '' }}</span>
+              <span class="truncate font-mono text-2xs text-soft max-sm:hidden">{{ f.id }}</span>
             </button>
           </li>
-        </ul>
-        <button
-          v-if="session.mayDesign"
-          type="button"
-          class="mt-1.5 w-full border border-dashed border-edge py-1.5 text-soft hover:border-ink hover:text-ink"
-          @click="making = 'taxonomy'"
-        >
-          New taxonomy
-        </button>
-      </section>
-      <section class="overflow-y-auto p-6" aria-label="Fields">
-        <template v-if="type">
-          <h2 class="made text-xl">{{ type.plural }}</h2>
-          <p class="mb-4 text-soft">
-            Every {{ type.name.toLowerCase() }} has a title, a summary, content, a picture and an address. These are its
-            own fields, in the order in which writers meet them.
-          </p>
-          <ol class="border-t bg-sheet">
-            <li v-for="(f, i) in type.fields" :key="f.id" class="border-b">
-              <button
-                type="button"
-                class="grid w-full grid-cols-[2rem_minmax(0,1fr)_140px_minmax(0,120px)] items-baseline gap-3 px-2 py-2 text-start max-sm:grid-cols-[2rem_minmax(0,1fr)_100px]"
-                :class="field === f.id ? 'cornered bg-wash' : 'hover:bg-board'"
-                :aria-current="field === f.id ? 'true' : undefined"
-                @click="field = f.id"
-                @keydown="move($event, ['types', type.id, 'fields'], type.fields, f.id)"
-              >
-                <span class="font-mono text-2xs text-soft">{{ i + 1 }}</span>
-                <span class="font-medium [overflow-wrap:anywhere]"
-                  >{{ f.label }}<span v-if="f.required" class="ml-1.5 text-2xs font-normal text-soft">asked</span></span
-                >
-                <span class="text-soft">{{ FIELD_KINDS[f.kind].label }}{{ f.unit ? `, ${f.unit}` : '' }}</span>
-                <span class="truncate font-mono text-2xs text-soft max-sm:hidden">{{ f.id }}</span>
-              </button>
-            </li>
-          </ol>
-          <p v-if="type.fields.length === 0" class="border-b py-4 text-soft">No fields of its own yet.</p>
-          <form v-if="session.mayDesign" class="mt-3 flex flex-wrap gap-2" @submit.prevent="addField">
-            <input
-              v-model="added.label"
-              class="input max-w-64"
-              placeholder="Label of a new field"
-              aria-label="Label of a new field"
-              maxlength="200"
-            />
-            <select v-model="added.kind" class="input max-w-48" aria-label="Its kind">
-              <option v-for="(kind, value) in FIELD_KINDS" :key="value" :value="value">{{ kind.label }}</option>
-            </select>
-            <button class="btn" :disabled="!added.label.trim()">Add the field</button>
-          </form>
-          <p v-if="session.mayDesign && type.fields.length > 1" class="mt-3 text-xs text-soft">
-            <span class="kbd">Alt ↑↓</span> moves the field that has the focus.
-          </p>
-        </template>
-        <template v-else-if="taxonomy">
-          <h2 class="made text-xl">{{ taxonomy.plural }}</h2>
-          <p class="text-soft">Terms by which entries are told apart. It is said on the right how they are called.</p>
-        </template>
-        <p v-else class="text-soft">Choose a page type, or make one.</p>
-      </section>
-      <aside class="overflow-y-auto border-l bg-sheet p-4 max-lg:border-t" aria-label="Properties">
-        <template v-if="type && fieldInHand">
-          <h2 class="mb-3 flex items-baseline gap-2">
-            <span class="made text-base">Field</span
-            ><button type="button" class="text-xs text-soft underline" @click="field = null">
-              of {{ type.plural }}
-            </button>
-          </h2>
-          <FieldSheet
-            :key="`${type.id} ${fieldInHand.id}`"
-            :type="type"
-            :field="fieldInHand"
-            @remove="
-              removing = {
-                used: { kind: 'field', type: type.id, id: fieldInHand.id },
-                name: fieldInHand.label,
-                at: ['types', type.id, 'fields'],
-              }
-            "
+        </ol>
+        <p v-if="type.fields.length === 0" class="border-b py-4 text-soft">No fields of its own yet.</p>
+        <form v-if="session.mayDesign" class="mt-3 flex flex-wrap gap-2" @submit.prevent="addField">
+          <input
+            v-model="added.label"
+            class="input max-w-64"
+            placeholder="Label of a new field"
+            aria-label="Label of a new field"
+            maxlength="200"
           />
-        </template>
-        <template v-else-if="type">
-          <h2 class="made mb-3 text-base">Page type</h2>
-          <TypeSheet
-            :key="type.id"
-            :type="type"
-            @remove="removing = { used: { kind: 'type', id: type.id }, name: type.plural, at: ['types'] }"
-          />
-        </template>
-        <template v-else-if="taxonomy">
-          <h2 class="made mb-3 text-base">Taxonomy</h2>
-          <TaxonomySheet
-            :key="taxonomy.id"
-            :taxonomy="taxonomy"
-            @remove="
-              removing = { used: { kind: 'taxonomy', id: taxonomy.id }, name: taxonomy.plural, at: ['taxonomies'] }
-            "
-          />
-        </template>
-      </aside>
-    </div>
-    <SavedBar
-      :saving="structure.saving"
-      :stopped="structure.stopped"
-      :aside="structure.aside"
-      :undoable="canUndo"
-      :redoable="canRedo"
-      @undo="structure.undo"
-      @redo="structure.redo"
-      @again="structure.tryAgain"
-      @understood="structure.understood"
-    />
+          <select v-model="added.kind" class="input max-w-48" aria-label="Its kind">
+            <option v-for="(kind, value) in FIELD_KINDS" :key="value" :value="value">{{ kind.label }}</option>
+          </select>
+          <button class="btn" :disabled="!added.label.trim()">Add the field</button>
+        </form>
+        <p v-if="session.mayDesign && type.fields.length > 1" class="mt-3 text-xs text-soft">
+          <span class="kbd">Alt ↑↓</span> moves the field that has the focus.
+        </p>
+      </template>
+      <template v-else-if="taxonomy">
+        <h2 class="made text-xl">{{ taxonomy.plural }}</h2>
+        <p class="text-soft">Terms by which entries are told apart. It is said on the right how they are called.</p>
+      </template>
+      <p v-else class="text-soft">Choose a page type, or make one.</p>
+    </section>
+    <aside class="overflow-y-auto border-l bg-sheet p-4 max-lg:border-t" aria-label="Properties">
+      <template v-if="type && fieldInHand">
+        <h2 class="mb-3 flex items-baseline gap-2">
+          <span class="made text-base">Field</span
+          ><button type="button" class="text-xs text-soft underline" @click="field = null">of {{ type.plural }}</button>
+        </h2>
+        <FieldSheet
+          :key="`${type.id} ${fieldInHand.id}`"
+          :type="type"
+          :field="fieldInHand"
+          @remove="
+            removing = {
+              used: { kind: 'field', type: type.id, id: fieldInHand.id },
+              name: fieldInHand.label,
+              at: ['types', type.id, 'fields'],
+            }
+          "
+        />
+      </template>
+      <template v-else-if="type">
+        <h2 class="made mb-3 text-base">Page type</h2>
+        <TypeSheet
+          :key="type.id"
+          :type="type"
+          @remove="removing = { used: { kind: 'type', id: type.id }, name: type.plural, at: ['types'] }"
+        />
+      </template>
+      <template v-else-if="taxonomy">
+        <h2 class="made mb-3 text-base">Taxonomy</h2>
+        <TaxonomySheet
+          :key="taxonomy.id"
+          :taxonomy="taxonomy"
+          @remove="
+            removing = { used: { kind: 'taxonomy', id: taxonomy.id }, name: taxonomy.plural, at: ['taxonomies'] }
+          "
+        />
+      </template>
+    </aside>
     <NewThing
       v-if="making"
       :title="making === 'type' ? 'New page type' : 'New taxonomy'"
@@ -272,5 +227,5 @@ const canRedo = computed(() => session.mayDesign && structure.history.redo.lengt
       @close="removing = null"
       @remove="remove"
     />
-  </div>
+  </StructureRoom>
 </template>
