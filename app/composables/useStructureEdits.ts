@@ -60,7 +60,9 @@ export function useStructureEdits() {
     const item: Field = { id: field.id, label: field.label, kind }
     if (field.help) item.help = field.help
     if (field.required) item.required = true
+    // What was chosen among is kept: values that were chosen are told by it.
     if (kind === 'choice' || kind === 'choices') item.choices = field.choices ?? []
+    else if (field.choices?.length) item.choices = field.choices
     structure.apply({ kind: 'set', at, value: item })
   }
 

@@ -1,5 +1,5 @@
 import { listPages, monthOf, ownAddress } from './pages'
-import { followRedirects } from './redirects'
+import { followRedirects } from './leads'
 import type { Entry, Id, Menu, Page, PageType, Person, Picture, Redirect, Site, Taxonomy, Term } from './types'
 
 /** Newest first; entries without a date come last, in the order of their titles, then ids. */

@@ -4,7 +4,8 @@ import { asSentence } from '../words'
 import { takenAddress } from './taken'
 import type { Catalogue } from './catalogue'
 import { isEmpty } from './fields'
-import { FIELD_SHAPES, entryShape } from './shapes'
+import { isHeld } from './convert'
+import { entryShape } from './shapes'
 import type { Entry, Field, FieldKind, PageType } from './types'
 
 type Exists = (id: unknown, catalogue: Catalogue) => boolean
@@ -24,11 +25,7 @@ const EXISTS: Partial<Record<FieldKind, Exists>> = {
 }
 
 function holds(field: Field, value: unknown, catalogue: Catalogue): boolean {
-  if (refuse(FIELD_SHAPES[field.kind], value) !== null) return false
-  const chosen = (id: unknown) => field.choices?.some((c) => c.id === id) ?? false
-  if (field.kind === 'choice') return chosen(value)
-  if (field.kind === 'choices') return (value as unknown[]).every(chosen)
-  return EXISTS[field.kind]?.(value, catalogue) ?? true
+  return isHeld(field, value) && (EXISTS[field.kind]?.(value, catalogue) ?? true)
 }
 
 /** Why a number is out of the limits of its field; null when it is not. */

@@ -1,5 +1,6 @@
 import type { Catalogue } from './catalogue'
 import { entryName } from './pages'
+import { converted } from './convert'
 import { isRichDoc } from './rich'
 import type { Entry, Field, FieldKind, FieldRef, Id, Page, PageType, Person, Term } from './types'
 
@@ -71,7 +72,7 @@ const listOf =
   (v) =>
     Array.isArray(v) && v.every(each)
 
-/** What the values of each kind are; a field whose kind was changed may hold some of another, and reads as empty. */
+/** What the values of each kind are; a field whose kind was changed may hold some of another, and is read as what they come to. */
 const SUITS: Readonly<Record<Reading['kind'], Suits>> = {
   text: isText,
   link: isText,
@@ -93,7 +94,10 @@ const SUITS: Readonly<Record<Reading['kind'], Suits>> = {
 }
 
 function reading(kind: Reading['kind'], value: unknown, field?: Field): Reading | null {
-  return isEmpty(value) || !SUITS[kind](value) ? null : { kind, value, field }
+  if (isEmpty(value)) return null
+  if (SUITS[kind](value)) return { kind, value, field }
+  const next = field ? converted(field, value) : null
+  return isEmpty(next) ? null : { kind, value: next, field }
 }
 
 type BuiltIn = { label: string; kind: Reading['kind']; read(subject: Subject, place: Place): unknown }

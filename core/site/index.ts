@@ -38,6 +38,18 @@ export { insertTerm, moveTerm, newPerson, newTerm, removeTaxonomy, removeTerm } 
 export { isRichDoc, richPictures, richText } from './rich'
 export { refuseRich, richShape } from './rich-shape'
 export * from './shapes'
+export {
+  type Conversion,
+  type Named,
+  conversionOf,
+  converted,
+  dayNamed,
+  isHeld,
+  numberIn,
+  partsOf,
+  wordsOf,
+} from './convert'
+export { namedIn } from './named'
 export { isDay, isMoment, dayIn, dayOf, momentIn } from './days'
 export { findByWords } from './find'
 export { awkwardPages, type Awkward } from './awkward'

@@ -174,7 +174,7 @@ test('one term is brought into another, with its entries, its frames and its add
     expect([terms.includes(into!.id), terms.includes(from!.id)]).toEqual([true, false])
   }
   const { body } = await who.ada!.call('GET', '/design')
-  expect(JSON.stringify((body as { frames: unknown }).frames)).not.toContain(JSON.stringify(from!.id))
+  expect(JSON.stringify((body as unknown as { frames: unknown }).frames)).not.toContain(JSON.stringify(from!.id))
   const taxonomy = before.taxonomies.find((t) => t.id === 'room')!
   const old = await fetch(`${server.origin}/${taxonomy.slug}/${from!.slug}`, { redirect: 'manual' })
   expect([old.status, old.headers.get('location')]).toEqual([301, `/${taxonomy.slug}/${into!.slug}`])

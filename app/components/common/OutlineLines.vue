@@ -56,6 +56,9 @@ const NUDGES: Readonly<Record<string, Nudge>> = {
 function key(event: KeyboardEvent, line: Line, i: number) {
   const nudge = NUDGES[event.key]
   const input = event.target as HTMLInputElement
+  // What was typed is said before anything is done with it.
+  const typed = event.key === 'Enter' || (nudge && event.altKey)
+  if (typed && !props.locked && input.value !== props.words(line.id)) emit('say', line.id, input.value)
   if (nudge && event.altKey) {
     event.preventDefault()
     const spot = props.locked ? null : nudged(props.lines, line.id, nudge, props.most)
@@ -65,7 +68,6 @@ function key(event: KeyboardEvent, line: Line, i: number) {
     focus(props.lines[i + (nudge === 'up' ? -1 : 1)]?.id)
   } else if (event.key === 'Enter' && !props.locked) {
     event.preventDefault()
-    if (input.value !== props.words(line.id)) emit('say', line.id, input.value)
     add(line)
   } else if (event.key === 'Backspace' && input.value === '' && !props.locked) {
     event.preventDefault()

@@ -14,6 +14,7 @@ const isNumber = computed(() => props.field.kind === 'number' || props.field.kin
 const UNITS =
   'millimeter centimeter meter kilometer gram kilogram second minute hour day year celsius percent liter'.split(' ')
 const added = ref('')
+const wanted = ref<FieldKind | null>(null)
 
 function setChoices(next: NonNullable<Field['choices']>) {
   setField(props.type, props.field, 'choices', next)
@@ -23,6 +24,15 @@ function addChoice() {
   if (!label) return
   setChoices([...choices.value, { id: freeId(label, new Set(choices.value.map((c) => c.id))), label }])
   added.value = ''
+}
+/** Whoever changes a kind is shown first what it comes to; the choice stands back until then. */
+function askKind(select: HTMLSelectElement) {
+  wanted.value = select.value as FieldKind
+  select.value = props.field.kind
+}
+function change() {
+  setKind(props.type, props.field, wanted.value!)
+  wanted.value = null
 }
 function limit(key: 'least' | 'most', typed: string) {
   const value = typed.trim() === '' ? undefined : Number(typed)
@@ -41,11 +51,7 @@ function limit(key: 'least' | 'most', typed: string) {
     /></label>
     <label class="block font-medium"
       >Kind
-      <select
-        class="input mt-1 font-normal"
-        :value="field.kind"
-        @change="setKind(type, field, text($event) as FieldKind)"
-      >
+      <select class="input mt-1 font-normal" :value="field.kind" @change="askKind($event.target as HTMLSelectElement)">
         <option v-for="(kind, value) in FIELD_KINDS" :key="value" :value="value">{{ kind.label }}</option>
       </select>
       <span class="mt-0.5 block text-xs font-normal text-soft">{{ FIELD_KINDS[field.kind].about }}</span>
@@ -146,5 +152,6 @@ function limit(key: 'least' | 'most', typed: string) {
     <button v-if="session.mayDesign" type="button" class="btn btn-small" @click="$emit('remove')">
       Remove this field…
     </button>
+    <KindDialog v-if="wanted" :type="type" :field="field" :kind="wanted" @close="wanted = null" @change="change" />
   </fieldset>
 </template>

@@ -27,7 +27,6 @@ async function merge() {
   if (!other || busy.value) return
   busy.value = true
   await notices.attempt(async () => {
-    await structure.settle()
     await useApi('POST', '/terms/merge', { from: props.term.id, into: other.id })
     await structure.open()
     await site.load()
@@ -84,7 +83,7 @@ async function merge() {
         <p class="mt-1 text-xs text-soft">
           Entries and frames that name this term will name the other; its address will lead there.
         </p>
-        <button class="btn btn-small mt-2">Merge the two</button>
+        <button class="btn btn-small mt-2" :disabled="structure.saving !== 'saved'">Merge the two</button>
       </template>
     </form>
     <NuxtLink :to="`/studio/content/entries?term=${term.id}`" class="block text-soft underline">Its entries</NuxtLink>

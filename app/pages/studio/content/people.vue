@@ -95,7 +95,7 @@ function move(event: KeyboardEvent, id: string) {
         <input
           v-model="added"
           class="input min-w-0 flex-1"
-          placeholder="Name of somebody new"
+          placeholder="Another name"
           aria-label="Name of somebody new"
           maxlength="200"
         />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { pictureAddress } from '#core/drawing'
+import { counted } from '#core/words'
 import { linesOf, pathOf } from '#core/site'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
@@ -110,7 +111,7 @@ function removeUsed() {
               class="size-6 object-cover"
             />
             <span class="w-20 text-end text-xs text-soft">{{
-              counts.get(line.id) ? `${counts.get(line.id)} entries` : 'no entry'
+              counts.get(line.id) ? counted(counts.get(line.id)!, 'entry', 'entries') : 'no entry'
             }}</span>
           </template>
           <template #add>New {{ taxonomy.name.toLowerCase() }}</template>
