@@ -32,6 +32,7 @@ async function fill(folder: string): Promise<void> {
           revision: 1,
           published: 1,
           doc: JSON.stringify(entry),
+          number: 100_000 + i,
         })
         .execute()
     }

@@ -14,6 +14,7 @@ import {
   settingsShape,
   taxonomyShape,
   termShape,
+  workingShape,
 } from './site'
 import { HOUSE_EDITING, houseShape } from './styles'
 
@@ -33,6 +34,7 @@ export const DOCUMENTS = {
   picture: byShape(pictureShape),
   menu: byShape(menuShape),
   entry: byShape(entryShape),
+  'working-copy': byShape(workingShape),
   redirect: byShape(redirectShape),
   house: byShape(houseShape),
   structure: (value: unknown) => refuseStructure(value)?.sentence ?? null,

@@ -47,6 +47,8 @@ export const PROBLEMS = {
   'release-unknown': [404, 'There is no release number {number}.'],
   'release-lacks': [404, 'Release {number} has no {what} with the id {id}.'],
   'entry-unknown': [404, 'There is no entry with the id {id}. It may have been removed.'],
+  'has-below': [422, '{title} has {count} below it. Move or remove them first. Nothing was removed.'],
+  'state-unknown': [404, 'The entry {id} has no stored state {revision}.'],
   'redirect-wrong': [422, '{why}. Nothing was stored.'],
   'term-unknown': [404, 'There is no term with the id {id}. It may have been removed.'],
   'terms-apart': [422, 'Only terms of one taxonomy can be merged, and not a term with itself or one below it.'],

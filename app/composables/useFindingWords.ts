@@ -60,6 +60,7 @@ const DOCUMENT_NAMES: Record<DocumentKind, string> = {
   picture: 'picture',
   menu: 'menu',
   entry: 'entry',
+  'working-copy': 'working copy of an entry',
   redirect: 'address that leads elsewhere',
   structure: 'set of page types',
   'structure-edit': 'edit of page types',

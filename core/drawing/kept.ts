@@ -1,19 +1,27 @@
 import { type FieldRef, type Reading, fieldSource } from '../site'
 import type { Fill, Scene } from './scene'
 
+const NOTHING: readonly string[] = []
+
 /** How much HTML of written values one chunk keeps for one page type before it begins anew. */
 const MOST_KEPT = 2000
 
+/** What was written, and what was read of the catalogue for it. */
+interface Written {
+  made: string
+  seen: Iterable<string>
+}
+
 /** HTML by the value it was written from: texts and numbers by what they are, lists and documents by which they are. */
 class KeptHtml {
-  private readonly texts = new Map<unknown, string>()
-  private readonly lists = new WeakMap<object, string>()
+  private readonly texts = new Map<unknown, Written>()
+  private readonly lists = new WeakMap<object, Written>()
 
-  get(raw: unknown): string | undefined {
+  get(raw: unknown): Written | undefined {
     return typeof raw === 'object' ? this.lists.get(raw!) : this.texts.get(raw)
   }
 
-  set(raw: unknown, html: string): void {
+  set(raw: unknown, html: Written): void {
     if (typeof raw === 'object') {
       this.lists.set(raw!, html)
       return
@@ -28,16 +36,16 @@ class KeptHtml {
  * each type there is a store of its own, and under another catalogue all begin anew.
  */
 class KeptByType {
-  private catalogue: unknown
+  private state: unknown
   private formats: unknown
   private readonly byType = new Map<unknown, KeptHtml>()
   private type: unknown
   private current = new KeptHtml()
 
   for(scene: Scene, type: unknown): KeptHtml {
-    if (scene.catalogue !== this.catalogue || scene.formats !== this.formats) {
+    if (scene.catalogue.state !== this.state || scene.formats !== this.formats) {
       this.byType.clear()
-      this.catalogue = scene.catalogue
+      this.state = scene.catalogue.state
       this.formats = scene.formats
     } else if (type === this.type) return this.current
     let kept = this.byType.get(type)
@@ -64,12 +72,16 @@ export function keptFill(
     const raw = subject === null ? undefined : source.raw(subject, scene)
     if (subject === null || raw === undefined || raw === null) return otherwise(scene)
     const kept = byType.for(scene, subject.kind === 'entry' ? subject.type : subject.kind)
-    let html = kept.get(raw)
-    if (html !== undefined) return html
+    const known = kept.get(raw)
+    if (known !== undefined) {
+      scene.catalogue.seeAll(known.seen)
+      return known.made
+    }
     const reading = source.reading(subject, scene)
-    html = reading === null ? '' : write(reading, scene)
-    if (html === '') return otherwise(scene)
-    kept.set(raw, html)
-    return html
+    if (reading === null) return otherwise(scene)
+    const { made, seen } = scene.catalogue.watch(() => write(reading, scene))
+    if (made === '') return otherwise(scene)
+    kept.set(raw, { made, seen: seen.size > 0 ? seen : NOTHING })
+    return made
   }
 }

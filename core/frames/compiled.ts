@@ -40,12 +40,12 @@ const NONE: Shown = { kind: 'none' }
 const PLAIN: Shown = { kind: 'plain' }
 const BODY = REGIONS.indexOf('body')
 
-const FACTS = new WeakMap<Catalogue, Facts[]>()
+const FACTS = new WeakMap<object, Facts[]>()
 
 /** Facts about every page, in the order of `catalogue.pages`; made once for each state of the content. */
 export function factsOfAll(catalogue: Catalogue): readonly Facts[] {
-  let facts = FACTS.get(catalogue)
-  if (!facts) FACTS.set(catalogue, (facts = catalogue.pages.map((page) => factsOf(catalogue, page))))
+  let facts = FACTS.get(catalogue.state)
+  if (!facts) FACTS.set(catalogue.state, (facts = catalogue.pages.map((page) => factsOf(catalogue, page))))
   return facts
 }
 

@@ -251,13 +251,13 @@ function headOf(scene: Scene): string {
   )
 }
 
-/** Pages are made anew with the catalogue, so that what is kept with one goes with it. */
-const HEADS = new WeakMap<Page, { catalogue: unknown; html: string }>()
+/** What is kept of a page holds as long as nothing of the catalogue changes. */
+const HEADS = new WeakMap<Page, { state: unknown; html: string }>()
 
 function head(scene: Scene): string {
   let kept = HEADS.get(scene.page)
-  if (kept?.catalogue !== scene.catalogue)
-    HEADS.set(scene.page, (kept = { catalogue: scene.catalogue, html: headOf(scene) }))
+  const { state } = scene.catalogue
+  if (kept?.state !== state) HEADS.set(scene.page, (kept = { state, html: headOf(scene) }))
   return kept!.html
 }
 

@@ -1,93 +1,282 @@
-import { listPages, monthOf, ownAddress } from './pages'
+import { clockIn } from './days'
 import { followRedirects } from './leads'
+import { PageList, samePage } from './page-list'
+import { type Times, countTime, entryPage, listPages, monthOf, otherPages, ownAddress } from './pages'
+import { SortedLists, newestFirst } from './sorted'
 import type { Entry, Id, Menu, Page, PageType, Person, Picture, Redirect, Site, Taxonomy, Term } from './types'
-
-/** Newest first; entries without a date come last, in the order of their titles, then ids. */
-function newestFirst(a: Entry, b: Entry): number {
-  const x = a.date ?? ''
-  const y = b.date ?? ''
-  if (x !== y) return x > y ? -1 : 1
-  if (a.title !== b.title) return a.title < b.title ? -1 : 1
-  return a.id < b.id ? -1 : 1
-}
-
-function group<T>(items: readonly T[], keysOf: (item: T) => readonly (string | null)[]): Map<string, T[]> {
-  const groups = new Map<string, T[]>()
-  for (const item of items) {
-    for (const key of keysOf(item)) {
-      if (key === null) continue
-      const list = groups.get(key)
-      if (list) list.push(item)
-      else groups.set(key, [item])
-    }
-  }
-  return groups
-}
 
 const byId = <T extends { id: Id }>(items: readonly T[]): Map<Id, T> => new Map(items.map((i) => [i.id, i]))
 
+/** What was read of a catalogue while something was made from it: see `Catalogue.watch`. */
+export type Seen = Set<string>
+
+/** Entries by id, telling which were asked for. */
+class EntryMap extends Map<Id, Entry> {
+  see: ((key: string) => void) | null = null
+
+  override get(id: Id): Entry | undefined {
+    this.see?.(`entry:${id}`)
+    return super.get(id)
+  }
+}
+
+/** An entry as it is now; null for one that is gone. */
+export interface EntryChange {
+  id: Id
+  entry: Entry | null
+}
+
+/** The lists that entries stand in, or have stood in, by keys. */
+const keysOfLists = (entries: readonly (Entry | null)[]): string[] =>
+  entries.flatMap((e) =>
+    e ? [`type:${e.type}`, ...e.terms.map((t) => `term:${t}`), ...(e.person ? [`person:${e.person}`] : [])] : [],
+  )
+
 /**
- * A site made ready for looking things up: pages by address and key, everything else by id, published entries
- * by type, term, person and month, newest first. Built once for each state of the content and then only read.
+ * A site made ready for looking things up: pages by address and key, everything else by id, entries that are out by
+ * type, term, person and month, newest first. It follows the changes of its entries one by one; when anything else of
+ * the site changes, another one is made.
  */
 export class Catalogue {
-  readonly pages: Page[]
   readonly types: Map<Id, PageType>
   readonly taxonomies: Map<Id, Taxonomy>
   readonly terms: Map<Id, Term>
   readonly people: Map<Id, Person>
   readonly pictures: Map<Id, Picture>
   readonly menus: Map<Id, Menu>
-  readonly entries: Map<Id, Entry>
-  private readonly pagesByAddress = new Map<string, Page>()
-  private readonly pagesByKey = new Map<string, Page>()
+  readonly entries: EntryMap
   /** Addresses that lead elsewhere, as they are stored, by the address. */
   readonly redirects: ReadonlyMap<string, Redirect>
+  /** Another object after every change: what is made from the catalogue is kept with it. */
+  state: object = {}
+  private seen: Seen | null = null
+  private list: PageList
   private readonly homeward = new Map<string, string>()
-  private indexes: Map<string, number> | null = null
-  private readonly byType: Map<Id, Entry[]>
-  private readonly byTerm: Map<Id, Entry[]>
-  private readonly byPerson: Map<Id, Entry[]>
+  private readonly byType = new SortedLists((e) => [e.type])
+  private readonly byTerm = new SortedLists((e) => e.terms)
+  private readonly byPerson = new SortedLists((e) => [e.person])
+  private readonly times: Times = new Map()
+  /** Ids of the entries that are out. */
+  private readonly out = new Set<Id>()
+  /** Ids of the entries that are out from or until a moment. */
+  private readonly timed = new Set<Id>()
+  /** What the clocks of the site show, to the minute. */
+  private clock: string
+  /** Its list of entries is the catalogue's own. */
+  readonly site: Site
 
-  constructor(readonly site: Site) {
+  constructor(given: Site, now = Date.now()) {
+    const site = { ...given, entries: [...given.entries] }
+    this.site = site
     this.types = byId(site.types)
     this.taxonomies = byId(site.taxonomies)
     this.terms = byId(site.terms)
     this.people = byId(site.people)
     this.pictures = byId(site.pictures)
     this.menus = byId(site.menus)
-    this.entries = byId(site.entries)
-    const published = site.entries.filter((e) => e.published).sort(newestFirst)
-    this.byType = group(published, (e) => [e.type])
-    this.byTerm = group(published, (e) => e.terms)
-    this.byPerson = group(published, (e) => [e.person])
-    this.pages = listPages(site)
-    for (const page of this.pages) {
-      if (page.address && !this.pagesByAddress.has(page.address)) this.pagesByAddress.set(page.address, page)
-      this.pagesByKey.set(page.key, page)
-    }
-    this.leadHome()
+    this.entries = new EntryMap(site.entries.map((e) => [e.id, e]))
+    this.clock = clockIn(site.settings.timeZone, now)
     this.redirects = new Map((site.redirects ?? []).map((r) => [r.address, r]))
+    const out = site.entries.filter((e) => this.isDue(e)).sort(newestFirst)
+    for (const entry of out) {
+      this.out.add(entry.id)
+      countTime(this.times, entry, 1)
+    }
+    for (const entry of site.entries) if (entry.from || entry.until) this.timed.add(entry.id)
+    for (const lists of [this.byType, this.byTerm, this.byPerson]) lists.fill(out)
+    this.list = this.listed()
+    this.leadHome()
+  }
+
+  private listed(): PageList {
+    return new PageList(listPages(this.site, { isOut: this.isOut, times: this.times, isBusy: this.isBusy }))
+  }
+
+  /** Whether an entry is to be out by now. */
+  private isDue({ published, from, until }: Entry): boolean {
+    return published && (!from || from <= this.clock) && (!until || until > this.clock)
+  }
+
+  private readonly see = (key: string): void => void this.seen?.add(key)
+
+  /**
+   * Makes something from the catalogue, at once, and gives what it came to together with all that was read for it:
+   * entries, lists and pages by keys. What `follow` gives for a change has one of these keys in it wherever the change
+   * can have made a difference. What is watched within what is watched is seen by both.
+   */
+  watch<T>(make: () => T): { made: T; seen: Seen } {
+    const outer = this.seen
+    const seen: Seen = (this.seen = new Set())
+    this.entries.see = this.see
+    try {
+      return { made: make(), seen }
+    } finally {
+      this.seen = outer
+      if (!outer) this.entries.see = null
+      else for (const key of seen) outer.add(key)
+    }
+  }
+
+  /** Says that something is shown that was made before, from what was seen then. */
+  seeAll(seen: Iterable<string>): void {
+    if (this.seen) for (const key of seen) this.seen.add(key)
+  }
+
+  /** Whether visitors can see an entry: it is published, and its time has come and is not over. */
+  readonly isOut = (entry: Pick<Entry, 'id'>): boolean => {
+    this.see(`entry:${entry.id}`)
+    return this.out.has(entry.id)
+  }
+
+  private readonly isBusy = (person: Id): boolean => this.byPerson.get(person).length > 0
+
+  get pages(): readonly Page[] {
+    this.see('pages')
+    return this.list.pages
   }
 
   /** What home shows is one page with home: its own key and address lead there. */
   private leadHome(): void {
-    const home = this.pages[0]!
+    this.homeward.clear()
+    const home = this.list.pages[0]!
     const entry = home.entry ? this.entries.get(home.entry) : undefined
     if (entry) {
-      this.pagesByKey.set(`entry:${entry.id}`, home)
       const address = ownAddress(this.site, entry, this.entries)
       if (address && address !== '/') this.homeward.set(address, '/')
     } else if (home.type) {
-      this.pagesByKey.set(`archive:${home.type}`, home)
       const slug = this.types.get(home.type)?.slug
       if (slug) this.homeward.set(`/${slug}`, '/')
     }
   }
 
+  /** Takes over changes of entries, each by itself; gives what may read otherwise now: see `watch`. */
+  follow(changes: readonly EntryChange[]): Seen {
+    const stale: Seen = new Set()
+    for (const change of changes) this.followOne(change, stale)
+    if (changes.length > 0) this.state = {}
+    return stale
+  }
+
+  private followOne({ id, entry: after }: EntryChange, stale: Seen): void {
+    const before = this.entries.get(id) ?? null
+    if (!before && !after) return
+    const { home } = this.site.settings
+    const isHome = home.kind === 'entry' && home.entry === id
+    const moved = before?.slug !== after?.slug || before?.parent !== after?.parent
+    this.hold(id, after)
+    stale.add(`entry:${id}`)
+    for (const key of keysOfLists([before, after])) stale.add(key)
+    this.list.touched = stale
+    const tail = this.count(before, after)
+    if (isHome) {
+      this.list.tellAll(stale)
+      this.list = this.listed()
+      this.list.tellAll(stale)
+    }
+    if (!isHome) this.showOne(id, after)
+    if (moved) this.showBelow(id)
+    if (tail && !isHome) this.showOthers()
+    if (isHome || moved) this.leadHome()
+  }
+
+  /** Puts an entry in the place of the one with its id, behind all others, or takes it away. */
+  private hold(id: Id, after: Entry | null): void {
+    const { entries } = this.site
+    const was = this.entries.get(id)
+    const index = was ? entries.lastIndexOf(was) : entries.length
+    if (after) {
+      entries[index] = after
+      this.entries.set(id, after)
+    } else if (was) {
+      entries.splice(index, 1)
+      this.entries.delete(id)
+    }
+    if (after?.from || after?.until) this.timed.add(id)
+    else this.timed.delete(id)
+  }
+
+  /** Counts an entry out of the lists it stood in and into those it stands in now; says whether other pages come or go. */
+  private count(before: Entry | null, after: Entry | null): boolean {
+    const { id } = (after ?? before)!
+    const was = before && this.out.has(id) ? before : null
+    const is = after && this.isDue(after) ? after : null
+    const timesBefore = this.timesOf(was, is)
+    const busyBefore = [was, is].map((e) => e?.person && this.isBusy(e.person))
+    if (was) this.countOne(was, -1)
+    if (is) this.countOne(is, 1)
+    const busyAfter = [was, is].map((e) => e?.person && this.isBusy(e.person))
+    return timesBefore !== this.timesOf(was, is) || busyBefore.join() !== busyAfter.join()
+  }
+
+  private countOne(entry: Entry, by: 1 | -1): void {
+    const lists = [this.byType, this.byTerm, this.byPerson]
+    for (const list of lists) list[by === 1 ? 'add' : 'remove'](entry)
+    countTime(this.times, entry, by)
+    if (by === 1) this.out.add(entry.id)
+    else this.out.delete(entry.id)
+  }
+
+  /** How many years and months there are of the types of some entries. */
+  private timesOf(...entries: (Entry | null)[]): string {
+    return entries.map((e) => e && [...(this.times.get(e.type)?.keys() ?? [])].sort().join()).join(' ')
+  }
+
+  /** The page of an entry, as it is now, in its place among those of the others. */
+  private showOne(id: Id, entry: Entry | null): void {
+    const was = this.list.get(`entry:${id}`)
+    const type = entry && this.types.get(entry.type)
+    const page = entry && type && this.out.has(id) ? entryPage(entry, type, this.entries) : null
+    if (was && page) {
+      if (!samePage(was, page)) this.list.replace(was, page)
+    } else if (was) this.list.remove(was)
+    else if (page) this.list.insert(page, this.placeOf(entry!))
+  }
+
+  /** Where the page of an entry goes: before that of the next entry that has one. */
+  private placeOf(entry: Entry): number {
+    const { entries } = this.site
+    for (let i = entries.lastIndexOf(entry) + 1; i < entries.length; i++) {
+      const next = this.list.get(`entry:${entries[i]!.id}`)
+      if (next) return this.list.pages.indexOf(next)
+    }
+    return this.firstOther()
+  }
+
+  /** Where the pages begin that are no entry's. */
+  private firstOther(): number {
+    let [low, high] = [1, this.list.pages.length]
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if (this.list.pages[middle]!.kind === 'entry') low = middle + 1
+      else high = middle
+    }
+    return low
+  }
+
+  /** Entries that stand below one that has moved stand elsewhere too. */
+  private showBelow(id: Id): void {
+    for (const entry of this.site.entries)
+      if (entry.parent !== null && this.types.get(entry.type)?.tree && this.ancestors(entry).includes(id))
+        if (this.list.get(`entry:${entry.id}`)) this.showOne(entry.id, entry)
+  }
+
+  private showOthers(): void {
+    const others = otherPages(this.site, this.list.pages[0]!, { times: this.times, isBusy: this.isBusy })
+    this.list.replaceFrom(this.firstOther(), others)
+  }
+
+  /** Takes over what time has done: entries whose moment has come, or is over. Gives those that are out or in by it. */
+  turn(now: number): { turned: Entry[]; stale: Seen } {
+    this.clock = clockIn(this.site.settings.timeZone, now)
+    const turned = [...this.timed]
+      .map((id) => this.entries.get(id)!)
+      .filter((entry) => this.isDue(entry) !== this.out.has(entry.id))
+    return { turned, stale: this.follow(turned.map((entry) => ({ id: entry.id, entry }))) }
+  }
+
   /** The page at an address, without query and trailing slash; undefined when the site has none. */
   pageAt(address: string): Page | undefined {
-    return this.pagesByAddress.get(address)
+    return this.list.at(address)
   }
 
   /** Where an address leads that is not a page's own: home for the entry that home shows, or where it was led. */
@@ -97,46 +286,51 @@ export class Catalogue {
 
   /** Where an address was led that is no page's own any more. */
   ledElsewhere(address: string): string | undefined {
-    if (this.redirects.size === 0 || this.pagesByAddress.has(address)) return undefined
-    const isPage = (path: string) => this.pagesByAddress.has(path)
+    if (this.redirects.size === 0 || this.list.at(address)) return undefined
+    const isPage = (path: string) => this.list.at(path) !== undefined
     const led = followRedirects(this.redirects, this.addressOfPage, isPage, address)
     return led === undefined ? undefined : (this.homeward.get(led) ?? led)
   }
 
   /** The address of a page by its key. */
-  readonly addressOfPage = (key: string): string | undefined => this.pagesByKey.get(key)?.address || undefined
+  readonly addressOfPage = (key: string): string | undefined => this.page(key)?.address || undefined
 
-  /** The address of an entry by its type and place, whether it is published or not; null where its type is unknown. */
+  /** The address of an entry by its type and place, whether it is out or not; null where its type is unknown. */
   ownAddressOf(entry: Id): string | null {
     const found = this.entries.get(entry)
     return found ? ownAddress(this.site, found, this.entries) : null
   }
 
   page(key: string): Page | undefined {
-    return this.pagesByKey.get(key)
+    this.see(`page:${key}`)
+    const home = this.list.pages[0]!
+    const shown = home.entry ? `entry:${home.entry}` : home.type ? `archive:${home.type}` : ''
+    return key === shown ? home : this.list.get(key)
   }
 
   /** Where a page stands in `pages`; home also under the key of what it shows. Undefined when there is none. */
   indexOf(key: string): number | undefined {
-    this.indexes ??= new Map(this.pages.map((page, i) => [page.key, i]))
-    return this.indexes.get(this.pagesByKey.get(key)?.key ?? '')
+    return this.list.indexOf(this.page(key)?.key ?? '')
   }
 
   /** The page that answers when no other does. */
   get notFound(): Page {
-    return this.pagesByKey.get('not-found')!
+    return this.list.get('not-found')!
   }
 
   entriesOfType(type: Id): readonly Entry[] {
-    return this.byType.get(type) ?? []
+    this.see(`type:${type}`)
+    return this.byType.get(type)
   }
 
   entriesInTerm(term: Id): readonly Entry[] {
-    return this.byTerm.get(term) ?? []
+    this.see(`term:${term}`)
+    return this.byTerm.get(term)
   }
 
   entriesBy(person: Id): readonly Entry[] {
-    return this.byPerson.get(person) ?? []
+    this.see(`person:${person}`)
+    return this.byPerson.get(person)
   }
 
   /** The entries that an archive, term, person, year or month page lists; none for other pages. */
@@ -149,9 +343,9 @@ export class Catalogue {
     return []
   }
 
-  /** The address of an entry's page, home included, or null when it is not published. */
+  /** The address of an entry's page, home included, or null when it has none. */
   addressOf(entry: Id): string | null {
-    return this.pagesByKey.get(`entry:${entry}`)?.address ?? null
+    return this.page(`entry:${entry}`)?.address ?? null
   }
 
   /** A term and all terms below it. */

@@ -46,6 +46,12 @@ export function dayIn(timeZone: string, at: number): { day: string; weekday: num
   }
 }
 
+/** What the clocks of a time zone show at a moment: `YYYY-MM-DDTHH:MM`. */
+export function clockIn(timeZone: string, at: number): string {
+  const { hour, minute } = partsIn(timeZone, at)
+  return `${dayIn(timeZone, at).day}T${hour}:${minute}`
+}
+
 /** How far a time zone is from UTC at a moment, in milliseconds. */
 function offsetOf(timeZone: string, at: number): number {
   const part = partsIn(timeZone, at)

@@ -250,7 +250,7 @@ function follow(ref: FieldRef, { subject, catalogue }: Place): Subject | null {
   const id = field && entry.fields[field.id]
   if (field?.kind === 'person') return person(id)
   const referred = field?.kind === 'entry' && typeof id === 'string' ? catalogue.entries.get(id) : undefined
-  return referred?.published ? entrySubject(catalogue, referred) : null
+  return referred && catalogue.isOut(referred) ? entrySubject(catalogue, referred) : null
 }
 
 /** Where a field is read, and how: decided once from a reference. */
@@ -288,5 +288,5 @@ export function nameOf(catalogue: Catalogue, reading: Reading): string {
   const id = String(reading.value)
   if (reading.kind === 'person') return catalogue.people.get(id)?.name ?? ''
   const entry = catalogue.entries.get(id)
-  return entry?.published ? entryName(entry, catalogue.types.get(entry.type)) : ''
+  return entry && catalogue.isOut(entry) ? entryName(entry, catalogue.types.get(entry.type)) : ''
 }

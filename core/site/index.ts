@@ -14,8 +14,8 @@ export {
   type Parameters,
   type AskedAddress,
 } from './addresses'
-export { listPages, entryName, monthOf, WORKING_KINDS, ARCHIVE_KINDS } from './pages'
-export { Catalogue } from './catalogue'
+export { entryName, monthOf, WORKING_KINDS, ARCHIVE_KINDS } from './pages'
+export { Catalogue, type EntryChange, type Seen } from './catalogue'
 export {
   type Subject,
   type Visitor,
@@ -50,11 +50,20 @@ export {
   wordsOf,
 } from './convert'
 export { namedIn } from './named'
-export { isDay, isMoment, dayIn, dayOf, momentIn } from './days'
+export { isDay, isMoment, clockIn, dayIn, dayOf, momentIn } from './days'
 export { findByWords } from './find'
 export { awkwardPages, type Awkward } from './awkward'
 export { FIELD_KINDS, freeId, newField, newPageType, newTaxonomy } from './field-kinds'
-export { blankEntry, blankType } from './blank'
+export { blankEntry, blankType, firstFree } from './blank'
 export { freeSlug, newEntry } from './new-entry'
+export { takenAddress } from './taken'
+export {
+  type EntryContest,
+  type MergedEntry,
+  changedParts,
+  entryOfParts,
+  mergeEntries,
+  partsOfEntry,
+} from './merge-entry'
 export { checkEntry } from './check-entry'
 export { ROLES, USER_ROLES, includesRole, type Role } from './roles'

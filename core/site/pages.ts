@@ -1,5 +1,5 @@
 import { pathOf } from './addresses'
-import type { Entry, Page, PageKind, PageType, Site } from './types'
+import type { Entry, Id, Page, PageKind, PageType, Site } from './types'
 
 /** The working pages that need no content, with their fixed addresses. */
 const WORKING: { kind: PageKind; slug: string; title: string; needs?: 'shop' | 'signIn' }[] = [
@@ -38,30 +38,35 @@ function entryAddress(entry: Entry, type: PageType, byId: Map<string, Entry>): s
   return pathOf(type.slug, ...path)
 }
 
-function homePage(site: Site, byId: Map<string, Entry>): Page {
+/** Whether an entry is out for visitors at the moment for which pages are listed. */
+export type IsOut = (entry: Entry) => boolean
+
+function homePage(site: Site, byId: Map<string, Entry>, isOut: IsOut): Page {
   const { home, name } = site.settings
   const page: Page = { key: 'home', kind: 'home', address: '/', title: name }
   if (home.kind === 'archive') {
     return site.types.some((t) => t.id === home.type) ? { ...page, type: home.type } : page
   }
   const entry = byId.get(home.entry)
-  return entry?.published ? { ...page, entry: entry.id, type: entry.type } : page
+  return entry && isOut(entry) ? { ...page, entry: entry.id, type: entry.type } : page
 }
 
-function entryPages(site: Site, byId: Map<string, Entry>, home: Page): Page[] {
+/** The page of an entry that is out and is not home. */
+export const entryPage = (entry: Entry, type: PageType, byId: Map<string, Entry>): Page => ({
+  key: `entry:${entry.id}`,
+  kind: 'entry',
+  address: entryAddress(entry, type, byId),
+  title: entryName(entry, type),
+  type: type.id,
+  entry: entry.id,
+})
+
+function entryPages(site: Site, byId: Map<string, Entry>, home: Page, isOut: IsOut): Page[] {
   const types = new Map(site.types.map((t) => [t.id, t]))
   const pages: Page[] = []
   for (const entry of site.entries) {
     const type = types.get(entry.type)
-    if (!type || !entry.published || entry.id === home.entry) continue
-    pages.push({
-      key: `entry:${entry.id}`,
-      kind: 'entry',
-      address: entryAddress(entry, type, byId),
-      title: entryName(entry, type),
-      type: type.id,
-      entry: entry.id,
-    })
+    if (type && entry.id !== home.entry && isOut(entry)) pages.push(entryPage(entry, type, byId))
   }
   return pages
 }
@@ -82,25 +87,27 @@ function archivePages(site: Site, home: Page): Page[] {
   return pages
 }
 
-/** Years and months in which published entries of dated types stand, latest first: `YYYY` and `YYYY-MM`. */
-function timesOf(site: Site): Map<string, Set<string>> {
-  const dated = new Set(site.types.filter((t) => t.dated).map((t) => t.id))
-  const times = new Map<string, Set<string>>()
-  for (const entry of site.entries) {
-    const month = monthOf(entry)
-    if (!month || !entry.published || !dated.has(entry.type)) continue
-    const set = times.get(entry.type) ?? new Set()
-    times.set(entry.type, set.add(month).add(month.slice(0, 4)))
+/** How many entries of each dated type that are out stand in each year (`YYYY`) and month (`YYYY-MM`). */
+export type Times = Map<string, Map<string, number>>
+
+/** Counts an entry that is out into its year and month, or out of them. */
+export function countTime(times: Times, { type, date }: Entry, by: 1 | -1): void {
+  const month = monthOf({ date } as Entry)
+  if (!month) return
+  const of = times.get(type) ?? new Map<string, number>()
+  for (const time of [month, month.slice(0, 4)]) {
+    const count = (of.get(time) ?? 0) + by
+    if (count > 0) of.set(time, count)
+    else of.delete(time)
   }
-  return times
+  times.set(type, of)
 }
 
-function timePages(site: Site): Page[] {
+function timePages(site: Site, times: Times): Page[] {
   const format = new Intl.DateTimeFormat(site.settings.locale, { year: 'numeric', month: 'long', timeZone: 'UTC' })
   const named = (time: string) => (time.length === 4 ? time : format.format(new Date(`${time}-01T00:00:00Z`)))
-  const times = timesOf(site)
   const pagesOf = (type: PageType, kind: 'year' | 'month'): Page[] =>
-    [...(times.get(type.id) ?? [])]
+    [...(times.get(type.id)?.keys() ?? [])]
       .filter((time) => time.length === (kind === 'year' ? 4 : 7))
       .sort()
       .reverse()
@@ -112,10 +119,10 @@ function timePages(site: Site): Page[] {
         type: type.id,
         time,
       }))
-  return site.types.flatMap((type) => [...pagesOf(type, 'year'), ...pagesOf(type, 'month')])
+  return site.types.flatMap((type) => (type.dated ? [...pagesOf(type, 'year'), ...pagesOf(type, 'month')] : []))
 }
 
-function groupPages(site: Site): Page[] {
+function groupPages(site: Site, isBusy: (person: Id) => boolean): Page[] {
   const pages: Page[] = []
   for (const taxonomy of site.taxonomies) {
     if (!taxonomy.pages) continue
@@ -126,9 +133,8 @@ function groupPages(site: Site): Page[] {
       pages.push({ ...base, taxonomy: taxonomy.id, term: term.id })
     }
   }
-  const busy = new Set(site.entries.filter((e) => e.published && e.person).map((e) => e.person))
   for (const person of site.people) {
-    if (!busy.has(person.id)) continue
+    if (!isBusy(person.id)) continue
     const address = pathOf('people', person.slug)
     pages.push({ key: `person:${person.id}`, kind: 'person', address, title: person.name, person: person.id })
   }
@@ -144,21 +150,29 @@ function workingPages(site: Site): Page[] {
   }))
 }
 
+/** What the entries that are out come to, as far as other pages than their own go by it. */
+export interface Outs {
+  isOut: IsOut
+  times: Times
+  isBusy(person: Id): boolean
+}
+
+/** Every page but home and those of entries: archives with their years and months, terms, people, working pages. */
+export const otherPages = (site: Site, home: Page, { times, isBusy }: Omit<Outs, 'isOut'>): Page[] => [
+  ...archivePages(site, home),
+  ...timePages(site, times),
+  ...groupPages(site, isBusy),
+  ...workingPages(site),
+]
+
 /**
  * Every page of the site, in the order of the Map: home, entries, archives with their years and months, terms, people, working
  * pages. The not-found page has no address of its own: its `address` is empty.
  */
-export function listPages(site: Site): Page[] {
+export function listPages(site: Site, outs: Outs): Page[] {
   const byId = new Map(site.entries.map((e) => [e.id, e]))
-  const home = homePage(site, byId)
-  return [
-    home,
-    ...entryPages(site, byId, home),
-    ...archivePages(site, home),
-    ...timePages(site),
-    ...groupPages(site),
-    ...workingPages(site),
-  ]
+  const home = homePage(site, byId, outs.isOut)
+  return [home, ...entryPages(site, byId, home, outs.isOut), ...otherPages(site, home, outs)]
 }
 
 /** The address at which an entry would stand if it were not home; its own address then leads to `/`. */

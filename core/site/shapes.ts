@@ -24,7 +24,7 @@ import {
 import { isSlug, safeAddress } from './addresses'
 import { isDay, isMoment } from './days'
 import { richShape } from './rich-shape'
-import type { FieldKind, SiteSettings } from './types'
+import type { FieldKind, LeftOut, SiteSettings } from './types'
 
 /** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
 
@@ -82,6 +82,36 @@ const fieldValue = byValue((value) => {
   return isRecord(value) && value.type === 'doc' ? rich : position
 })
 
+const CLOCK = judged((v) =>
+  isMoment(v) && v.length === 16 ? null : 'A moment of publishing is written as 2026-03-29T14:00',
+)
+const clock = byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : CLOCK))
+
+export const LEFT_OUT = ['title', 'content', 'header', 'intro', 'footer'] as const satisfies readonly LeftOut[]
+const LEFT_OUT_LIST = texts(new RegExp(`^(${LEFT_OUT.join('|')})$`), LEFT_OUT.length)
+const leftOut = byValue((v) => (v === undefined ? ABSENT : LEFT_OUT_LIST))
+
+/** An entry as somebody is writing it: what stands in its fields may not be storable yet. */
+export const workingShape = exact({
+  id: key(),
+  type: key(),
+  slug: text(200),
+  title: text(2000),
+  summary: text(5000),
+  content: byValue((v) => (v === null ? NOTHING : rich)),
+  picture: keyOrNull(),
+  person: keyOrNull(),
+  parent: keyOrNull(),
+  date: byValue((v) => (v === null ? NOTHING : text(40))),
+  terms: texts(KEY, 200),
+  fields: record(KEY, fieldValue, 300),
+  published: yesNo('Published is yes or no'),
+  from: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : text(40))),
+  until: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : text(40))),
+  leftOut,
+  chosenFrame: keyOrNull(),
+})
+
 export const entryShape = exact({
   id: key(),
   type: key(),
@@ -96,6 +126,9 @@ export const entryShape = exact({
   terms: texts(KEY, 200),
   fields: record(KEY, fieldValue, 300),
   published: yesNo('Published is yes or no'),
+  from: clock,
+  until: clock,
+  leftOut,
   chosenFrame: keyOrNull(),
 })
 
@@ -187,6 +220,7 @@ export const pageTypeShape = exact({
   personLabel: text(60),
   taxonomies: texts(KEY, 50),
   fields: list(fieldShape, 300),
+  mayLeaveOut: leftOut,
 })
 
 export const pictureShape = exact({

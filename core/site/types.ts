@@ -55,6 +55,9 @@ export interface Field {
   of?: Id
 }
 
+/** What a page can do without: its title, its content, or a whole region. */
+export type LeftOut = 'title' | 'content' | 'header' | 'intro' | 'footer'
+
 export interface PageType {
   id: Id
   /** Singular, as in "an Exhibit". */
@@ -71,6 +74,8 @@ export interface PageType {
   personLabel: string
   taxonomies: Id[]
   fields: Field[]
+  /** What writers may leave out of the page of one entry. */
+  mayLeaveOut?: LeftOut[]
 }
 
 export interface Term {
@@ -143,6 +148,11 @@ export interface Entry {
   terms: Id[]
   fields: Record<Id, unknown>
   published: boolean
+  /** A published entry is out from and until these moments of the site's clocks, `YYYY-MM-DDTHH:MM`. */
+  from?: string | null
+  until?: string | null
+  /** What its page leaves out for this entry alone, where its type allows it. */
+  leftOut?: LeftOut[]
   /** A writer's choice among the frames offered to the entry's page type. */
   chosenFrame: Id | null
 }

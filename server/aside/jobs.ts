@@ -9,16 +9,20 @@ import type { Jobs } from './work'
 
 /** The jobs over a database, in the thread that calls them. */
 export function jobsOver(db: Database): Jobs {
-  const site = async () => {
+  const withSite = async <T>(work: (content: Content) => T | Promise<T>): Promise<T> => {
     const content = new Content(db)
-    await content.reload()
-    return content
+    try {
+      await content.reload()
+      return await work(content)
+    } finally {
+      content.end()
+    }
   }
   const design = async () => (await readDraft(db)).design
   return {
     apply: applyInTurn,
-    rehearse: async (input) => rehearse(JSON.parse(input.design) as Design, await site()),
-    plan: async ({ parcel }) => planParcel(parcel, await design(), (await site()).catalogue),
-    prepare: async (input) => prepareImport(input, await design(), (await site()).catalogue),
+    rehearse: (input) => withSite((content) => rehearse(JSON.parse(input.design) as Design, content)),
+    plan: ({ parcel }) => withSite(async ({ catalogue }) => planParcel(parcel, await design(), catalogue)),
+    prepare: (input) => withSite(async ({ catalogue }) => prepareImport(input, await design(), catalogue)),
   }
 }

@@ -39,12 +39,14 @@ const isDamage = (error: unknown): boolean => {
 
 function copyTable(from: Sqlite.Database, to: Sqlite.Database, table: string): { saved: number; lost: number } {
   let [saved, lost] = [0, 0]
+  const own = new Set((to.pragma(`table_info("${table}")`) as { name: string }[]).map((c) => c.name))
   for (const row of rowsOf(from, table)) {
-    const names = Object.keys(row)
+    // Columns that are worked out from others are not written.
+    const names = Object.keys(row).filter((name) => own.has(name))
     const columns = names.map((n) => `"${n}"`).join()
     try {
       to.prepare(`insert into "${table}" (${columns}) values (${names.map(() => '?').join()})`).run(
-        ...Object.values(row),
+        ...names.map((name) => row[name]),
       )
       saved++
     } catch (error) {
@@ -67,7 +69,8 @@ async function salvage(target: string, options: { data?: string }): Promise<void
     to.pragma('foreign_keys = OFF')
     const tables = to
       .prepare(
-        `select name from sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like 'kysely_%'`,
+        `select name from sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like 'kysely_%'
+          and name not like 'entry_words%'`,
       )
       .pluck()
       .all() as string[]

@@ -14,6 +14,7 @@ import type {
 import type { DocumentKind, Spoilt } from '../../core/documents'
 import type { Transaction } from 'kysely'
 import type { Database } from './open'
+import { putEntry, readEntries } from './entries'
 import { readRedirects, writeRedirects } from './redirects'
 import { readSound, readSoundList } from './sound'
 import type { Tables } from './schema'
@@ -41,14 +42,6 @@ async function readPictures(db: Db, spoilt: Spoilt[]): Promise<Picture[]> {
   })
 }
 
-async function readEntries(db: Db, spoilt: Spoilt[]): Promise<Entry[]> {
-  const rows = await db.selectFrom('entries').select(['id', 'doc', 'published']).orderBy('position').execute()
-  return rows.flatMap(({ id, doc, published }) => {
-    const entry = readSound<Entry>('entry', id, doc, spoilt)
-    return entry ? { ...entry, published: published === 1 } : []
-  })
-}
-
 /** What a database holds of a site: what is sound of it, and what is not. */
 export interface StoredSite {
   site: Site
@@ -58,7 +51,11 @@ export interface StoredSite {
 }
 
 /** Everything that is published or could be; null for a database without a site. Settings that are spoilt are `fallback`. */
-export async function readSite(db: Db, fallback: SiteSettings): Promise<StoredSite | null> {
+export async function readSite(
+  db: Db,
+  fallback: SiteSettings,
+  each: (entry: Entry) => Entry = (entry) => entry,
+): Promise<StoredSite | null> {
   const row = await db.selectFrom('site').selectAll().executeTakeFirst()
   if (!row) return null
   const spoilt: Spoilt[] = []
@@ -69,7 +66,7 @@ export async function readSite(db: Db, fallback: SiteSettings): Promise<StoredSi
     terms: await docs<Term>(db, 'terms', 'term', spoilt),
     people: await docs<Person>(db, 'people', 'person', spoilt),
     menus: await docs<Menu>(db, 'menus', 'menu', spoilt),
-    entries: await readEntries(db, spoilt),
+    entries: await readEntries(db, spoilt, each),
     pictures: await readPictures(db, spoilt),
     redirects: (await readRedirects(db, spoilt)).map(({ at: _, ...redirect }) => redirect),
   }
@@ -92,55 +89,10 @@ export async function writeSite(db: Db, site: Site): Promise<void> {
     const rows = site[table].map((doc, position) => ({ id: doc.id, position, doc: text(doc) }))
     if (rows.length) await db.insertInto(table).values(rows).execute()
   }
+  await writeRedirects(db, site.redirects ?? [])
   for (const [position, entry] of site.entries.entries()) {
-    const { id, type, published } = entry
-    await db
-      .insertInto('entries')
-      .values({ id, type, position, revision: 1, published: Number(published), doc: text(entry) })
-      .execute()
+    await putEntry(db, entry, position)
   }
-}
-
-/** Puts in a new entry, after all others. */
-export async function insertEntry(db: Db, entry: Entry): Promise<void> {
-  const { last } = await db
-    .selectFrom('entries')
-    .select((e) => e.fn.max('position').as('last'))
-    .executeTakeFirstOrThrow()
-  const { id, type, published } = entry
-  const values = { id, type, position: (last ?? -1) + 1, revision: 1, published: Number(published) }
-  await db
-    .insertInto('entries')
-    .values({ ...values, doc: JSON.stringify(entry) })
-    .execute()
-  await touchContent(db)
-}
-
-/** An entry with the revision it stands at; null when there is none. */
-export async function readEntry(db: Db, id: string): Promise<{ entry: Entry; revision: number } | null> {
-  const row = await db
-    .selectFrom('entries')
-    .select(['doc', 'published', 'revision'])
-    .where('id', '=', id)
-    .executeTakeFirst()
-  const entry = row ? readSound<Entry>('entry', id, row.doc, []) : null
-  return row && entry ? { entry: { ...entry, published: row.published === 1 }, revision: row.revision } : null
-}
-
-/**
- * Stores an entry at its next revision, with what leads on from the address it has had, and says that the content has
- * changed.
- */
-export async function updateEntry(
-  db: Db,
-  entry: Entry,
-  revision: number,
-  moved: Redirect | null = null,
-): Promise<void> {
-  if (moved) await writeRedirects(db, [moved])
-  const values = { doc: JSON.stringify(entry), published: Number(entry.published), revision }
-  await db.updateTable('entries').set(values).where('id', '=', entry.id).execute()
-  await touchContent(db)
 }
 
 export async function updateSettings(db: Db, settings: SiteSettings): Promise<void> {
@@ -199,35 +151,38 @@ export async function writeStructure(
   await touchContent(db)
 }
 
-/** Entries that have a term, with the revisions they stand at. */
-export async function readEntriesInTerm(db: Db, term: string): Promise<{ entry: Entry; revision: number }[]> {
-  const rows = await db
-    .selectFrom('entries')
-    .select(['id', 'doc', 'published', 'revision'])
-    .where('doc', 'like', `%${JSON.stringify(term)}%`)
-    .execute()
-  return rows.flatMap(({ id, doc, published, revision }) => {
-    const entry = readSound<Entry>('entry', id, doc, [])
-    return entry?.terms.includes(term) ? { entry: { ...entry, published: published === 1 }, revision } : []
-  })
-}
+/** As many changes are told one by one; who is further behind reads everything. */
+const MOST_CHANGES = 2000
 
-/** Entries of a type that stand below no other, published ones alone. */
-export async function readTopEntries(db: Db, type: string): Promise<Entry[]> {
-  const rows = await db
-    .selectFrom('entries')
-    .select(['id', 'doc'])
-    .where('type', '=', type)
-    .where('published', '=', 1)
-    .execute()
-  return rows.flatMap(({ id, doc }) => readSound<Entry>('entry', id, doc, []) ?? []).filter((e) => e.parent === null)
-}
-
-export async function touchContent(db: Db): Promise<void> {
-  await db
+/** Says that the content has changed: some entries, or anything at all. Gives the version it is at now. */
+export async function touchContent(db: Db, entries: readonly string[] | null = null): Promise<void> {
+  const { content_version: version } = await db
     .updateTable('site')
     .set((e) => ({ content_version: e('content_version', '+', 1) }))
+    .returning('content_version')
+    .executeTakeFirstOrThrow()
+  const whole = entries === null || entries.length > MOST_CHANGES
+  const rows = whole ? [{ version, entry: null }] : entries.map((entry) => ({ version, entry }))
+  for (let i = 0; i < rows.length; i += 400)
+    await db
+      .insertInto('content_changes')
+      .values(rows.slice(i, i + 400))
+      .execute()
+  await db
+    .deleteFrom('content_changes')
+    .where('version', '<', version - MOST_CHANGES)
     .execute()
+}
+
+/** What of the content has changed since a version: entries by their ids, or null where that is not known one by one. */
+export async function readChanges(db: Db, since: number): Promise<{ version: number; entries: string[] | null }> {
+  const site = await db.selectFrom('site').select('content_version').executeTakeFirst()
+  const version = site?.content_version ?? 0
+  const rows = await db.selectFrom('content_changes').selectAll().where('version', '>', since).execute()
+  const told = new Set(rows.map((r) => r.version))
+  const entries = new Set(rows.map((r) => r.entry))
+  const known = version >= since && told.size === version - since && !entries.has(null) && entries.size <= MOST_CHANGES
+  return { version, entries: known ? ([...entries] as string[]) : null }
 }
 
 export async function writePicture(db: Db, picture: Picture, mime: string, bytes: Buffer): Promise<void> {

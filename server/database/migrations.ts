@@ -87,4 +87,51 @@ export const MIGRATIONS: Record<string, Migration> = {
         .execute(db)
     },
   },
+  // Entries are found by columns and words, keep every state that was stored, and wait where they were removed.
+  '008-entries': {
+    async up(db: Kysely<unknown>) {
+      const make = (statement: string) => sql.raw(statement).execute(db)
+      await make('alter table entries add column removed integer not null default 0')
+      await make('alter table entries add column changed_at integer not null default 0')
+      await make("alter table entries add column changed_by text not null default ''")
+      await make('alter table entries add column number integer')
+      await make('update entries set number = rowid')
+      await make('create unique index entries_number on entries (number)')
+      // What is no JSON is told by whoever reads it; here it only has no title.
+      const part = (name: string, path: string) =>
+        make(`alter table entries add column ${name} text generated always as
+          (case when json_valid(doc) then substr(json_extract(doc, '$.${path}'), 1, 500) end) virtual`)
+      await part('title', 'title')
+      await part('date', 'date')
+      await part('person', 'person')
+      await part('since', 'from')
+      await part('until', 'until')
+      await make('create index entries_title on entries (removed, title collate nocase, id)')
+      await make('create index entries_changed on entries (removed, changed_at, id)')
+      await make('create index entries_date on entries (removed, date, id)')
+      await make('create index entries_person on entries (person)')
+      await make(`create table entry_terms (entry text not null references entries (id) on delete cascade, term text not null,
+        primary key (entry, term))`)
+      await make('create index entry_terms_term on entry_terms (term)')
+      await make(`insert or ignore into entry_terms select e.id, t.value from entries e,
+        json_each(case when json_valid(e.doc) then e.doc else '{}' end, '$.terms') t where t.type = 'text'`)
+      await make(`create virtual table entry_words using fts5 (title, summary, more, content,
+        tokenize = "unicode61 remove_diacritics 2", prefix = '2 3')`)
+      await make("create virtual table entry_vocabulary using fts5vocab ('entry_words', 'row')")
+      await make(`create table entry_states (entry text not null references entries (id) on delete cascade,
+        revision integer not null, published integer not null, doc text not null, at integer not null, by text not null,
+        primary key (entry, revision))`)
+      await make("insert into entry_states select id, revision, published, doc, 0, '' from entries")
+      await make(`create table working_copies (entry text not null references entries (id) on delete cascade,
+        "user" integer not null references users (id) on delete cascade, doc text not null, revision integer not null,
+        at integer not null, primary key (entry, "user"))`)
+    },
+  },
+  // Which entries a change of the content was about; nothing named is everything.
+  '009-content-changes': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw('create table content_changes (version integer not null, entry text)').execute(db)
+      await sql.raw('create index content_changes_version on content_changes (version)').execute(db)
+    },
+  },
 }

@@ -51,6 +51,12 @@ async function storedMigrations(db: Database): Promise<string[]> {
   return rows.map((r) => r.name)
 }
 
+/** In which file each open database is. */
+const FILES = new WeakMap<object, string>()
+
+/** The file of an open database, for connections that read beside it. */
+export const fileOf = (db: Database): string => FILES.get(db)!
+
 const FILE = 'outer-frame.sqlite'
 /** What SQLite says of a file that is no database, or no whole one. */
 const DAMAGED = new Set(['SQLITE_NOTADB', 'SQLITE_CORRUPT'])
@@ -97,6 +103,7 @@ export async function openDatabase(folder: string): Promise<Database> {
   prepareFolder(folder)
   const sqlite = openFile(folder)
   const db: Database = new Kysely<Tables>({ dialect: new ImmediateDialect(sqlite) })
+  FILES.set(db, sqlite.name)
   try {
     await migrate(db)
   } catch (error) {

@@ -18,9 +18,36 @@ export interface Tables {
   terms: { id: string; position: number; doc: Json }
   people: { id: string; position: number; doc: Json }
   menus: { id: string; position: number; doc: Json }
+  /** Which entries a change of the content was about; null for everything. */
+  content_changes: { version: number; entry: string | null }
   redirects: { address: string; doc: Json; at: number }
   pictures: { id: string; file_name: string; alt: string; width: number; height: number; mime: string; bytes: Buffer }
-  entries: { id: string; type: string; position: number; revision: number; published: Flag; doc: Json }
+  entries: {
+    id: string
+    type: string
+    position: number
+    revision: number
+    published: Flag
+    doc: Json
+    removed: ColumnType<number, number | undefined, number>
+    /** Milliseconds since 1970; 0 where it is not known. */
+    changed_at: ColumnType<number, number | undefined, number>
+    changed_by: ColumnType<string, string | undefined, string>
+    /** Under which its words are found. */
+    number: number
+    /** Read out of the document by the database. */
+    title: ColumnType<string | null, never, never>
+    date: ColumnType<string | null, never, never>
+    person: ColumnType<string | null, never, never>
+    since: ColumnType<string | null, never, never>
+    until: ColumnType<string | null, never, never>
+  }
+  entry_terms: { entry: string; term: string }
+  entry_words: { rowid: number; title: string; summary: string; more: string; content: string }
+  /** Every state of an entry that was stored. */
+  entry_states: { entry: string; revision: number; published: Flag; doc: Json; at: number; by: string }
+  /** What somebody is writing, on top of the revision that it was begun on. */
+  working_copies: { entry: string; user: number; doc: Json; revision: number; at: number }
   layouts: {
     id: string
     created: number

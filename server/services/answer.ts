@@ -7,6 +7,8 @@ export interface Depends {
   needs: ReadonlySet<Need>
   /** Names of the address parameters that it read; what others say makes no difference. */
   parameters: ReadonlySet<string>
+  /** What was read of the catalogue, by keys: see `Catalogue.watch`. */
+  seen?: ReadonlySet<string>
 }
 
 /** An answer of the published site, to whomever it goes: a browser, a file, a test. */

@@ -1,10 +1,48 @@
-import { type Entry, type HomeChoice, checkEntry, dayIn, newEntry, redirectOfEntry } from '../../core/site'
-import { fail, failFirst } from '../../core/problems'
-import type { EntryAnswer, NewEntryInput } from '../../shared/api/types'
-import { insertEntry, readEntry, updateEntry, updateSettings } from '../database/content'
+import {
+  type Catalogue,
+  type Entry,
+  type HomeChoice,
+  type Id,
+  checkEntry,
+  dayIn,
+  firstFree,
+  newEntry,
+  redirectOfEntry,
+  takenAddress,
+  workingShape,
+} from '../../core/site'
+import { type Problem, ProblemError, fail, failFirst, problem } from '../../core/problems'
+import { refuse } from '../../core/shape'
+import { asSentence, counted } from '../../core/words'
+import type {
+  BulkAnswer,
+  BulkInput,
+  EntryAnswer,
+  NewEntryInput,
+  OpenEntryAnswer,
+  StaleEntryAnswer,
+  StatesAnswer,
+} from '../../shared/api/types'
+import { touchContent, updateSettings } from '../database/content'
+import {
+  clearEntries,
+  entryExists,
+  insertEntry,
+  readEntriesBy,
+  readEntry,
+  readState,
+  readStates,
+  setEntryRemoved,
+  updateEntry,
+} from '../database/entries'
 import type { Database } from '../database/open'
+import { dropWorkingCopy, readWorkingCopy, writeWorkingCopy } from '../database/working-copies'
 import type { Content } from './content'
 import type { Draft } from './draft'
+import { takeTurns } from './turns'
+
+type By = { id: number; name: string }
+type Stale = Omit<StaleEntryAnswer, 'problem'>
 
 /** Entries and settings of the site. Whoever changes them tells the content and the published site afterwards. */
 export class Entries {
@@ -14,45 +52,136 @@ export class Entries {
     private readonly content: Pick<Content, 'catalogue' | 'spoilt'>,
   ) {}
 
-  async read(id: string): Promise<EntryAnswer> {
-    return (await readEntry(this.db, id)) ?? fail('entry-unknown', { id })
+  private get catalogue(): Catalogue {
+    return this.content.catalogue
+  }
+
+  /** An entry as it stands, with what somebody is writing in it. */
+  async open(id: Id, by: By): Promise<OpenEntryAnswer> {
+    const stored = (await readEntry(this.db, id)) ?? fail('entry-unknown', { id })
+    return { ...stored, working: await readWorkingCopy(this.db, id, by.id) }
   }
 
   /** Stores an entry on top of the revision it was made from; gives it as it stands now when that has moved on. */
-  async put(entry: unknown, revision: number): Promise<{ stored: EntryAnswer } | { stale: EntryAnswer }> {
-    failFirst(checkEntry(entry, this.content.catalogue))
+  async put(entry: unknown, revision: number, by: By): Promise<{ stored: EntryAnswer } | { stale: Stale }> {
+    failFirst(checkEntry(entry, this.catalogue))
     const next = entry as Entry
     await this.checkChoice(next)
     return this.db.transaction().execute(async (trx) => {
       const current = (await readEntry(trx, next.id)) ?? fail('entry-unknown', { id: next.id })
-      if (current.revision !== revision) return { stale: current }
+      if (current.revision !== revision) return { stale: { current, base: await readState(trx, next.id, revision) } }
       if (current.entry.type !== next.type) fail('type-kept')
       const stored = { entry: next, revision: revision + 1 }
-      await updateEntry(trx, next, stored.revision, redirectOfEntry(current.entry, next, this.content.catalogue))
+      const redirect = redirectOfEntry(current.entry, next, this.catalogue)
+      await updateEntry(trx, stored, by.name, redirect)
+      await dropWorkingCopy(trx, next.id, by.id)
+      await touchContent(trx, redirect ? null : [next.id])
       return { stored }
     })
   }
 
   /** Makes an entry, not published yet: a new one, or what another says once more, at an address of its own. */
-  async create({ id, type, title, from }: NewEntryInput): Promise<EntryAnswer> {
-    const { catalogue } = this.content
+  async create({ id, type, title, from }: NewEntryInput, by: By): Promise<EntryAnswer> {
+    const { catalogue } = this
     if (!catalogue.types.has(type)) fail('type-unknown', { id: type })
-    const other = from === undefined ? null : (await this.read(from)).entry
+    const other = from === undefined ? null : (await this.open(from, by)).entry
     if (other && other.type !== type) fail('type-kept')
     const { day: today } = dayIn(catalogue.site.settings.timeZone, Date.now())
     const made = newEntry({ id, type, title, other, today }, catalogue)
     failFirst(checkEntry(made, catalogue))
     return this.db.transaction().execute(async (trx) => {
-      if (await readEntry(trx, id)) fail('id-taken', { id })
-      await insertEntry(trx, made)
+      if (await entryExists(trx, id)) fail('id-taken', { id })
+      await insertEntry(trx, made, by.name)
+      await touchContent(trx, [made.id])
       return { entry: made, revision: 1 }
     })
+  }
+
+  /** Keeps what somebody is writing, storable or not, or drops it. */
+  async keepWorking(id: Id, working: { entry: unknown; revision: number } | null, by: By): Promise<void> {
+    if (!(await readEntry(this.db, id))) fail('entry-unknown', { id })
+    if (!working) return dropWorkingCopy(this.db, id, by.id)
+    const { entry, revision } = working
+    const why = refuse(workingShape, entry)
+    if (why !== null) fail('entry-shape', { why: asSentence(why) })
+    if ((entry as Entry).id !== id) fail('other-id', { id })
+    await writeWorkingCopy(this.db, by.id, { entry: entry as Entry, revision, at: Date.now() })
+  }
+
+  async states(id: Id): Promise<StatesAnswer> {
+    if (!(await entryExists(this.db, id))) fail('entry-unknown', { id })
+    return { states: await readStates(this.db, id) }
+  }
+
+  async state(id: Id, revision: number): Promise<{ entry: Entry }> {
+    return { entry: (await readState(this.db, id, revision)) ?? fail('state-unknown', { id, revision }) }
+  }
+
+  /** Does the same to many entries, all that can have it done; tells why the others cannot. */
+  async change({ ids, does }: BulkInput, by: By): Promise<BulkAnswer> {
+    const refused: BulkAnswer['refused'] = []
+    const done: Id[] = []
+    const turn = takeTurns()
+    await this.db.transaction().execute(async (trx) => {
+      const putsBack = does.kind === 'put-back'
+      const given = new Set<string>()
+      const found = await readEntriesBy(trx, ids, putsBack)
+      const known = new Set(found.map((f) => f.entry.id))
+      for (const id of ids) if (!known.has(id)) refused.push({ id, problem: problem('entry-unknown', { id }) })
+      for (const { entry, revision } of found) {
+        await turn()
+        const why = does.kind === 'remove' ? this.whyKept(entry, known) : null
+        if (why) refused.push({ id: entry.id, problem: why })
+        if (why) continue
+        if (does.kind === 'remove') await setEntryRemoved(trx, entry.id, true, by.name)
+        else {
+          const next = putsBack ? this.back(entry, given) : changed(entry, does)
+          const problems = checkEntry(next, this.catalogue)
+          if (problems[0]) refused.push({ id: entry.id, problem: problems[0] })
+          if (problems[0]) continue
+          if (putsBack) await setEntryRemoved(trx, entry.id, false, by.name)
+          if (JSON.stringify(next) !== JSON.stringify(entry))
+            await updateEntry(trx, { entry: next, revision: revision + 1 }, by.name)
+        }
+        done.push(entry.id)
+      }
+      if (done.length > 0) await touchContent(trx, done)
+    })
+    return { done: done.length, refused }
+  }
+
+  /** An entry that was removed, at an address that is free by now; `given` are those of others that come back with it. */
+  private back(entry: Entry, given: Set<string>): Entry {
+    const type = this.catalogue.types.get(entry.type)
+    if (!type) return entry
+    const parent = entry.parent && this.catalogue.entries.has(entry.parent) ? entry.parent : null
+    const free = { ...entry, parent }
+    const nameOf = (slug: string) => `${type.id} ${parent} ${slug}`
+    const taken = (slug: string) =>
+      given.has(nameOf(slug)) || takenAddress({ ...free, slug }, type, this.catalogue) !== null
+    const slug = firstFree(entry.slug, 80, taken)
+    given.add(nameOf(slug))
+    return { ...free, slug }
+  }
+
+  /** Why an entry cannot be removed together with some others; null when it can. */
+  private whyKept({ id, title, type }: Entry, together: ReadonlySet<Id>): Problem | null {
+    const { site } = this.catalogue
+    if (site.settings.home.kind === 'entry' && site.settings.home.entry === id) return problem('home-shows-it')
+    if (!this.catalogue.types.get(type)?.tree) return null
+    const below = site.entries.filter((e) => e.parent === id && !together.has(e.id))
+    return below.length ? problem('has-below', { title: title || id, count: counted(below.length, 'page') }) : null
+  }
+
+  /** Removed entries are gone for good. */
+  clearRemoved(): Promise<number> {
+    return this.db.transaction().execute((trx) => clearEntries(trx))
   }
 
   /** A frame can be chosen only where it is offered; a choice made earlier may stay as it is. */
   private async checkChoice(entry: Entry): Promise<void> {
     const { chosenFrame } = entry
-    if (!chosenFrame || this.content.catalogue.entries.get(entry.id)?.chosenFrame === chosenFrame) return
+    if (!chosenFrame || this.catalogue.entries.get(entry.id)?.chosenFrame === chosenFrame) return
     const { frames } = await this.draft.read()
     const offered = frames.some((f) => f.frame.id === chosenFrame && f.frame.offeredTo.includes(entry.type))
     if (!offered) fail('not-offered')
@@ -62,11 +191,30 @@ export class Entries {
     // Settings that could not be read are not written over.
     const lost = this.content.spoilt.find((s) => s.what === 'settings')
     if (lost) fail('spoilt', { what: 'the settings', why: lost.why })
-    const catalogue = this.content.catalogue
     const exists =
-      home.kind === 'entry' ? catalogue.entries.get(home.entry)?.published : catalogue.types.get(home.type)?.archive
+      home.kind === 'entry'
+        ? this.catalogue.entries.get(home.entry)?.published
+        : this.catalogue.types.get(home.type)?.archive
     if (!exists)
       fail('home-needs', { what: home.kind === 'entry' ? 'a published entry' : 'a page type with an archive' })
-    await updateSettings(this.db, { ...catalogue.site.settings, home })
+    await updateSettings(this.db, { ...this.catalogue.site.settings, home })
+  }
+}
+
+/** An entry after one thing is done to it. */
+function changed(entry: Entry, does: BulkInput['does']): Entry {
+  switch (does.kind) {
+    case 'publish':
+      return { ...entry, published: true }
+    case 'unpublish':
+      return { ...entry, published: false }
+    case 'add-term':
+      return entry.terms.includes(does.term) ? entry : { ...entry, terms: [...entry.terms, does.term] }
+    case 'take-term':
+      return { ...entry, terms: entry.terms.filter((t) => t !== does.term) }
+    case 'person':
+      return { ...entry, person: does.person }
+    default:
+      throw new ProblemError(problem('unexpected'))
   }
 }

@@ -1,9 +1,11 @@
 import { resolve } from 'node:path'
 import { type Aside, openAside } from '../aside'
+import { standAllWords } from '../database/entries'
 import { type Database, openDatabase } from '../database/open'
-import { Content } from './content'
+import { Content, type Stale } from './content'
 import { Draft } from './draft'
 import { Entries } from './entries'
+import { EntryTable } from './entry-table'
 import { Founding } from './founding'
 import { Live } from './live'
 import { log } from './log'
@@ -34,10 +36,14 @@ export interface Installation {
   live: Live
   founding: Founding
   terms: Terms
+  table: EntryTable
   redirects: Redirects
   /** Ends what runs beside, and closes the database. */
   close(): Promise<void>
 }
+
+/** How often it is asked whether the time of an entry has come, in milliseconds. */
+const CLOCK = 5_000
 
 export function dataFolder(): string {
   return resolve(process.env.OUTER_FRAME_DATA ?? '.data')
@@ -50,6 +56,7 @@ async function open(): Promise<Installation> {
   const demo = process.env.OUTER_FRAME_DEMO
   if (demo && (await seedDemo(db, demo === 'bare', passwords))) log('info', 'demo-made', { bare: demo === 'bare' })
   const aside = openAside(db, folder)
+  await standAllWords(db)
   const content = new Content(db)
   await content.reload()
   const draft = new Draft(db, aside)
@@ -58,16 +65,20 @@ async function open(): Promise<Installation> {
   const published = new Published(content)
   const live = new Live()
   await showLatest(published, releases)
+  const take = (stale: Stale): void => {
+    published.refresh(stale)
+    live.changed('content')
+  }
   const watch = watchOthers(db, {
     contentStands: (version) => content.version === version,
     releaseStands: (number) => published.release === number,
-    async content() {
-      await content.reload()
-      published.refresh()
-      live.changed('content')
-    },
+    content: async () => take(await content.follow()),
     release: () => showLatest(published, releases),
   })
+  const clock = setInterval(() => {
+    const { turned, stale } = content.turn()
+    if (turned > 0) take(stale)
+  }, CLOCK).unref()
   return {
     db,
     aside,
@@ -83,10 +94,13 @@ async function open(): Promise<Installation> {
     live,
     founding: new Founding(db, passwords),
     terms: new Terms(db),
+    table: new EntryTable(db, content),
     redirects: new Redirects(db, catalogue),
     async close() {
+      clearInterval(clock)
       await watch.end()
       await aside.end()
+      content.end()
       await db.destroy()
     },
   }
@@ -104,10 +118,9 @@ export function installation(): Promise<Installation> {
   return (opened ??= open())
 }
 
-/** After a change of content: everything that was made from it is made anew. */
+/** After a change of content: what was made from what changed is made anew. */
 export async function contentChanged(site: Installation): Promise<void> {
-  await site.content.reload()
-  site.published.refresh()
+  site.published.refresh(await site.content.follow())
   site.live.changed('content')
 }
 

@@ -5,10 +5,9 @@ import { CompiledDesign, type Fault } from '../../core/render'
 import { type AskedAddress, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
 import { PLAIN_HOUSE } from '../../core/styles'
 import { type Answer, type Depends, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
-import type { Content } from './content'
+import type { Content, Stale } from './content'
 import { log } from './log'
 import { type Ready, ReadyPages, readyOf } from './ready'
-import { searchEntries } from './search'
 
 /** Who asks for a page. Only what the page depends on is found out; so what costs something is asked for late. */
 export interface Asking {
@@ -94,12 +93,13 @@ export class Published {
     log('error', 'cannot-be-drawn', { ...fault, error: String((error as Error)?.stack ?? error) })
   }
 
-  /** Takes over a change of content. */
-  refresh(): void {
+  /** Takes over a change of content; of what is kept ready goes what may show what changed. */
+  refresh(stale: Stale = 'all'): void {
     this.rules = this.compileRules()
+    this.known.clear()
+    if (stale !== 'all') return this.ready.drop(stale)
     this.ready.clear()
     this.policies.clear()
-    this.known.clear()
   }
 
   /** Where an address leads: a page, another address, or nothing, which is the page for what is not found. */
@@ -196,9 +196,9 @@ export class Published {
       at: asking.at,
     }
     const { catalogue, formats } = this.content
-    const drawn = this.compiled.draw(
-      sceneOf(catalogue, formats, page, this.optionsFor(page, request, visitor?.name ?? '')),
-      resolve(this.rules, page, request),
+    const options = await this.optionsFor(page, request, visitor?.name ?? '')
+    const { made: drawn, seen } = catalogue.watch(() =>
+      this.compiled.draw(sceneOf(catalogue, formats, page, options), resolve(this.rules, page, request)),
     )
     const depends = this.depends(page)
     const headers = {
@@ -206,13 +206,16 @@ export class Published {
       'content-security-policy': this.policy(drawn.css),
       ...cacheHeaders(depends),
     }
-    return answerOf(page.kind === 'not-found' ? 404 : 200, headers, Buffer.from(drawn.html), depends)
+    seen.add(`page:${page.key}`)
+    // What words find is known by nothing that is read.
+    if (options.query) seen.add('anything')
+    return answerOf(page.kind === 'not-found' ? 404 : 200, headers, Buffer.from(drawn.html), { ...depends, seen })
   }
 
-  private optionsFor(page: Page, request: Request, name: string): SceneOptions {
+  private async optionsFor(page: Page, request: Request, name: string): Promise<SceneOptions> {
     const { role, parameters } = request
     const query = page.kind === 'search' ? (parameters.q?.[0] ?? '').slice(0, 200) : ''
-    const found = query ? searchEntries(this.content.catalogue, query) : []
+    const found = query ? await this.content.search(query) : []
     return { visitor: { role, name }, request, query, found, cards: this.compiled.cards }
   }
 

@@ -101,6 +101,15 @@ export class ReadyPages {
     }
   }
 
+  /** Lets go of what was made from any of these keys, and of what may show anything. */
+  drop(stale: ReadonlySet<string>): void {
+    if (!this.kept || stale.size === 0) return
+    for (const [key, { answer }] of this.kept.entries()) {
+      const { seen } = answer.depends
+      if (!seen || seen.has('anything') || [...seen].some((s) => stale.has(s))) this.kept.delete(key)
+    }
+  }
+
   clear(): void {
     this.kept?.clear()
   }

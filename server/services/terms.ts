@@ -2,7 +2,8 @@ import { adaptFrame } from '../../core/formats'
 import { fail } from '../../core/problems'
 import { type Entry, type Structure, pathOf, removeTerm } from '../../core/site'
 import type { PlainEdit } from '../../core/edits'
-import { readEntriesInTerm, updateEntry } from '../database/content'
+import { touchContent } from '../database/content'
+import { readEntriesInTerm, updateEntry } from '../database/entries'
 import { readFrames, writeFrame } from '../database/frames'
 import type { Database } from '../database/open'
 import { writeRedirects } from '../database/redirects'
@@ -25,7 +26,7 @@ export class Terms {
       const turn = takeTurns()
       for (const { entry, revision } of await readEntriesInTerm(trx, from)) {
         await turn()
-        await updateEntry(trx, inOther(entry, from, into), revision + 1)
+        await updateEntry(trx, { entry: inOther(entry, from, into), revision: revision + 1 }, by)
       }
       const choices = { [`term ${from}`]: { do: 'use' as const, id: into } }
       for (const stored of await readFrames(trx, [])) {

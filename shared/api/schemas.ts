@@ -20,6 +20,8 @@ import {
 } from '../../core/shape'
 import { BEGINNINGS, SETTINGS_SHAPES, homeShape, redirectShape } from '../../core/site'
 
+import { ENTRY_SORTS, ENTRY_STATES } from './types'
+
 /**
  * What the server accepts, at every way in that takes a body: each is exact. Documents inside (frames, entries,
  * parcels) are judged by the core, which gives its own problems; these judge what surrounds them.
@@ -91,6 +93,44 @@ export const newEntrySchema = exact({
   from: optional(key()),
 })
 
+export const workingSchema = exact({
+  working: byValue((v) => (v === null ? NOTHING : exact({ revision, entry: aDocument('An entry is missing') }))),
+})
+
+const ids = list(key(), 5000, 'Choose at most 5,000 entries').min(1, 'Choose some entries')
+const doesOnly = (kind: string) => exact({ kind: oneOf([kind]) })
+
+export const bulkSchema = exact({
+  ids,
+  does: kinds(
+    {
+      publish: doesOnly('publish'),
+      unpublish: doesOnly('unpublish'),
+      remove: doesOnly('remove'),
+      'put-back': doesOnly('put-back'),
+      'add-term': exact({ kind: oneOf(['add-term']), term: key() }),
+      'take-term': exact({ kind: oneOf(['take-term']), term: key() }),
+      person: exact({ kind: oneOf(['person']), person: byValue((v) => (v === null ? NOTHING : key())) }),
+    },
+    'kind',
+    'thing to do',
+  ),
+})
+
+/** The parameters of the table of entries; each may be left out. */
+export const entriesQuerySchema = exact({
+  type: optional(key()),
+  state: optional(oneOf(ENTRY_STATES, `A state is one of ${ENTRY_STATES.join(', ')}`)),
+  term: optional(key()),
+  person: optional(key()),
+  since: optional(pattern(/^\d{4}-\d{2}-\d{2}$/, 'A day is written as 2026-03-29')),
+  until: optional(pattern(/^\d{4}-\d{2}-\d{2}$/, 'A day is written as 2026-03-29')),
+  words: optional(text(200, 'Look for at most 200 characters')),
+  sort: optional(pattern(new RegExp(`^-?(${ENTRY_SORTS.join('|')})$`), 'There is no such order')),
+  offset: optional(whole(0, 1e7, 'An offset is a number')),
+  most: optional(whole(1, 500, 'At most 500 at once')),
+})
+
 export const mergeTermsSchema = exact({ from: key('Choose two terms'), into: key('Choose two terms') })
 
 export const redirectsSchema = exact({
@@ -152,6 +192,8 @@ export const INPUTS = {
   frame: { shape: frameSchema, most: 64_000 },
   entry: { shape: entrySchema, most: LARGE },
   newEntry: { shape: newEntrySchema, most: SMALL },
+  working: { shape: workingSchema, most: LARGE },
+  bulk: { shape: bulkSchema, most: LARGE },
   mergeTerms: { shape: mergeTermsSchema, most: SMALL },
   redirects: { shape: redirectsSchema, most: LARGE },
   home: { shape: homeSchema, most: SMALL },

@@ -108,10 +108,84 @@ export interface EntryInput {
   revision: number
 }
 
-/** With status 409: the entry as it stands now. */
+/** With status 409: the entry as it stands now, and as it was at the revision that was named, where that is known. */
 export interface StaleEntryAnswer {
   problem: Problem
   current: EntryAnswer
+  base: Entry | null
+}
+
+/** An entry as it is opened, with what whoever asks is writing in it: on top of its `revision`, kept at `at`. */
+export interface OpenEntryAnswer extends EntryAnswer {
+  working: { entry: Entry; revision: number; at: number } | null
+}
+
+/** What somebody is writing; null when it is dropped. */
+export interface WorkingInput {
+  working: { entry: Entry; revision: number } | null
+}
+
+/** Stored states of an entry, latest first; `at` in milliseconds since 1970, 0 where it is not known. */
+export interface StatesAnswer {
+  states: { revision: number; at: number; by: string }[]
+}
+
+/** What is done to many entries at once. */
+export interface BulkInput {
+  ids: Id[]
+  does:
+    | { kind: 'publish' | 'unpublish' | 'remove' | 'put-back' }
+    | { kind: 'add-term' | 'take-term'; term: Id }
+    | { kind: 'person'; person: Id | null }
+}
+
+export interface BulkAnswer {
+  done: number
+  refused: { id: Id; problem: Problem }[]
+}
+
+export const ENTRY_STATES = ['published', 'unpublished', 'waiting', 'over', 'writing', 'removed'] as const
+export const ENTRY_SORTS = ['title', 'changed', 'date', 'type'] as const
+
+/** Which entries a table shows; what is left out is not asked. */
+export interface EntriesQuery {
+  type?: Id
+  state?: (typeof ENTRY_STATES)[number]
+  term?: Id
+  person?: Id
+  /** Days: dated from the one, and until the other. */
+  since?: string
+  until?: string
+  words?: string
+  /** By what; with a minus before it the other way round. */
+  sort?: string
+  offset?: number
+  most?: number
+}
+
+export interface EntryRow {
+  id: Id
+  type: Id
+  title: string
+  slug: string
+  date: string | null
+  person: Id | null
+  terms: Id[]
+  published: boolean
+  from: string | null
+  until: string | null
+  revision: number
+  changedAt: number
+  changedBy: string
+  /** Where its page is; null while it has none. */
+  address: string | null
+  /** Whoever asks is writing in it. */
+  writing: boolean
+}
+
+export interface EntriesAnswer {
+  rows: EntryRow[]
+  total: number
 }
 
 /** What is in one term goes to another, and the first is gone. */

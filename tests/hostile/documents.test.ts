@@ -23,7 +23,6 @@ import type { Layout } from '#core/tree'
 import { CompiledDesign } from '#core/render'
 import { Formats, sceneOf } from '#core/drawing'
 import { Catalogue, type Entry, type Site, checkEntry } from '#core/site'
-import { searchEntries } from '../../server/services/search'
 import { VISITOR, column, element, field, layout, row } from '../fixtures'
 import { diceOf, randomEdit } from '../unit/core/layouts/random'
 import { spoiltOf } from './mutate'
@@ -140,7 +139,6 @@ test('entries', () => {
     const own = { ...entry, id: 'spoilt', published: true }
     const over = { ...site, entries: [...site.entries.filter((e) => e.slug !== own.slug), own] }
     drawAll(design, over)
-    searchEntries(new Catalogue(over), 'clock oak visit')
   }
   expect(holds('entry', site.entries, used)).toBeGreaterThan(5)
   fc.assert(

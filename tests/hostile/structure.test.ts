@@ -13,7 +13,13 @@ import { spoiltOf } from './mutate'
 /** Whatever a site is accepted to be built of, its pages are drawn, its uses told and entries made; all else is refused. */
 
 const { site, design } = makeDemo()
-const demo: Structure = { format: 1, types: site.types, taxonomies: site.taxonomies, terms: site.terms, people: site.people }
+const demo: Structure = {
+  format: 1,
+  types: site.types,
+  taxonomies: site.taxonomies,
+  terms: site.terms,
+  people: site.people,
+}
 const compiled = new CompiledDesign(design, { strict: true })
 
 /** Uses a structure as the server and the studio would; throws where anything falls over. */

@@ -9,6 +9,7 @@ import { seedDemo } from '../../../server/services/seed'
 import { frame } from '../../fixtures'
 import { freshDatabase } from './database'
 
+const ADA = { id: 1, name: 'Ada' }
 const { db } = freshDatabase()
 let content: Content
 let draft: Draft
@@ -25,15 +26,15 @@ beforeAll(async () => {
 })
 
 describe('entries', () => {
-  const read = () => entries.read('fenwick-turret-clock')
+  const read = () => entries.open('fenwick-turret-clock', ADA)
 
   test('are stored on top of the revision they were made from; a stale one gets the entry as it stands', async () => {
     const { entry, revision } = await read()
-    expect(await entries.put({ ...entry, title: 'Fenwick clock' }, revision)).toMatchObject({
+    expect(await entries.put({ ...entry, title: 'Fenwick clock' }, revision, ADA)).toMatchObject({
       stored: { revision: revision + 1 },
     })
-    expect(await entries.put({ ...entry, title: 'Other' }, revision)).toMatchObject({
-      stale: { revision: revision + 1, entry: { title: 'Fenwick clock' } },
+    expect(await entries.put({ ...entry, title: 'Other' }, revision, ADA)).toMatchObject({
+      stale: { current: { revision: revision + 1, entry: { title: 'Fenwick clock' } }, base: { title: entry.title } },
     })
     const before = content.version
     await content.reload()
@@ -62,14 +63,14 @@ describe('entries', () => {
     ['a page type that is not there', (e) => ({ ...e, type: 'planet' }), 'no page type with the id'],
   ])('%s is refused, and nothing is stored', async (_, spoil, sentence) => {
     const { entry, revision } = await read()
-    await expect(entries.put(spoil(entry) as Entry, revision)).rejects.toThrow(sentence)
-    expect(await read()).toEqual({ entry, revision })
+    await expect(entries.put(spoil(entry) as Entry, revision, ADA)).rejects.toThrow(sentence)
+    expect(await read()).toMatchObject({ entry, revision })
   })
 
   test('a writer may choose a frame that is offered to the page type', async () => {
     await draft.putFrame(frame('choice', [], { header: { kind: 'empty' } }, { offeredTo: ['exhibit'] }), 0, 'Ada')
     const { entry, revision } = await read()
-    expect(await entries.put({ ...entry, chosenFrame: 'choice' }, revision)).toMatchObject({
+    expect(await entries.put({ ...entry, chosenFrame: 'choice' }, revision, ADA)).toMatchObject({
       stored: { entry: { chosenFrame: 'choice' } },
     })
   })
@@ -82,7 +83,7 @@ describe('entries', () => {
     await expect(entries.setHome({ kind: 'archive', type: 'page' })).rejects.toThrow('page type with an archive')
     await entries.setHome({ kind: 'entry', entry: 'welcome' })
     await content.reload()
-    await expect(entries.read('nowhere')).rejects.toThrow('no entry with the id nowhere')
+    await expect(entries.open('nowhere', ADA)).rejects.toThrow('no entry with the id nowhere')
   })
 })
 

@@ -16,7 +16,11 @@ import { column, element, frame, layout, row } from '../../fixtures'
 /** The published site: one function answers a page, whoever asks for it. */
 
 const { site, design } = makeDemo()
-const contentOf = (of = site) => ({ catalogue: new Catalogue(of), formats: new Formats(of.settings) }) as Content
+function contentOf(of = site): Content {
+  const catalogue = new Catalogue(of)
+  const search = async (words: string) => catalogue.site.entries.filter((e) => e.title.toLowerCase().includes(words))
+  return { catalogue, formats: new Formats(of.settings), search } as unknown as Content
+}
 
 function publish(more: Partial<typeof design> = {}, content = contentOf(), posts: Posts = {}): Published {
   const published = new Published(content, posts)

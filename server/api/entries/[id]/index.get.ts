@@ -1,4 +1,6 @@
-import type { EntryAnswer } from '../../../../shared/api/types'
+import type { OpenEntryAnswer } from '../../../../shared/api/types'
 import { parameter, studioHandler } from '../../../utils/studio'
 
-export default studioHandler<EntryAnswer>('writer', ({ event, site }) => site.entries.read(parameter(event, 'id')))
+export default studioHandler<OpenEntryAnswer>('writer', ({ event, site, user }) =>
+  site.entries.open(parameter(event, 'id'), user),
+)

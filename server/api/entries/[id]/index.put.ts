@@ -4,13 +4,13 @@ import type { EntryAnswer, EntryInput, StaleEntryAnswer } from '../../../../shar
 import { contentChanged } from '../../../services/installation'
 import { parameter, readInput, studioHandler } from '../../../utils/studio'
 
-export default studioHandler<EntryAnswer | StaleEntryAnswer>('writer', async ({ event, site }) => {
+export default studioHandler<EntryAnswer | StaleEntryAnswer>('writer', async ({ event, site, user }) => {
   const { entry, revision } = await readInput<EntryInput>(event, 'entry')
   if (entry.id !== parameter(event, 'id')) fail('other-id', { id: entry.id })
-  const result = await site.entries.put(entry, revision)
+  const result = await site.entries.put(entry, revision, user)
   if ('stale' in result) {
     setResponseStatus(event, 409)
-    return { problem: problem('stale-revision', { revision }), current: result.stale }
+    return { problem: problem('stale-revision', { revision }), ...result.stale }
   }
   await contentChanged(site)
   return result.stored

@@ -5,7 +5,6 @@ import {
   fieldLabel,
   findByWords,
   isSlug,
-  listPages,
   pathOf,
   readField,
   safeAddress,
@@ -64,7 +63,7 @@ describe('addresses', () => {
 })
 
 describe('pages', () => {
-  const keys = (site = smallSite([refractor, mirror, note])) => listPages(site).map((p) => p.key)
+  const keys = (site = smallSite([refractor, mirror, note])) => new Catalogue(site).pages.map((p) => p.key)
 
   test('one page for each thing that has one, home first and only once', () => {
     expect(keys()).toEqual([

@@ -1,0 +1,65 @@
+import Sqlite from 'better-sqlite3'
+import { LRUCache } from 'lru-cache'
+import type { Entry, Id, RichDoc } from '../../core/site'
+import { type Database, fileOf } from '../database/open'
+import { readSound } from '../database/sound'
+
+/** Characters of texts that are kept after they were read. */
+const MOST_CHARACTERS = 16_000_000
+
+/**
+ * The texts of entries: read when one is drawn, over a connection of its own, and kept as long as there is room. So a
+ * site may have more of them than memory.
+ */
+export class Texts {
+  private readonly kept = new LRUCache<Id, { text: RichDoc | null; size: number }>({
+    maxSize: MOST_CHARACTERS,
+    sizeCalculation: ({ size }) => size,
+  })
+  private reading: Sqlite.Statement<[string], string> | null = null
+
+  constructor(private readonly db: Database) {}
+
+  /** An entry whose content is read when it is asked for. */
+  lighten(entry: Entry): Entry {
+    if (entry.content === null) return entry
+    const { id } = entry
+    return Object.defineProperty({ ...entry }, 'content', {
+      get: () => this.read(id),
+      enumerable: true,
+      configurable: true,
+    })
+  }
+
+  private read(id: Id): RichDoc | null {
+    const known = this.kept.get(id)
+    if (known) return known.text
+    this.reading ??= this.connect()
+    const doc = this.reading.get(id)
+    const text = doc === undefined ? null : (readSound<Entry>('entry', id, doc, [])?.content ?? null)
+    this.kept.set(id, { text, size: (doc?.length ?? 0) + 100 })
+    return text
+  }
+
+  private connect(): Sqlite.Statement<[string], string> {
+    const file = new Sqlite(fileOf(this.db), { readonly: true })
+    return file.prepare<[string], string>('select doc from entries where id = ?').pluck() as Sqlite.Statement<
+      [string],
+      string
+    >
+  }
+
+  drop(id: Id): void {
+    this.kept.delete(id)
+  }
+
+  clear(): void {
+    this.kept.clear()
+  }
+
+  /** Ends the connection, if there is one. */
+  end(): void {
+    this.reading?.database.close()
+    this.reading = null
+  }
+}

@@ -1,0 +1,88 @@
+import { Catalogue } from '#core/site'
+import { makeDemo } from '#demo/index'
+import { readEntry, setEntryRemoved, standAllWords, updateEntry } from '../../../server/database/entries'
+import { Content } from '../../../server/services/content'
+import { isNear, searchEntries } from '../../../server/services/search'
+import { seedDemo } from '../../../server/services/seed'
+import { CONTENT_LATER } from '#shared/api/types'
+import { freshDatabase } from './database'
+
+const LATER = JSON.stringify(CONTENT_LATER)
+
+const { db } = freshDatabase()
+const content = () => new Content(db())
+beforeAll(() => seedDemo(db(), false, { hash: async () => 'hashed' }))
+
+const found = async (words: string) => {
+  const now = content()
+  await now.reload()
+  const entries = await searchEntries(db(), now.catalogue, words)
+  now.end()
+  return entries.map((e) => e.id)
+}
+
+test('words are found anywhere, in titles first, and nothing for nothing', async () => {
+  expect((await found('fenwick'))[0]).toBe('fenwick-turret-clock')
+  expect((await found('pinwheel escapement'))[0]).toBe('fenwick-turret-clock')
+  expect((await found('fenw turr'))[0]).toBe('fenwick-turret-clock')
+  expect([await found('   '), await found('qqqqqqq'), await found('"*'), await found('a" OR "b')]).toEqual([
+    [],
+    [],
+    [],
+    expect.any(Array),
+  ])
+})
+
+test('a word that is a letter off is found when nothing else is', async () => {
+  expect((await found('fenwik'))[0]).toBe('fenwick-turret-clock')
+  expect((await found('fenwcik'))[0]).toBe('fenwick-turret-clock')
+})
+
+test.each<[string, string, boolean]>([
+  ['clock', 'clock', true],
+  ['clock', 'clocks', true],
+  ['clock', 'clck', true],
+  ['clock', 'click', true],
+  ['clock', 'colck', true],
+  ['clock', 'click!', false],
+  ['clock', 'lcokc', false],
+])('%s and %s are near: %p', (a, b, near) => expect([isNear(a, b), isNear(b, a)]).toEqual([near, near]))
+
+test('what is stored, taken back, removed or not out yet is found as it stands', async () => {
+  const { entry, revision } = (await readEntry(db(), 'fenwick-turret-clock'))!
+  const store = (more: object, at: number) => updateEntry(db(), { entry: { ...entry, ...more }, revision: at }, 'Ada')
+  await store({ title: 'Zephyrine' }, revision + 1)
+  expect(await found('zephyrine')).toEqual([entry.id])
+  await store({ title: 'Zephyrine', published: false }, revision + 2)
+  expect(await found('zephyrine')).toEqual([])
+  await store({ title: 'Zephyrine', from: '2999-01-01T00:00' }, revision + 3)
+  expect(await found('zephyrine')).toEqual([])
+  await store({ title: 'Zephyrine' }, revision + 4)
+  await setEntryRemoved(db(), entry.id, true, 'Ada')
+  expect(await found('zephyrine')).toEqual([])
+  await setEntryRemoved(db(), entry.id, false, 'Ada')
+  expect(await found('zephyrine')).toEqual([entry.id])
+})
+
+test('words that are not found yet are made to be, once', async () => {
+  await db().deleteFrom('entry_words').where('rowid', '<', 20).execute()
+  expect(await standAllWords(db())).toBe(19)
+  expect(await standAllWords(db())).toBe(0)
+  expect(await found('zephyrine')).toHaveLength(1)
+})
+
+test('the text of an entry is read when it is drawn, and anew when it changes', async () => {
+  const now = content()
+  await now.reload()
+  const site = makeDemo().site
+  for (const { id, content: text } of site.entries.slice(0, 40)) {
+    const held = now.catalogue.entries.get(id)!
+    expect(typeof Object.getOwnPropertyDescriptor(held, 'content')!.get).toBe(text ? 'function' : 'undefined')
+    expect(held.content).toEqual(text)
+  }
+  const { plain } = await now.lightAnswer()
+  const told = (JSON.parse(plain) as { site: typeof site }).site
+  expect(told.entries.every((e) => e.content === null || JSON.stringify(e.content) === LATER)).toBe(true)
+  expect(new Catalogue(told).pages).toEqual(now.catalogue.pages)
+  now.end()
+})
