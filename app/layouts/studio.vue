@@ -11,6 +11,8 @@ const site = useSite()
 const design = useDesign()
 const notices = useNotices()
 const finder = useFinder()
+/** Screens that ask for what they show themselves do not wait for the whole site. */
+const route = useRoute()
 const failed = ref('')
 
 async function load() {
@@ -46,7 +48,7 @@ async function signOut() {
           <button class="btn" type="button" @click="load">Try again</button>
         </div>
       </div>
-      <slot v-else-if="site.ready && design.loaded" />
+      <slot v-else-if="(site.ready && design.loaded) || route.meta.alone" />
       <p v-else class="grid h-full place-items-center text-soft" role="status">Fetching the site and its design…</p>
     </main>
     <NoticeList />

@@ -52,7 +52,7 @@ export const useSite = defineStore('site', () => {
   /** Makes an entry and gives its id; the site is read again, so that it is there. */
   async function createEntry(input: NewEntryInput): Promise<Id> {
     const { entry } = await useApi<EntryAnswer>('POST', '/entries', input)
-    await load()
+    if (ready.value) await load()
     return entry.id
   }
 

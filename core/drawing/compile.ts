@@ -16,6 +16,8 @@ export interface Compile {
   part(element: LayoutElement, part: string, ...classes: string[]): string
   /** On the bench, marks what is drawn straight from the words of a property, or of one of the items it holds. */
   words(property: string, item?: Within): string
+  /** How wide a picture here is drawn, as browsers are told it: by the columns that it stands in. */
+  readonly sizes: string
   /** Whether links that lead nowhere yet are drawn all the same: on the bench, never for visitors. */
   readonly open: boolean
   /** Whether a part is shown. */

@@ -2,6 +2,7 @@ import { isFieldValue } from '../tree'
 import { type RichDoc, type RichNode, safeAddress } from '../site'
 import { attribute, escapeHtml } from './escape'
 import { type Chunk, join } from './chunk'
+import { img } from './pictures'
 import { fieldChunk, linkAddress } from './values'
 
 /**
@@ -14,6 +15,7 @@ const NODE_TAGS = new Map([
   ['orderedList', 'ol'],
   ['listItem', 'li'],
   ['blockquote', 'blockquote'],
+  ['tableRow', 'tr'],
 ])
 
 const MARK_TAGS = new Map([
@@ -49,6 +51,44 @@ function headingTag(attrs: Record<string, unknown> = {}): string {
   return `h${level}`
 }
 
+const CELL_TAGS = new Map([
+  ['tableHeader', 'th'],
+  ['tableCell', 'td'],
+])
+
+function cell(tag: string, { colspan, rowspan }: Record<string, unknown>, inside: Chunk): Chunk {
+  const spans = [
+    ['colspan', colspan],
+    ['rowspan', rowspan],
+  ] as const
+  const wide = spans.map(([name, n]) => (Number.isInteger(n) && (n as number) > 1 ? attribute(name, String(n)) : ''))
+  return join(`<${tag}${tag === 'th' ? ' scope="col"' : ''}${wide.join('')}>`, inside, `</${tag}>`)
+}
+
+/** A picture in the text, with its own description unless it is given another, and its caption. */
+function picture({ id, alt, caption }: Record<string, unknown>): Chunk {
+  const words = typeof caption === 'string' && caption ? `<figcaption>${escapeHtml(caption)}</figcaption>` : ''
+  return ({ catalogue }) => {
+    const found = catalogue.pictures.get(String(id))
+    if (!found) return ''
+    return `<figure>${img(found, typeof alt === 'string' && alt ? alt : found.alt)}${words}</figure>`
+  }
+}
+
+const PLAYED = /^\/files\/[^?#]+\.(mp4|webm|ogv)$/i
+
+/** A film of the site itself is played here; one elsewhere is led to, so that nothing of others is loaded. */
+function film({ address, title }: Record<string, unknown>): Chunk {
+  const href = typeof address === 'string' ? safeAddress(address) : null
+  if (href === null) return ''
+  const words = escapeHtml(typeof title === 'string' && title ? title : href.replace(/^https?:\/\/(www\.)?/, ''))
+  return PLAYED.test(href)
+    ? `<figure><video controls preload="metadata"${attribute('src', href)}></video><figcaption>${words}</figcaption></figure>`
+    : `<p class="of-film"><a${attribute('href', href)}>${words}</a></p>`
+}
+
+const WHOLE: Readonly<Record<string, (attrs: Record<string, unknown>) => Chunk>> = { picture, film }
+
 function drawNode(node: RichNode): Chunk {
   if (node.type === 'text') return textNode(node)
   if (node.type === 'hardBreak') return '<br>'
@@ -57,7 +97,13 @@ function drawNode(node: RichNode): Chunk {
     const value = node.attrs?.value
     return isFieldValue(value) ? fieldChunk(value) : ''
   }
+  if (Object.hasOwn(WHOLE, node.type)) return WHOLE[node.type]!(node.attrs ?? {})
   const inside = join(...(node.content ?? []).map(drawNode))
+  // Wide tables scroll by themselves, for keys too.
+  if (node.type === 'table')
+    return join('<div class="of-table" tabindex="0"><table><tbody>', inside, '</tbody></table></div>')
+  const ofCell = CELL_TAGS.get(node.type)
+  if (ofCell) return cell(ofCell, node.attrs ?? {}, inside)
   const tag = node.type === 'heading' ? headingTag(node.attrs) : NODE_TAGS.get(node.type)
   if (!tag) return inside
   const dir = directionOf(node)

@@ -1,4 +1,4 @@
-import { contentChunk } from '../drawing'
+import { contentChunk, unlessLeftOut } from '../drawing'
 import { RICH_CSS } from './text'
 import type { ElementSpec } from './spec'
 
@@ -14,12 +14,12 @@ export const entryContent: ElementSpec = {
   summary: () => '',
   draw(element, compile) {
     const open = `<div${compile.attributes(element, 'rich', 'content')}>`
-    return (scene) => {
+    return unlessLeftOut('content', (scene) => {
       const { subject } = scene
       const doc = subject.kind === 'entry' ? subject.entry.content : null
       const chunk = doc ? contentChunk(doc) : ''
       const html = typeof chunk === 'string' ? chunk : chunk(scene)
       return html && `${open}${html}</div>`
-    }
+    })
   },
 }

@@ -37,7 +37,7 @@ function plainCard(
   const title = escapeHtml(entryName(entry, catalogue.types.get(entry.type)))
   const summary = entry.summary && shows('summary') ? `<p${ownSummary}>${escapeHtml(entry.summary)}</p>` : ''
   return (
-    (picture ? `<div${ownPicture}>${img(picture, '')}</div>` : '') +
+    (picture ? `<div${ownPicture}>${img(picture, '', { sizes: '(max-width:640px) 100vw,33vw' })}</div>` : '') +
     `<${tag}${own}>${href ? `<a${attribute('href', href)}>${title}</a>` : title}</${tag}>${summary}`
   )
 }

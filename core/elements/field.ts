@@ -24,7 +24,7 @@ function pictures({ value }: Reading, _: FieldValue, { catalogue }: Scene): stri
   let html = ''
   for (const id of ids) {
     const picture = catalogue.pictures.get(String(id))
-    if (picture) html += img(picture, picture.alt)
+    if (picture) html += img(picture, picture.alt, { sizes: '33vw' })
   }
   return html && `<span class="of-pics">${html}</span>`
 }

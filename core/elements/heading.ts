@@ -1,6 +1,11 @@
-import { both, wrapFilled, hrefChunk, textChunk } from '../drawing'
+import { both, hrefChunk, textChunk, unlessLeftOut, wrapFilled } from '../drawing'
+import { type Value, isFieldValue } from '../tree'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
+
+/** Whether a heading says the title of the page: what the writer of one entry may leave out. */
+const isPageTitle = (level: Value, text: Value): boolean =>
+  level === '1' && isFieldValue(text) && text.of === 'page' && text.field === 'title'
 
 export const heading: ElementSpec = {
   type: 'heading',
@@ -31,6 +36,9 @@ export const heading: ElementSpec = {
     const open = `<${tag}${compile.attributes(element, 'heading')}${compile.words('text')}>`
     const href = hrefChunk(prop(element, heading, 'link'))
     const linked = both(href, text, (to, inside) => (to && inside ? `<a href="${to}">${inside}</a>` : inside))
-    return wrapFilled(open, linked, `</${tag}>`)
+    const whole = wrapFilled(open, linked, `</${tag}>`)
+    return isPageTitle(prop(element, heading, 'level'), prop(element, heading, 'text'))
+      ? unlessLeftOut('title', whole)
+      : whole
   },
 }

@@ -31,6 +31,7 @@ export const image: ElementSpec = {
       link: prop(element, image, 'link'),
       site: false,
       eager: false,
+      sizes: compile.sizes,
     })
   },
 }

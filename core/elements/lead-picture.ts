@@ -24,6 +24,7 @@ export const leadPicture: ElementSpec = {
       link: null,
       site: prop(element, leadPicture, 'site') === true,
       eager: compile.region !== 'card',
+      sizes: compile.sizes,
     })
   },
 }

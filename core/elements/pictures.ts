@@ -1,4 +1,4 @@
-import { img, attribute, linkAddress, pictureOf, plainText, type Chunk } from '../drawing'
+import { FOCUS_CSS, img, attribute, linkAddress, pictureOf, plainText, type Chunk } from '../drawing'
 import type { Value, Property } from '../tree'
 
 /** Shapes a picture can be cropped to, as CSS aspect ratios. */
@@ -16,6 +16,7 @@ export const SHAPE: Extract<Property, { kind: 'choice' }> = {
 }
 
 export const PICTURE_CSS =
+  FOCUS_CSS +
   '.of-pic img{border-radius:inherit;height:var(--ph,auto);min-width:var(--pw,0);object-fit:cover}.of-square img,.of-standing img,.of-lying img,.of-broad img{width:100%}' +
   '.of-square img{aspect-ratio:1}.of-standing img{aspect-ratio:3/4}.of-lying img{aspect-ratio:4/3}.of-broad img{aspect-ratio:16/9}'
 
@@ -27,12 +28,13 @@ export function figure(options: {
   link: Value
   site: boolean
   eager: boolean
+  sizes: string
 }): Chunk {
   return (scene) => {
     const picture = pictureOf(options.picture, scene, options.site)
     if (!picture) return ''
     const alt = plainText(options.alt, scene) || picture.alt
-    const html = img(picture, alt, options.eager)
+    const html = img(picture, alt, options)
     const href = linkAddress(options.link, scene)
     return options.open + (href ? `<a${attribute('href', href)}>${html}</a>` : html) + '</figure>'
   }

@@ -35,7 +35,7 @@ export const siteName: ElementSpec = {
       const { name, logo } = catalogue.site.settings
       const picture = show === 'name' || !logo ? undefined : catalogue.pictures.get(logo)
       const size = picture && { ...picture, height, width: Math.round((picture.width * height) / picture.height) }
-      const mark = size ? img(size, show === 'both' ? '' : name, true) : ''
+      const mark = size ? img(size, show === 'both' ? '' : name, { eager: true, sizes: '200px' }) : ''
       return open + mark + (show !== 'logo' || !picture ? `${nameOpen}${escapeHtml(name)}</span>` : '') + '</a></div>'
     }
   },

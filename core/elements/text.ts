@@ -7,7 +7,10 @@ import { describe } from './words'
 export const RICH_CSS =
   '.of-rich>*+*{margin-top:.8em}.of-rich ul,.of-rich ol{padding-left:1.3em}.of-rich li+li{margin-top:.25em}' +
   '.of-rich blockquote{padding-left:1em;border-left:2px solid currentColor;font-style:italic}' +
-  '.of-rich hr{border:0;border-top:1px solid currentColor;opacity:.3}.of-rich{overflow-wrap:break-word}'
+  '.of-rich hr{border:0;border-top:1px solid currentColor;opacity:.3}.of-rich{overflow-wrap:break-word}' +
+  '.of-table{overflow-x:auto}.of-rich table{border-collapse:collapse;min-width:100%}' +
+  '.of-rich th,.of-rich td{padding:.4em .6em;border-bottom:1px solid;border-color:color-mix(in srgb,currentColor 25%,transparent);text-align:start;vertical-align:top}' +
+  '.of-rich figcaption{margin-top:.4em;font-size:.85em;opacity:.8}.of-rich video{max-width:100%}'
 
 export const text: ElementSpec = {
   type: 'text',

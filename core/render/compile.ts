@@ -72,10 +72,9 @@ type Programs = WeakMap<TreeNode, NodeProgram>
 /** What a node comes to depends on itself, on what is given where it stands, and on what it is drawn for. */
 const KEPT = new WeakMap<Layout['defaults'], Map<string, Programs>>()
 
-function keptFor(defaults: Layout['defaults'], region: LayoutRegion, ids: boolean, open: boolean): Programs {
+function keptFor(defaults: Layout['defaults'], use: string): Programs {
   let byUse = KEPT.get(defaults)
   if (!byUse) KEPT.set(defaults, (byUse = new Map()))
-  const use = `${region} ${ids} ${open}`
   let kept = byUse.get(use)
   if (!kept) byUse.set(use, (kept = new WeakMap()))
   return kept
@@ -92,18 +91,22 @@ class Context {
     readonly region: LayoutRegion,
     readonly defaults: Layout['defaults'],
     private readonly options: CompileOptions,
+    /** How much of the page's width there is, from 0 to 1. */
+    readonly share = 1,
   ) {
     const { ids = false, open = ids, guard } = options
     this.ids = ids
     this.open = open
     this.guard = guard ?? null
     // What is left out is told each time, so nothing is kept then.
-    this.kept = guard ? new WeakMap() : keptFor(defaults, region, ids, open)
+    this.kept = guard ? new WeakMap() : keptFor(defaults, `${region} ${ids} ${open} ${share.toFixed(4)}`)
   }
 
   /** The same for what stands in a row or a column. */
-  within({ gives }: Row | Column): Context {
-    return gives ? new Context(this.region, givenWithin(this.defaults, gives), this.options) : this
+  within(node: Row | Column): Context {
+    const share = shareWithin(this.share, node)
+    if (!node.gives && share === this.share) return this
+    return new Context(this.region, givenWithin(this.defaults, node.gives), this.options, share)
   }
 
   /** A node compiled, once for each state of it. */
@@ -113,6 +116,10 @@ class Context {
     return program
   }
 }
+
+/** How much of the page's width there is within a row or a column. */
+export const shareWithin = (share: number, node: Row | Column): number =>
+  node.kind === 'column' ? (share * node.span) / 12 : share
 
 /** Compiles one row, column or element; what stands in it is compiled by itself and taken in. */
 class Compiler implements Compile {
@@ -145,6 +152,12 @@ class Compiler implements Compile {
     const program = context.program(node)
     add(this.needs, program)
     return program.chunk
+  }
+
+  /** On narrow screens columns stand below each other. */
+  get sizes(): string {
+    const { share } = this.context
+    return share === 1 ? '100vw' : `(max-width:640px) 100vw,${Math.ceil(share * 100)}vw`
   }
 
   attributes(node: TreeNode, ...classes: string[]): string {
@@ -251,14 +264,15 @@ class Compiler implements Compile {
 
 const readsVisitor = (node: TreeNode): boolean => fieldsNamed(node).some((f) => f.of === 'visitor')
 
-/** One node of what is drawn of a layout, compiled with all that stands in it; `given` is what holds where it stands. */
+/** One node of what is drawn of a layout, compiled with all that stands in it; `given` and `share` are what holds where it stands. */
 export function compileNode(
   { region }: DrawnTree,
   given: Layout['defaults'],
   node: Row | Column | LayoutElement,
   options: CompileOptions = {},
+  share = 1,
 ): NodeProgram {
-  return new Context(region, given, options).program(node)
+  return new Context(region, given, options, share).program(node)
 }
 
 /**

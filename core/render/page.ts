@@ -4,7 +4,7 @@ import { type DrawnTree, treeToDraw } from '../layouts'
 import { type HouseStyle, baseCss, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
 import { REGIONS, type Layout, type Region } from '../tree'
-import type { Id, Page, SiteSettings } from '../site'
+import { type Id, type Page, type SiteSettings, isLeftOut } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
 import { attribute, escapeHtml, type Fill, type Scene } from '../drawing'
 import { type PlainKind, plainKind, plainLayout } from './plain'
@@ -215,10 +215,16 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   }
 
   private drawWhole(scene: Scene, outcome: ShownRegions): DrawnPage {
-    const programs = this.regionsOf(scene.page, outcome)
+    const programs = withoutLeftOut(this.regionsOf(scene.page, outcome), scene)
     const css = this.cssFor(programs)
     return { html: document(scene, css, programs), css }
   }
+}
+
+/** The regions of a page but for those that the writer of its entry leaves out. */
+function withoutLeftOut(regions: Regions, { subject }: Scene): Regions {
+  const left = (['header', 'intro', 'footer'] as const).filter((region) => isLeftOut(region, subject))
+  return left.length === 0 ? regions : { ...regions, ...Object.fromEntries(left.map((region) => [region, undefined])) }
 }
 
 /** What stands in the window's title. */

@@ -4,7 +4,7 @@ import type { DrawnTree } from '../layouts'
 import type { Id } from '../site'
 import type { Rule } from '../styles'
 import { type Column, type Defaults, type LayoutElement, type Row, type TreeNode, childrenOf } from '../tree'
-import { type NodeProgram, compileNode } from './compile'
+import { type NodeProgram, compileNode, shareWithin } from './compile'
 import type { Program } from './program'
 import { hasTitle } from './title'
 
@@ -66,6 +66,12 @@ const sameWhen = (a: TreeNode, b: TreeNode): boolean => a.when === b.when
 const sameOrder = (a: readonly TreeNode[], b: readonly TreeNode[]): boolean =>
   a.length === b.length && a.every((node, i) => node.id === b[i]!.id)
 
+/** What holds where something stands: what is given to it, and how much of the page's width there is. */
+interface Standing {
+  given: Defaults
+  share: number
+}
+
 /** Collects what differs between two states of one layout. */
 class Difference {
   readonly patches: Patch[] = []
@@ -76,30 +82,32 @@ class Difference {
     private readonly scene: Scene,
   ) {}
 
-  private draw(node: Drawn, given: Defaults): string {
-    const program = compileNode(this.after, given, node, { ids: true })
+  private draw(node: Drawn, { given, share }: Standing): string {
+    const program = compileNode(this.after, given, node, { ids: true }, share)
     this.programs.push(program)
     return fill([program.chunk], this.scene)
   }
 
-  /** @param given What holds where they stand. */
-  children(before: readonly Drawn[], after: readonly Drawn[], id: Id, given: Defaults): void {
+  children(before: readonly Drawn[], after: readonly Drawn[], id: Id, standing: Standing): void {
     if (before === after) return
     const stood = new Map(before.map((node) => [node.id, node]))
     const order = after.map((node) => {
       const was = stood.get(node.id)
-      return was && this.stays(was, node) ? { id: node.id } : { id: node.id, drawn: this.draw(node, given) }
+      return was && this.stays(was, node) ? { id: node.id } : { id: node.id, drawn: this.draw(node, standing) }
     })
     if (!sameOrder(before, after) || order.some((one) => one.drawn !== undefined))
       this.patches.push({ kind: 'children', id, order })
     for (const [i, { drawn }] of order.entries())
-      if (drawn === undefined) this.inside(stood.get(after[i]!.id)!, after[i]!, given)
+      if (drawn === undefined) this.inside(stood.get(after[i]!.id)!, after[i]!, standing)
   }
 
   /** Whether what is drawn of a thing stays, but for its tag and for what is in it. */
   private stays(before: Drawn, after: Drawn): boolean {
     if (!sameWhen(before, after)) return false
-    return after.kind === 'element' ? this.staysAround(before, after) : (before as Row | Column).gives === after.gives
+    if (after.kind === 'element') return this.staysAround(before, after)
+    // Pictures say how wide they are by the columns that they stand in.
+    const sameWidth = after.kind === 'row' || (before as Column).span === after.span
+    return sameWidth && (before as Row | Column).gives === after.gives
   }
 
   /** Whether an element stands as it is but for what is in the rows of its places, and these are the same rows. */
@@ -113,16 +121,20 @@ class Difference {
     )
   }
 
-  private inside(before: Drawn, after: Drawn, given: Defaults): void {
+  private inside(before: Drawn, after: Drawn, standing: Standing): void {
     if (before === after) return
     if (after.kind === 'element') {
       for (const [i, place] of childrenOf(before).entries())
-        this.children(childrenOf(place) as Drawn[], childrenOf(after.children![i]!) as Drawn[], place.id, given)
+        this.children(childrenOf(place) as Drawn[], childrenOf(after.children![i]!) as Drawn[], place.id, standing)
       return
     }
     if (!sameSelf(before, after))
-      this.patches.push({ kind: 'opening', id: after.id, html: this.draw({ ...after, children: [] } as Drawn, given) })
-    const within = givenWithin(given, after.gives)
+      this.patches.push({
+        kind: 'opening',
+        id: after.id,
+        html: this.draw({ ...after, children: [] } as Drawn, standing),
+      })
+    const within = { given: givenWithin(standing.given, after.gives), share: shareWithin(standing.share, after) }
     this.children(childrenOf(before) as Drawn[], childrenOf(after) as Drawn[], after.id, within)
   }
 }
@@ -137,7 +149,7 @@ export function patchesBetween(before: DrawnTree, after: DrawnTree, scene: Scene
   if (before.id !== after.id || before.region !== after.region || before.defaults !== after.defaults) return null
   if (hasTitle(before) !== hasTitle(after)) return null
   const difference = new Difference(after, scene)
-  difference.children(before.children, after.children, after.id, after.defaults)
+  difference.children(before.children, after.children, after.id, { given: after.defaults, share: 1 })
   const rules = new Map<string, Rule>()
   for (const program of difference.programs) {
     for (const kind of ['elements', 'families', 'cards'] as const)

@@ -49,6 +49,7 @@ export {
   partsOf,
   wordsOf,
 } from './convert'
+export { isLeftOut } from './left-out'
 export { namedIn } from './named'
 export { isDay, isMoment, clockIn, dayIn, dayOf, momentIn } from './days'
 export { findByWords } from './find'

@@ -6,12 +6,12 @@ import { safeAddress } from './addresses'
  * by one function instead of nested schemas: it is what sites have most of, and it calls itself.
  */
 
-type Holds = 'blocks' | 'items' | 'inline' | 'nothing'
+type Holds = 'blocks' | 'items' | 'rows' | 'cells' | 'inline' | 'nothing'
 
 type Attrs = Readonly<Record<string, (value: unknown) => boolean>>
 
 interface NodeShape {
-  is: 'block' | 'item' | 'inline'
+  is: 'block' | 'item' | 'row' | 'cell' | 'inline'
   holds: Holds
   attrs?: Attrs
 }
@@ -20,6 +20,19 @@ const isNone = (value: unknown): boolean => value === null || value === undefine
 const isWord = (value: unknown): boolean => isNone(value) || (typeof value === 'string' && value.length <= 200)
 const isWhole = (least: number, most: number) => (value: unknown) =>
   Number.isInteger(value) && (value as number) >= least && (value as number) <= most
+
+const isKey = (value: unknown): boolean => typeof value === 'string' && KEY.test(value)
+const isLine = (value: unknown): boolean => isNone(value) || (typeof value === 'string' && value.length <= 1000)
+const isAddress = (value: unknown): boolean =>
+  typeof value === 'string' && value.length <= 2000 && safeAddress(value) !== null
+
+const CELL: Attrs = {
+  colspan: isWhole(1, 50),
+  rowspan: isWhole(1, 500),
+  // What editors write besides; the width of a column follows what stands in it.
+  colwidth: (v) => isNone(v) || (Array.isArray(v) && v.length <= 50 && v.every((n) => typeof n === 'number')),
+  align: isWord,
+}
 
 const NODES: Readonly<Record<string, NodeShape>> = {
   paragraph: { is: 'block', holds: 'inline' },
@@ -30,9 +43,21 @@ const NODES: Readonly<Record<string, NodeShape>> = {
   blockquote: { is: 'block', holds: 'blocks' },
   horizontalRule: { is: 'block', holds: 'nothing' },
   hardBreak: { is: 'inline', holds: 'nothing' },
+  table: { is: 'block', holds: 'rows' },
+  tableRow: { is: 'row', holds: 'cells' },
+  tableHeader: { is: 'cell', holds: 'blocks', attrs: CELL },
+  tableCell: { is: 'cell', holds: 'blocks', attrs: CELL },
+  picture: { is: 'block', holds: 'nothing', attrs: { id: isKey, alt: isLine, caption: isLine } },
+  film: { is: 'block', holds: 'nothing', attrs: { address: isAddress, title: isLine } },
 }
 
-const HELD: Record<Exclude<Holds, 'nothing'>, NodeShape['is']> = { blocks: 'block', items: 'item', inline: 'inline' }
+const HELD: Record<Exclude<Holds, 'nothing'>, NodeShape['is']> = {
+  blocks: 'block',
+  items: 'item',
+  rows: 'row',
+  cells: 'cell',
+  inline: 'inline',
+}
 
 const LINK: Attrs = {
   href: (v) => isNone(v) || (typeof v === 'string' && v.length <= 2000 && safeAddress(v) !== null),

@@ -223,12 +223,17 @@ export const pageTypeShape = exact({
   mayLeaveOut: leftOut,
 })
 
+const WIDTHS = list(numeric(1, 100_000), 20)
+
 export const pictureShape = exact({
   id: key(),
   fileName: text(200),
   alt: text(1000),
   width: numeric(1, 100_000),
   height: numeric(1, 100_000),
+  focus: optional(exact({ x: numeric(0, 1), y: numeric(0, 1) })),
+  hash: optional(pattern(/^[0-9a-f]{8,64}$/, 'a hash has 8 to 64 letters and digits')),
+  widths: byValue((v) => (v === undefined ? ABSENT : WIDTHS)),
 })
 
 /** Whether the platform knows a locale, currency, time zone or unit: asked of it, since the lists change. */

@@ -115,6 +115,12 @@ export interface Picture {
   /** In CSS pixels. */
   width: number
   height: number
+  /** What must stay in sight when it is cropped, from 0 to 1 of its width and height; the middle unless it is said. */
+  focus?: { x: number; y: number }
+  /** The beginning of the hash of its file: another file, another address. */
+  hash?: string
+  /** Widths in pixels in which it lies ready, smallest first, as AVIF and WebP and in the kind of its file. */
+  widths?: number[]
 }
 
 /** An address (see `safeAddress`), or a page by its key, which survives a change of address. */

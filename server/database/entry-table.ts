@@ -68,7 +68,8 @@ function sorted<O>(query: Query<O>, sort: string): Query<O> {
   const down = sort.startsWith('-')
   const by = SORTS[sort.replace('-', '') as keyof typeof SORTS]
   const way = down ? 'desc' : 'asc'
-  return query.orderBy(by, way).orderBy('id', way)
+  // Of those alike the titles are in order.
+  return query.orderBy(by, way).orderBy(SORTS.title).orderBy('id')
 }
 
 export interface TableRow {

@@ -125,7 +125,9 @@ export class Entries {
     await this.db.transaction().execute(async (trx) => {
       const putsBack = does.kind === 'put-back'
       const given = new Set<string>()
+      const order = new Map(ids.map((id, i) => [id, i]))
       const found = await readEntriesBy(trx, ids, putsBack)
+      found.sort((a, b) => order.get(a.entry.id)! - order.get(b.entry.id)!)
       const known = new Set(found.map((f) => f.entry.id))
       for (const id of ids) if (!known.has(id)) refused.push({ id, problem: problem('entry-unknown', { id }) })
       for (const { entry, revision } of found) {

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import type { Entry } from '#core/site'
+import type { Entry, PageType } from '#core/site'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 
 /** A new entry, or another one that begins with what one says. */
-const props = defineProps<{ type?: string; from?: Entry }>()
+const props = defineProps<{ type?: string; types: readonly PageType[]; from?: Entry }>()
 const emit = defineEmits<{ close: [] }>()
 
 const site = useSite()
 const notices = useNotices()
-const types = computed(() => site.site!.types)
-const type = ref(props.from?.type ?? (props.type || types.value[0]?.id) ?? '')
+const type = ref(props.from?.type ?? (props.type || props.types[0]?.id) ?? '')
 const title = ref(props.from ? `${props.from.title}, copy` : '')
 const busy = ref(false)
 

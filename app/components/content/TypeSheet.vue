@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PageType } from '#core/site'
+import type { LeftOut, PageType } from '#core/site'
 import { useSession } from '~/stores/session'
 
 /** Everything that can be said of a page type besides its fields. */
@@ -19,6 +19,17 @@ const YES_NO = [
   ['dated', 'Dated', 'newest first, with pages for years and months'],
   ['tree', 'A tree', 'entries may stand below one another'],
 ] as const
+const LEAVES: [LeftOut, string][] = [
+  ['title', 'title'],
+  ['content', 'content'],
+  ['header', 'header'],
+  ['intro', 'intro'],
+  ['footer', 'footer'],
+]
+function toggleLeave(what: LeftOut, on: boolean) {
+  const others = (props.type.mayLeaveOut ?? []).filter((l) => l !== what)
+  setType(props.type, 'mayLeaveOut', on ? [...others, what] : others.length ? others : undefined)
+}
 function toggleTaxonomy(id: string, on: boolean) {
   const others = props.type.taxonomies.filter((t) => t !== id)
   setType(props.type, 'taxonomies', on ? [...others, id] : others)
@@ -68,6 +79,18 @@ function toggleTaxonomy(id: string, on: boolean) {
           @change="toggleTaxonomy(t.id, ($event.target as HTMLInputElement).checked)"
         />
         {{ t.plural }}</label
+      >
+    </div>
+    <div>
+      <p class="mb-1 font-medium">Writers may leave out of one page</p>
+      <label v-for="[what, words] in LEAVES" :key="what" class="mr-3 inline-flex items-center gap-1"
+        ><input
+          type="checkbox"
+          class="accent-ink"
+          :checked="type.mayLeaveOut?.includes(what) ?? false"
+          @change="toggleLeave(what, ($event.target as HTMLInputElement).checked)"
+        />
+        {{ words }}</label
       >
     </div>
     <button v-if="session.mayDesign" type="button" class="btn btn-small" @click="$emit('remove')">

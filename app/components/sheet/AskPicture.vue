@@ -4,7 +4,8 @@ import { pictureAddress } from '#core/drawing'
 import { findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
-const props = defineProps<{ value: Value; label: string }>()
+/** `words` stand in the place of the picture that is chosen, where choosing one does something else. */
+const props = defineProps<{ value: Value; label: string; words?: string }>()
 const emit = defineEmits<{ set: [value: Value] }>()
 
 const site = useSite()
@@ -28,7 +29,11 @@ function pick(id: string | null) {
 </script>
 
 <template>
+  <button v-if="words" type="button" class="h-6 px-1 hover:bg-board" :aria-label="label" @click="choosing = true">
+    {{ words }}
+  </button>
   <button
+    v-else
     type="button"
     class="input flex items-center gap-2 px-1!"
     :aria-label="`${label}: ${picture?.alt ?? 'none'}`"

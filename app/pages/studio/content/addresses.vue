@@ -19,7 +19,7 @@ const from = ref('')
 const to = ref<Link>('')
 const branch = ref(false)
 const refused = ref('')
-const day = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'short', year: 'numeric' })
+const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
 
 async function open() {
   failed.value = ''

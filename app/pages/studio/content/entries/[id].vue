@@ -1,117 +1,76 @@
 <script setup lang="ts">
-import { type Entry, type RichDoc, checkEntry, entryName } from '#core/site'
-import { frameName } from '#core/frames'
-import type { EntryAnswer, StaleEntryAnswer } from '#shared/api/types'
-import { useDesign } from '~/stores/design'
-import { useMap } from '~/stores/map'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { type Entry, entryName } from '#core/site'
+import type { BulkAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 
-definePageMeta({ layout: 'content' })
+/** An entry, written on a sheet of paper: what is said of it beside, and its page on request. */
+definePageMeta({ layout: 'content', key: (route) => route.fullPath })
 
 const route = useRoute()
 const site = useSite()
-const design = useDesign()
-const map = useMap()
 const notices = useNotices()
-const id = computed(() => String(route.params.id))
-const entry = ref<Entry | null>(null)
-const revision = ref(0)
-const kept = ref('')
-const failed = ref('')
-const theirs = shallowRef<EntryAnswer | null>(null)
-const unstored = useKept<{ entry: Entry; revision: number }>(`working-copy.${id.value}`)
-const busy = ref(false)
+const id = String(route.params.id)
+const editing = useEntryEditing(id)
+const { entry, failed, busy, keeping, contests, changed, problem, revision } = editing
 const duplicating = ref(false)
+const history = ref(false)
+const paged = useLocalStorage('outer-frame.entry-page', false)
 
 const type = computed(() => (entry.value ? site.catalogue!.types.get(entry.value.type) : undefined))
 const name = computed(() => (entry.value ? entryName(entry.value, type.value) : ''))
 useHead({ title: () => name.value || 'Entry' })
+onMounted(editing.open)
 
-function take(answer: EntryAnswer) {
-  entry.value = JSON.parse(JSON.stringify(answer.entry)) as Entry
-  revision.value = answer.revision
-  kept.value = JSON.stringify(answer.entry)
-  theirs.value = null
+const address = computed(() => site.catalogue!.addressOf(id))
+const state = computed(() =>
+  stateWords({
+    ...entry.value!,
+    from: entry.value!.from ?? null,
+    until: entry.value!.until ?? null,
+    address: address.value,
+  }),
+)
+const KEEPING = {
+  stored: 'Stored',
+  keeping: 'Keeping…',
+  kept: 'Kept for you; not stored yet',
+  waiting: 'Kept in this browser; the server is away',
+} as const
+
+const set = (change: Partial<Entry>) => (entry.value = { ...entry.value!, ...change })
+function bring(old: Entry) {
+  entry.value = { ...(JSON.parse(JSON.stringify(old)) as Entry), published: entry.value!.published }
+  history.value = false
+  notices.say('It stands here as it was then. Store it to make it hold.')
 }
-async function open() {
-  failed.value = ''
-  try {
-    const answer = await useApi<EntryAnswer>('GET', `/entries/${encodeURIComponent(id.value)}`)
-    const was = await unstored.take()
-    take(answer)
-    if (!was) return
-    entry.value = was.entry
-    revision.value = was.revision
-    notices.say('What you wrote here before is here again; it is not stored yet.', {
-      label: 'Take what is stored',
-      run: () => take(answer),
+async function remove() {
+  await notices.attempt(async () => {
+    const does = (kind: string) => useApi<BulkAnswer>('POST', '/entries/change', { ids: [id], does: { kind } })
+    const { refused } = await does('remove')
+    if (refused[0]) return notices.fail(new Error(refused[0].problem.sentence))
+    notices.say(`“${name.value}” is removed.`, {
+      label: 'Undo',
+      async run() {
+        await does('put-back')
+        await site.load()
+        await navigateTo(`/studio/content/entries/${id}`)
+      },
     })
-  } catch (error) {
-    failed.value = (error as Error).message
-  }
+    await navigateTo('/studio/content/entries')
+    await site.load()
+  })
 }
-onMounted(open)
-
-const changed = computed(() => entry.value !== null && JSON.stringify(entry.value) !== kept.value)
-const problem = computed(() => (entry.value ? checkEntry(entry.value, site.catalogue!)[0] : undefined))
-const people = computed(() => site.site!.people)
-const taxonomies = computed(() =>
-  (type.value?.taxonomies ?? []).flatMap((t) => site.catalogue!.taxonomies.get(t) ?? []),
-)
-const termsOf = (taxonomy: string) => site.site!.terms.filter((t) => t.taxonomy === taxonomy)
-const offered = computed(() =>
-  design.frames.filter((f) => f.frame.offeredTo.includes(type.value?.id ?? '')).map((f) => f.frame),
-)
-const address = computed(() => site.catalogue!.addressOf(id.value))
-
-function toggleTerm(term: string, on: boolean) {
-  const { terms } = entry.value!
-  entry.value!.terms = on ? [...terms, term] : terms.filter((t) => t !== term)
-}
-/** What was written while it was being stored stays, on top of what is stored now. */
-function takeStored(answer: EntryAnswer, sent: string) {
-  if (JSON.stringify(entry.value) === sent) return take(answer)
-  revision.value = answer.revision
-  kept.value = JSON.stringify(answer.entry)
-  void unstored.keep({ entry: entry.value!, revision: answer.revision })
-}
-async function save() {
-  if (!entry.value || problem.value || busy.value) return
-  busy.value = true
-  const sent = JSON.stringify(entry.value)
-  try {
-    takeStored(await site.putEntry(JSON.parse(sent) as Entry, revision.value), sent)
-    notices.say(
-      changed.value
-        ? 'The entry is stored as it was when you pressed the button. What you wrote since is not stored yet.'
-        : 'The entry is stored, and visitors see it.',
-    )
-    await notices.attempt(site.load)
-  } catch (error) {
-    if (error instanceof Refusal && error.problem.code === 'stale-revision')
-      theirs.value = (error.body as StaleEntryAnswer).current
-    else notices.fail(error)
-  } finally {
-    busy.value = false
-  }
-}
-function putMineOverTheirs() {
-  if (theirs.value) revision.value = theirs.value.revision
-  theirs.value = null
-  void save()
-}
-watch(
-  entry,
-  (now) => {
-    if (now) void unstored.keep(changed.value ? { entry: now, revision: revision.value } : null)
-  },
-  { deep: true },
-)
+useEventListener('keydown', (event) => {
+  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 's') return
+  event.preventDefault()
+  void editing.store()
+})
 onBeforeRouteLeave(() => {
-  if (!changed.value) return
+  if (!changed.value || !entry.value) return
   const here = route.fullPath
-  notices.say(`What you wrote in “${name.value}” is not stored yet. It waits for you in this browser.`, {
+  notices.say(`What you wrote in “${name.value}” is kept for you and not stored yet.`, {
     label: 'Go back to it',
     run: () => void navigateTo(here),
   })
@@ -126,128 +85,77 @@ onBeforeRouteLeave(() => {
     </div>
   </div>
   <p v-else-if="!entry || !type" class="grid h-full place-items-center text-soft" role="status">Fetching the entry…</p>
-  <form v-else class="flex h-full flex-col" @submit.prevent="save">
-    <div class="flex items-center gap-3 border-b bg-sheet px-6 py-2">
-      <NuxtLink to="/studio/content/entries" class="text-soft underline">Entries</NuxtLink>
-      <span class="text-soft">{{ type.name }}</span>
-      <h1 class="made min-w-0 truncate text-lg">{{ name }}</h1>
-      <a
-        v-if="address"
-        class="ml-auto truncate font-mono text-2xs text-soft underline"
-        :href="address"
-        target="_blank"
-        >{{ address }}</a
-      >
-      <button type="button" class="btn" :class="!address && 'ml-auto'" @click="duplicating = true">
-        Another like it
+  <form v-else class="flex h-full flex-col" @submit.prevent="editing.store">
+    <div class="flex flex-wrap items-center gap-x-3 gap-y-1 border-b bg-sheet px-6 py-2">
+      <NuxtLink :to="`/studio/content/entries?type=${type.id}`" class="text-soft underline">{{ type.plural }}</NuxtLink>
+      <h1 class="made min-w-0 max-w-[40ch] truncate text-base">{{ name }}</h1>
+      <a v-if="address" class="truncate font-mono text-2xs text-soft underline" :href="address" target="_blank">{{
+        address
+      }}</a>
+      <span class="text-xs text-soft">{{ state }}</span>
+      <span class="ml-auto text-xs" role="status" :class="keeping === 'stored' ? 'text-soft' : 'font-semibold'">{{
+        KEEPING[keeping]
+      }}</span>
+      <button v-if="changed" type="button" class="text-xs text-soft underline" @click="editing.drop">as stored</button>
+      <button type="button" class="btn btn-small" @click="history = true">States</button>
+      <button type="button" class="btn btn-small" @click="duplicating = true">Another like it</button>
+      <button type="button" class="btn btn-small" @click="remove">Remove</button>
+      <button type="button" class="btn" :aria-pressed="paged" @click="paged = !paged">
+        {{ paged ? 'Hide its page' : 'Its page' }}
       </button>
-      <button class="btn btn-spot" :disabled="busy || !changed || problem !== undefined">Store the entry</button>
+      <button class="btn btn-spot" :disabled="busy || !changed || problem !== undefined || contests.length > 0">
+        Store
+      </button>
     </div>
-    <div v-if="theirs" class="flex items-center gap-3 bg-wash px-6 py-2" role="alert">
-      <p class="mr-auto">
-        Somebody else has stored this entry meanwhile (“{{ theirs.entry.title }}”). What you wrote is still here.
-      </p>
-      <button type="button" class="btn btn-small" @click="take(theirs)">Take theirs</button>
-      <button type="button" class="btn btn-small" @click="putMineOverTheirs">Store mine over it</button>
-    </div>
-    <p v-if="problem" class="bg-wash px-6 py-2" role="alert">
+    <EntryContests v-if="contests.length" :contests="contests" :entry="entry" @settle="editing.settle" />
+    <p v-if="problem" class="border-b bg-wash px-6 py-2" role="alert">
       {{ problem.sentence.replace(' Nothing was stored.', '') }}
     </p>
-    <div class="min-h-0 flex-1 overflow-y-auto">
-      <div class="mx-auto grid max-w-5xl gap-x-10 gap-y-5 px-6 py-6 lg:grid-cols-[1.5fr_1fr]">
-        <div class="space-y-4">
-          <label class="block font-medium"
-            >Title<input v-model="entry.title" class="input mt-1 h-9! font-normal" maxlength="500"
-          /></label>
-          <label class="block font-medium"
-            >Summary<textarea v-model="entry.summary" class="input mt-1 font-normal" rows="2" maxlength="1000" />
-          </label>
-          <div>
-            <p class="mb-1 font-medium">Content</p>
-            <RichField :value="entry.content" label="Content" @set="entry.content = $event as RichDoc" />
-          </div>
-        </div>
-        <div class="space-y-4">
-          <div class="border border-edge bg-sheet p-3">
-            <label class="block font-medium">
-              Frame
-              <select v-model="entry.chosenFrame" class="input mt-1 font-normal" aria-label="Frame">
-                <option :value="null">as the conditions say</option>
-                <option v-for="f in offered" :key="f.id" :value="f.id">
-                  {{ map.names ? frameName(f, map.names) : f.id }}
-                </option>
-                <option
-                  v-if="entry.chosenFrame && !offered.some((f) => f.id === entry!.chosenFrame)"
-                  :value="entry.chosenFrame"
-                >
-                  a frame that is no longer offered
-                </option>
-              </select>
-            </label>
-            <p class="mt-1 text-xs text-soft">
-              {{
-                offered.length
-                  ? 'A frame chosen here outranks the conditions of all others. Frames change for visitors with the next release.'
-                  : `No frame is offered to writers of ${type.plural.toLowerCase()}. A designer offers one on the Map.`
-              }}
-            </p>
-          </div>
-          <label class="flex items-center gap-2 font-medium"
-            ><input v-model="entry.published" type="checkbox" class="accent-ink" /> Published</label
-          >
-          <label class="block font-medium"
-            >Last part of the address<input
-              v-model="entry.slug"
-              class="input mt-1 font-mono text-xs font-normal"
-              maxlength="80"
-          /></label>
-          <label class="block font-medium">
-            {{ type.personLabel }}
-            <select v-model="entry.person" class="input mt-1 font-normal">
-              <option :value="null">nobody</option>
-              <option v-for="p in people" :key="p.id" :value="p.id">{{ p.name }}</option>
-            </select>
-          </label>
-          <label class="block font-medium"
-            >Date<input
-              class="input mt-1 font-normal"
-              type="date"
-              :value="entry.date ?? ''"
-              @change="entry.date = ($event.target as HTMLInputElement).value || null"
-          /></label>
-          <div class="font-medium">
-            Lead picture
-            <AskPicture
-              :value="entry.picture"
-              label="Lead picture"
-              class="mt-1 font-normal"
-              @set="entry.picture = $event as string | null"
-            />
-          </div>
-          <fieldset v-for="taxonomy in taxonomies" :key="taxonomy.id">
-            <legend class="mb-1 font-medium">{{ taxonomy.name }}</legend>
-            <label v-for="term in termsOf(taxonomy.id)" :key="term.id" class="mr-3 inline-flex items-center gap-1">
-              <input
-                type="checkbox"
-                class="accent-ink"
-                :checked="entry.terms.includes(term.id)"
-                @change="toggleTerm(term.id, ($event.target as HTMLInputElement).checked)"
-              />
-              {{ term.title }}
-            </label>
-          </fieldset>
-          <div v-for="field in type.fields" :key="field.id">
-            <EntryField
-              :field="field"
-              :value="entry.fields[field.id]"
-              @set="entry.fields = { ...entry.fields, [field.id]: $event }"
-            />
-            <p v-if="field.help" class="mt-0.5 text-xs text-soft">{{ field.help }}</p>
-            <p v-if="field.required" class="mt-0.5 text-xs text-soft">Asked of every published entry.</p>
-          </div>
+    <div
+      class="grid min-h-0 flex-1"
+      :class="
+        paged
+          ? 'grid-cols-[minmax(0,1fr)_260px_minmax(0,46%)] max-xl:grid-cols-[minmax(0,1fr)_minmax(0,46%)] max-lg:grid-cols-1 max-lg:overflow-y-auto'
+          : 'grid-cols-[minmax(0,1fr)_320px] max-lg:grid-cols-1 max-lg:overflow-y-auto'
+      "
+    >
+      <div class="min-h-0 overflow-y-auto px-6 py-6" :class="paged && 'max-xl:row-span-2 max-lg:row-span-1'">
+        <div class="mx-auto max-w-[46rem] border border-rule bg-sheet px-8 pb-10 pt-7 max-sm:px-4">
+          <textarea
+            :value="entry.title"
+            class="made block w-full resize-none bg-transparent text-xl [field-sizing:content] font-semibold focus:outline-none"
+            rows="1"
+            aria-label="Title"
+            :placeholder="`Title of the ${type.name.toLowerCase()}`"
+            maxlength="500"
+            @input="editing.setTitle(($event.target as HTMLTextAreaElement).value.replace(/\n/g, ' '))"
+          />
+          <textarea
+            :value="entry.summary"
+            class="mb-4 mt-2 block w-full resize-none bg-transparent text-base text-soft [field-sizing:content] focus:outline-none"
+            rows="2"
+            aria-label="Summary"
+            placeholder="Summary: what lists and searches show of it"
+            maxlength="1000"
+            @input="set({ summary: ($event.target as HTMLTextAreaElement).value })"
+          />
+          <RichField :value="entry.content" label="Content" paper @set="set({ content: $event })" />
         </div>
       </div>
+      <aside class="min-h-0 overflow-y-auto border-l bg-sheet p-4" aria-label="About this entry">
+        <EntryAside :key="`${entry.id} ${revision}`" :entry="entry" @set="set" />
+      </aside>
+      <EntryPage v-if="paged" class="max-lg:min-h-[70vh]" :entry="entry" />
     </div>
-    <NewEntryDialog v-if="duplicating && entry" :from="entry" @close="duplicating = false" />
+    <NewEntryDialog v-if="duplicating" :from="entry" :types="site.site!.types" @close="duplicating = false" />
+    <EntryHistory
+      v-if="history"
+      :entry="entry"
+      :revision="revision"
+      :states="editing.states"
+      :state-at="editing.stateAt"
+      @close="history = false"
+      @back="bring"
+    />
   </form>
 </template>

@@ -1,0 +1,11 @@
+import { type LeftOut, isLeftOut } from '../site'
+import type { Chunk } from './chunk'
+
+/** A chunk that draws nothing on the page of an entry whose writer leaves it out. */
+export function unlessLeftOut(what: LeftOut, chunk: Chunk): Chunk {
+  if (chunk === '') return ''
+  return (scene) => {
+    if (isLeftOut(what, scene.subject)) return ''
+    return typeof chunk === 'string' ? chunk : chunk(scene)
+  }
+}
