@@ -3,6 +3,7 @@ import { type Editing, refusePlainEdit } from './edits'
 import { LAYOUT_EDITING, checkLayout, refuseEdit } from './layouts'
 import { type Shape, refuse } from './shape'
 import {
+  MENUS_EDITING,
   STRUCTURE_EDITING,
   entryShape,
   menuShape,
@@ -10,6 +11,7 @@ import {
   personShape,
   redirectShape,
   pictureShape,
+  refuseMenus,
   refuseStructure,
   settingsShape,
   taxonomyShape,
@@ -39,6 +41,8 @@ export const DOCUMENTS = {
   house: byShape(houseShape),
   structure: (value: unknown) => refuseStructure(value)?.sentence ?? null,
   'layout-edit': (value: unknown) => refuseEdit(value)?.sentence ?? null,
+  menus: (value: unknown) => refuseMenus(value)?.sentence ?? null,
+  'menus-edit': (value: unknown) => refusePlainEdit(value)?.sentence ?? null,
   'structure-edit': (value: unknown) => refusePlainEdit(value)?.sentence ?? null,
   'house-edit': (value: unknown) => refusePlainEdit(value)?.sentence ?? null,
   layout: (value: unknown) => checkLayout(value)[0]?.sentence ?? null,
@@ -58,6 +62,7 @@ export interface Spoilt {
 export const EDITED = {
   layout: { editing: LAYOUT_EDITING as Editing<unknown, unknown>, edit: 'layout-edit' },
   structure: { editing: STRUCTURE_EDITING as Editing<unknown, unknown>, edit: 'structure-edit' },
+  menus: { editing: MENUS_EDITING as Editing<unknown, unknown>, edit: 'menus-edit' },
   house: { editing: HOUSE_EDITING as Editing<unknown, unknown>, edit: 'house-edit' },
 } as const satisfies Record<string, { editing: Editing<unknown, unknown>; edit: DocumentKind }>
 

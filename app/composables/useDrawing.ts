@@ -56,7 +56,11 @@ export function useDrawing() {
       const region = inHand.region === 'card' ? 'body' : inHand.region
       outcome.regions[region] = { shown: { kind: 'layout', layout: inGrid?.id ?? inHand.layout }, by: null }
     }
-    return { compiled, outcome, scene: sceneOf(catalogue, formats, page, { cards: compiled.cards, request }) }
+    return {
+      compiled,
+      outcome,
+      scene: sceneOf(catalogue, formats, page, { cards: compiled.cards, menus: compiled.menus, request }),
+    }
   }
 
   function draw(options: DrawOptions): string {

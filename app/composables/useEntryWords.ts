@@ -28,3 +28,7 @@ export function stateWords({
   if (address === null && until) return `was out until ${momentWords(until)}`
   return until ? `until ${momentWords(until)}` : 'published'
 }
+
+/** A number of bytes in words. */
+export const sizeWords = (bytes: number): string =>
+  bytes < 1000 ? `${bytes} bytes` : bytes < 1e6 ? `${Math.round(bytes / 1000)} KB` : `${(bytes / 1e6).toFixed(1)} MB`

@@ -62,6 +62,8 @@ const DOCUMENT_NAMES: Record<DocumentKind, string> = {
   entry: 'entry',
   'working-copy': 'working copy of an entry',
   redirect: 'address that leads elsewhere',
+  menus: 'set of menus',
+  'menus-edit': 'edit of menus',
   structure: 'set of page types',
   'structure-edit': 'edit of page types',
   house: 'house style',

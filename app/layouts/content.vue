@@ -7,6 +7,7 @@ const PLACES = [
   { to: '/studio/content/types', label: 'Page types' },
   { to: '/studio/content/terms', label: 'Terms' },
   { to: '/studio/content/people', label: 'People' },
+  { to: '/studio/content/pictures', label: 'Pictures' },
   { to: '/studio/content/addresses', label: 'Addresses' },
 ]
 const route = useRoute()

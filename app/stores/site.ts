@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, triggerRef } from 'vue'
 import type { Spoilt } from '#core/documents'
 import { Formats } from '#core/drawing'
-import { Catalogue, type Entry, type HomeChoice, type Id, type Site } from '#core/site'
+import { Catalogue, type Entry, type HomeChoice, type Id, type Picture, type Site } from '#core/site'
 import {
   CONTENT_LATER,
   type ContentAnswer,
@@ -56,6 +56,14 @@ export const useSite = defineStore('site', () => {
     return entry.id
   }
 
+  /** A picture as it is now, known here at once: what shows it is drawn again. */
+  function tookPicture(picture: Picture): void {
+    catalogue.value?.followPicture(picture.id, picture)
+    if (catalogue.value) site.value = { ...catalogue.value.site }
+    triggerRef(catalogue)
+    contentArrived.value++
+  }
+
   const isLater = (entry: Entry): boolean => JSON.stringify(entry.content) === JSON.stringify(CONTENT_LATER)
 
   /** Fetches what an entry says, unless it is here already. */
@@ -82,6 +90,7 @@ export const useSite = defineStore('site', () => {
     contentArrived,
     load,
     needContent,
+    tookPicture,
     setHome,
     putEntry,
     createEntry,

@@ -3,4 +3,5 @@ export { checkDesign } from './check'
 /** The checks of single documents, for whoever judges one before it is part of a design. */
 export { checkReferences } from './frames'
 export { checkThings } from './layouts'
+export { drawnWidths, picturesUsed } from './pictures'
 export { type Used, type Uses, usesOf } from './uses'

@@ -17,7 +17,7 @@ export type Finding =
   /** Pages whose regions hold no level-1 heading, or more than one. */
   | { kind: 'no-title'; titles: number; pages: string[] }
   /** A reference to something that no longer exists. */
-  | { kind: 'dangling'; what: Dangling; id: string; layout?: Id; node?: Id; frame?: Id; entry?: Id }
+  | { kind: 'dangling'; what: Dangling; id: string; layout?: Id; node?: Id; frame?: Id; entry?: Id; menu?: Id }
   /** A link that was left open while designing: what it belongs to is not drawn for visitors. */
   | { kind: 'open-link'; layout: Id; node: Id; words: string }
   /** Words that are hard to read on what lies behind them: text or links, with their contrast, to 1. */

@@ -2,6 +2,7 @@ import {
   type Id,
   type Catalogue,
   type Entry,
+  type Menu,
   type Page,
   type Place,
   type Subject,
@@ -21,6 +22,8 @@ export interface Scene extends Place {
   request: Request
   /** Card layouts, ready to be drawn, for grids. */
   cards: ReadonlyMap<Id, Fill>
+  /** Menus, as they are released or as they are being made. */
+  menus: ReadonlyMap<Id, Menu>
 }
 
 export const ANYBODY: Visitor = { role: 'visitor', name: '' }
@@ -34,6 +37,8 @@ export interface SceneOptions {
   query?: string
   found?: readonly Entry[]
   cards?: ReadonlyMap<Id, Fill>
+  /** Else those of the site. */
+  menus?: ReadonlyMap<Id, Menu> | undefined
 }
 
 export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, options: SceneOptions = {}): Scene {
@@ -47,6 +52,7 @@ export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, opti
     query: options.query ?? '',
     found: options.found ?? [],
     cards: options.cards ?? NO_CARDS,
+    menus: options.menus ?? catalogue.menus,
   }
 }
 

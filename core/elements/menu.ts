@@ -8,7 +8,8 @@ function item({ label, link, items }: MenuItem, scene: Scene, own: string): stri
   const below = list(items, scene, own)
   if (!href && !below) return ''
   const current = href && href === scene.page.address ? ' aria-current="page"' : ''
-  const text = escapeHtml(label)
+  // Without words of its own it goes by what its page is called.
+  const text = escapeHtml(label || (typeof link === 'object' && scene.catalogue.page(link.page)?.title) || '')
   const shown = href ? `<a${own}${attribute('href', href)}${current}>${text}</a>` : `<span>${text}</span>`
   return `<li>${shown}${below}</li>`
 }
@@ -62,7 +63,7 @@ export const menu: ElementSpec = {
     const link = compile.part(element, 'link')
     const nameOpen = `<p${compile.part(element, 'name', 'menu-name')}>`
     return (scene) => {
-      const chosen = scene.catalogue.menus.get(id)
+      const chosen = scene.menus.get(id)
       const html = chosen ? list(chosen.items, scene, link) : ''
       if (!html) return ''
       const label = escapeHtml(chosen!.name)

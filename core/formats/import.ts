@@ -3,13 +3,13 @@ import { CompiledRules, type Design, type Frame, type Target, rulesOf, type Exch
 import { type Condition, builtInField, isFieldTest } from '../conditions'
 import { type FieldValue, type Layout, type TreeNode, rewriteProps, walk } from '../tree'
 import { fieldsNamed, propertiesOf, refuseProperty } from '../elements'
-import { BUILT_IN, type Catalogue, type Id } from '../site'
+import { BUILT_IN, type Catalogue, type Id, type Menu, type MenuItem } from '../site'
 import { treeToDraw } from '../layouts'
 import type { Parcel } from './parcel'
 
 /** What importing would do with one thing of a parcel. */
 export interface ImportItem {
-  what: 'layout' | 'frame' | 'house'
+  what: 'layout' | 'frame' | 'house' | 'menu'
   id: Id
   name: string
   state: 'new' | 'replaces' | 'same'
@@ -23,7 +23,7 @@ export interface Unfit {
   key: string
   kind: UnfitKind
   id: string
-  users: { what: 'layout' | 'frame'; id: Id }[]
+  users: { what: 'layout' | 'frame' | 'menu'; id: Id }[]
 }
 
 /**
@@ -51,6 +51,7 @@ export function canonical(value: unknown): string {
 function itemsOf(parcel: Parcel, design: Design, frameName: (frame: Frame) => string): ImportItem[] {
   const layouts = new Map(design.layouts.map((l) => [l.id, l]))
   const frames = new Map(design.frames.map((f) => [f.id, f]))
+  const menus = new Map((design.menus ?? []).map((m) => [m.id, m]))
   const state = (old: unknown, now: unknown): ImportItem['state'] =>
     old === undefined ? 'new' : same(old, now) ? 'same' : 'replaces'
   const { house } = parcel
@@ -67,13 +68,19 @@ function itemsOf(parcel: Parcel, design: Design, frameName: (frame: Frame) => st
       name: frameName(f),
       state: state(frames.get(f.id), f),
     })),
+    ...(parcel.menus ?? []).map((m) => ({
+      what: 'menu' as const,
+      id: m.id,
+      name: m.name,
+      state: state(menus.get(m.id), m),
+    })),
     ...(house ? [{ what: 'house' as const, id: 'house', name: 'House style', state: state(design.house, house) }] : []),
   ]
 }
 
 function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] {
   const found = new Map<string, Unfit>()
-  const add = (kind: UnfitKind, id: string, what: 'layout' | 'frame', user: Id) => {
+  const add = (kind: UnfitKind, id: string, what: 'layout' | 'frame' | 'menu', user: Id) => {
     const key = `${kind} ${id}`
     const unfit = found.get(key) ?? { key, kind, id, users: [] }
     if (!unfit.users.some((u) => u.what === what && u.id === user)) unfit.users.push({ what, id: user })
@@ -99,6 +106,10 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
     if (note.frame) add(note.what, note.id, 'frame', note.frame)
     if (note.layout) add(note.what, note.id, 'layout', note.layout)
   }
+  // What comes along with the parcel is there.
+  for (const { id } of parcel.menus ?? []) found.delete(`menu ${id}`)
+  for (const { id, items } of parcel.menus ?? [])
+    for (const key of pagesOfItems(items)) if (!catalogue.page(key)) add('page', key, 'menu', id)
   for (const layout of parcel.layouts)
     for (const id of unknownFields(layout, catalogue)) add('field', id, 'layout', layout.id)
   return [...found.values()]
@@ -190,6 +201,21 @@ function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
   const own = { ...node, props, ...(node.when && { when: adaptWhen(node.when, choose) }) }
   if (!node.children) return own
   return { ...own, children: node.children.map((c) => adaptNode(c as TreeNode, choose)) } as N
+}
+
+/** The pages that the items of a menu lead to, by their keys. */
+export const pagesOfItems = (items: readonly MenuItem[]): string[] =>
+  items.flatMap(({ link, items: below }) => [...(typeof link === 'object' ? [link.page] : []), ...pagesOfItems(below)])
+
+/** A menu with what does not fit exchanged; an item whose page is dropped leads nowhere yet. */
+export function adaptMenu(menu: Menu, choices: Readonly<Record<string, Choice>>): Menu {
+  const choose = chooser(choices)
+  const adapt = (items: readonly MenuItem[]): MenuItem[] =>
+    items.map(({ link, items: below, ...item }) => {
+      const page = typeof link === 'object' ? choose('page', link.page) : null
+      return { ...item, link: typeof link === 'string' ? link : page === null ? '' : { page }, items: adapt(below) }
+    })
+  return { ...menu, items: adapt(menu.items) }
 }
 
 export function adaptLayout(layout: Layout, choices: Readonly<Record<string, Choice>>): Layout {

@@ -3,6 +3,8 @@ export {
   planImport,
   adaptFrame,
   adaptLayout,
+  adaptMenu,
+  pagesOfItems,
   canonical,
   type ImportPlan,
   type ImportItem,

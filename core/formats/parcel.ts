@@ -2,8 +2,8 @@ import { type Design, type Frame, checkFrame } from '../frames'
 import type { Layout } from '../tree'
 import { checkLayout } from '../layouts'
 import { type Problem, problem } from '../problems'
-import type { Id } from '../site'
-import { exact, isRecord, judged, list, never, oneOf, refuse, text } from '../shape'
+import { type Id, type Menu, menuShape, refuseMenus } from '../site'
+import { exact, isRecord, judged, list, never, oneOf, optional, refuse, text } from '../shape'
 import { type HouseStyle, houseShape } from '../styles'
 
 /** Layouts, frames, pieces and house style on their way from one site to another: one JSON document. */
@@ -19,6 +19,8 @@ export interface Parcel {
   /** Shared pieces; there are none in this format's first edition, and the list is empty. */
   pieces: []
   house: HouseStyle | null
+  /** Menus; parcels of earlier versions have none. */
+  menus?: Menu[]
 }
 
 export const PARCEL_FORMAT = 1
@@ -34,6 +36,7 @@ export function makeParcel(design: Design, from: string, made: string): Parcel {
     frames: design.frames,
     pieces: [],
     house: design.house,
+    ...(design.menus && { menus: design.menus }),
   }
 }
 
@@ -62,6 +65,7 @@ const envelope = exact({
   ),
   pieces: list(never('its pieces cannot be read'), 0, 'its pieces cannot be read'),
   house: judged(() => null),
+  menus: optional(list(menuShape, MOST_THINGS)),
 })
 
 /** Every way in which a document is no parcel that this version reads; none when it is one. Takes anything at all. */
@@ -80,6 +84,9 @@ export function checkParcel(parcel: unknown): Problem[] {
     ...(refused ? [problem('parcel-shape', { why: refused })] : []),
   ]
   if (problems.length > 0) return problems
+  const { menus = [] } = parcel as unknown as Parcel
+  const wrongMenus = refuseMenus({ format: 1, menus })
+  if (wrongMenus) return [wrongMenus]
   const twice = duplicate(layouts.map((l) => l.id)) ?? duplicate(frames.map((f) => f.id))
   return twice ? [problem('id-taken', { id: twice })] : []
 }

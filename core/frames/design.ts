@@ -1,4 +1,5 @@
 import type { Layout } from '../tree'
+import type { Menu } from '../site'
 import type { HouseStyle } from '../styles'
 import type { Frame } from './types'
 import type { Rules } from './resolve'
@@ -9,6 +10,8 @@ export interface Design {
   layouts: Layout[]
   frames: Frame[]
   house: HouseStyle
+  /** As they were released; a design without them goes by those of the site. */
+  menus?: Menu[]
 }
 
 export function rulesOf(design: Pick<Design, 'layouts' | 'frames'>): Rules {

@@ -4,7 +4,7 @@ import { type DrawnTree, treeToDraw } from '../layouts'
 import { type HouseStyle, baseCss, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
 import { REGIONS, type Layout, type Region } from '../tree'
-import { type Id, type Page, type SiteSettings, isLeftOut } from '../site'
+import { type Id, type Menu, type Page, type SiteSettings, isLeftOut } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
 import { attribute, escapeHtml, type Fill, type Scene } from '../drawing'
 import { type PlainKind, plainKind, plainLayout } from './plain'
@@ -33,6 +33,7 @@ export type Regions = Partial<Record<Region, Program>>
 export interface Drawable {
   layouts: readonly Layout[]
   house: HouseStyle
+  menus?: readonly Menu[]
 }
 
 /** Something that could not be drawn and was left out: an element, or a whole layout where `node` is null. */
@@ -62,6 +63,8 @@ const reason = (error: unknown): string => (error instanceof Error ? error.messa
 export class CompiledDesign<D extends Drawable = Drawable> {
   /** Card layouts, ready to be drawn; part of every scene. */
   readonly cards: ReadonlyMap<Id, Fill>
+  /** Menus of the design, where it has its own; part of every scene. */
+  readonly menus: ReadonlyMap<Id, Menu> | undefined
   private readonly trees = new Map<Id, DrawnTree>()
   private readonly programs = new Map<Id, Program>()
   private readonly titled = new Set<Id>()
@@ -74,6 +77,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   ) {
     for (const layout of design.layouts) this.trees.set(layout.id, treeToDraw(layout))
     for (const tree of this.trees.values()) this.compile(tree)
+    this.menus = design.menus && new Map(design.menus.map((m) => [m.id, m]))
     const cards = [...this.programs].filter(([, p]) => p.region === 'card')
     this.cards = new Map(cards.map(([id, program]) => [id, (scene) => draw(program, scene)]))
   }

@@ -10,12 +10,20 @@ const byId = <T extends { id: Id }>(items: readonly T[]): Map<Id, T> => new Map(
 /** What was read of a catalogue while something was made from it: see `Catalogue.watch`. */
 export type Seen = Set<string>
 
-/** Entries by id, telling which were asked for. */
-class EntryMap extends Map<Id, Entry> {
+/** Things by id, telling which were asked for. */
+class SeenMap<T extends { id: Id }> extends Map<Id, T> {
   see: ((key: string) => void) | null = null
 
-  override get(id: Id): Entry | undefined {
-    this.see?.(`entry:${id}`)
+  constructor(
+    private readonly kind: string,
+    things: readonly T[],
+  ) {
+    super()
+    for (const thing of things) this.set(thing.id, thing)
+  }
+
+  override get(id: Id): T | undefined {
+    this.see?.(`${this.kind}:${id}`)
     return super.get(id)
   }
 }
@@ -42,9 +50,9 @@ export class Catalogue {
   readonly taxonomies: Map<Id, Taxonomy>
   readonly terms: Map<Id, Term>
   readonly people: Map<Id, Person>
-  readonly pictures: Map<Id, Picture>
-  readonly menus: Map<Id, Menu>
-  readonly entries: EntryMap
+  readonly pictures: SeenMap<Picture>
+  menus: Map<Id, Menu>
+  readonly entries: SeenMap<Entry>
   /** Addresses that lead elsewhere, as they are stored, by the address. */
   readonly redirects: ReadonlyMap<string, Redirect>
   /** Another object after every change: what is made from the catalogue is kept with it. */
@@ -62,19 +70,19 @@ export class Catalogue {
   private readonly timed = new Set<Id>()
   /** What the clocks of the site show, to the minute. */
   private clock: string
-  /** Its list of entries is the catalogue's own. */
+  /** Its lists of entries and pictures are the catalogue's own. */
   readonly site: Site
 
   constructor(given: Site, now = Date.now()) {
-    const site = { ...given, entries: [...given.entries] }
+    const site = { ...given, entries: [...given.entries], pictures: [...given.pictures] }
     this.site = site
     this.types = byId(site.types)
     this.taxonomies = byId(site.taxonomies)
     this.terms = byId(site.terms)
     this.people = byId(site.people)
-    this.pictures = byId(site.pictures)
+    this.pictures = new SeenMap('picture', site.pictures)
     this.menus = byId(site.menus)
-    this.entries = new EntryMap(site.entries.map((e) => [e.id, e]))
+    this.entries = new SeenMap('entry', site.entries)
     this.clock = clockIn(site.settings.timeZone, now)
     this.redirects = new Map((site.redirects ?? []).map((r) => [r.address, r]))
     const out = site.entries.filter((e) => this.isDue(e)).sort(newestFirst)
@@ -107,12 +115,12 @@ export class Catalogue {
   watch<T>(make: () => T): { made: T; seen: Seen } {
     const outer = this.seen
     const seen: Seen = (this.seen = new Set())
-    this.entries.see = this.see
+    this.pictures.see = this.entries.see = this.see
     try {
       return { made: make(), seen }
     } finally {
       this.seen = outer
-      if (!outer) this.entries.see = null
+      if (!outer) this.pictures.see = this.entries.see = null
       else for (const key of seen) outer.add(key)
     }
   }
@@ -263,6 +271,29 @@ export class Catalogue {
   private showOthers(): void {
     const others = otherPages(this.site, this.list.pages[0]!, { times: this.times, isBusy: this.isBusy })
     this.list.replaceFrom(this.firstOther(), others)
+  }
+
+  /** Takes over the menus as they are being made; what visitors see of them goes by the release. */
+  followMenus(menus: readonly Menu[]): Seen {
+    this.site.menus = [...menus]
+    this.menus = byId(menus)
+    this.state = {}
+    return new Set(['menus'])
+  }
+
+  /** Takes over a picture as it is now, or that it is gone. */
+  followPicture(id: Id, picture: Picture | null): Seen {
+    const { pictures } = this.site
+    const index = pictures.findIndex((p) => p.id === id)
+    if (picture) {
+      pictures[index < 0 ? pictures.length : index] = picture
+      this.pictures.set(id, picture)
+    } else if (index >= 0) {
+      pictures.splice(index, 1)
+      this.pictures.delete(id)
+    }
+    this.state = {}
+    return new Set([`picture:${id}`])
   }
 
   /** Takes over what time has done: entries whose moment has come, or is over. Gives those that are out or in by it. */

@@ -34,6 +34,19 @@ export { type FieldChoice, fieldChoices, fieldLabel, fieldKind } from './field-c
 export { MOST_TERMS, type Structure, STRUCTURE_EDITING, refuseStructure } from './structure'
 export { type Line, type Nudge, type Spot, branchLength, dropped, linesOf, nudged, spotOf } from './outline'
 export { redirectOfEntry, redirectShape, redirectsOfStructure, refuseRedirect, settledRedirect } from './redirects'
+export {
+  MENUS_EDITING,
+  MENU_LEVELS,
+  type MenuSet,
+  findItem,
+  insertItem,
+  menuLines,
+  moveItem,
+  newMenu,
+  refuseMenus,
+  removeItem,
+  setItem,
+} from './menus'
 export { insertTerm, moveTerm, newPerson, newTerm, removeTaxonomy, removeTerm } from './terms'
 export { isRichDoc, richPictures, richText } from './rich'
 export { refuseRich, richShape } from './rich-shape'

@@ -3,7 +3,6 @@ import type {
   Menu,
   PageType,
   Person,
-  Picture,
   Redirect,
   Site,
   SiteSettings,
@@ -15,6 +14,7 @@ import type { DocumentKind, Spoilt } from '../../core/documents'
 import type { Transaction } from 'kysely'
 import type { Database } from './open'
 import { putEntry, readEntries } from './entries'
+import { readPictures } from './pictures'
 import { readRedirects, writeRedirects } from './redirects'
 import { readSound, readSoundList } from './sound'
 import type { Tables } from './schema'
@@ -29,17 +29,6 @@ async function docs<T>(
 ): Promise<T[]> {
   const rows = await db.selectFrom(table).select(['id', 'doc']).orderBy('position').execute()
   return rows.flatMap((r) => readSound<T>(what, r.id, r.doc, spoilt) ?? [])
-}
-
-async function readPictures(db: Db, spoilt: Spoilt[]): Promise<Picture[]> {
-  const rows = await db
-    .selectFrom('pictures')
-    .select(['id', 'file_name', 'alt', 'width', 'height'])
-    .orderBy('id')
-    .execute()
-  return rows.flatMap(({ file_name, ...p }) => {
-    return readSound<Picture>('picture', p.id, JSON.stringify({ ...p, fileName: file_name }), spoilt) ?? []
-  })
 }
 
 /** What a database holds of a site: what is sound of it, and what is not. */
@@ -118,7 +107,7 @@ export async function readStructure(
 }
 
 /** Makes a table hold these documents in this order; what stands there already is left as it is. */
-async function writeDocs(db: Db, table: 'terms' | 'people', all: readonly { id: string }[]): Promise<void> {
+async function writeDocs(db: Db, table: 'terms' | 'people' | 'menus', all: readonly { id: string }[]): Promise<void> {
   const rows = all.map((doc, position) => ({ id: doc.id, position, doc: JSON.stringify(doc) }))
   const wanted = new Set(rows.map((r) => r.id))
   const there = new Map((await db.selectFrom(table).selectAll().execute()).map((r) => [r.id, r]))
@@ -133,6 +122,21 @@ async function writeDocs(db: Db, table: 'terms' | 'people', all: readonly { id: 
       .onConflict((c) => c.column('id').doUpdateSet(set))
       .execute()
   }
+}
+
+/** Under what a change of menus is told. */
+export const MENUS_CHANGED = 'menus '
+
+/** All menus, with what of them cannot be read; none for a database without a site. */
+export async function readMenus(db: Db, spoilt: Spoilt[]): Promise<{ menus: Menu[]; revision: number }> {
+  const row = await db.selectFrom('site').select('menus_revision').executeTakeFirst()
+  return { menus: await docs<Menu>(db, 'menus', 'menu', spoilt), revision: row?.menus_revision ?? 0 }
+}
+
+export async function writeMenus(db: Db, menus: readonly Menu[], revision: number): Promise<void> {
+  await writeDocs(db, 'menus', menus)
+  await db.updateTable('site').set({ menus_revision: revision }).execute()
+  await touchContent(db, [MENUS_CHANGED])
 }
 
 export async function writeStructure(
@@ -183,13 +187,4 @@ export async function readChanges(db: Db, since: number): Promise<{ version: num
   const entries = new Set(rows.map((r) => r.entry))
   const known = version >= since && told.size === version - since && !entries.has(null) && entries.size <= MOST_CHANGES
   return { version, entries: known ? ([...entries] as string[]) : null }
-}
-
-export async function writePicture(db: Db, picture: Picture, mime: string, bytes: Buffer): Promise<void> {
-  const { id, alt, width, height, fileName } = picture
-  await db.insertInto('pictures').values({ id, file_name: fileName, alt, width, height, mime, bytes }).execute()
-}
-
-export function readPicture(db: Database, id: string): Promise<{ mime: string; bytes: Buffer } | undefined> {
-  return db.selectFrom('pictures').select(['mime', 'bytes']).where('id', '=', id).executeTakeFirst()
 }

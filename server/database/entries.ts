@@ -1,6 +1,7 @@
 import { type Transaction, sql } from 'kysely'
 import type { Spoilt } from '../../core/documents'
-import { type Entry, type Id, type Redirect, richText } from '../../core/site'
+import { type Entry, type Id, type Redirect, richPictures, richText } from '../../core/site'
+import { KEY } from '../../core/shape'
 import type { Database } from './open'
 import { writeRedirects } from './redirects'
 import type { Tables } from './schema'
@@ -96,7 +97,14 @@ const moreOf = ({ fields }: Entry): string =>
     .filter((v) => typeof v === 'string')
     .join(' ')
 
-/** Makes an entry be found by its terms and its words. */
+/** Everything in an entry that may be the id of a picture. */
+function picturesIn({ picture, fields, content }: Entry): string[] {
+  const values = Object.values(fields).flatMap((v) => v)
+  const all = [picture, ...values, ...richPictures(content)]
+  return [...new Set(all.filter((v): v is string => typeof v === 'string' && KEY.test(v)))]
+}
+
+/** Makes an entry be found by its terms, its pictures and its words. */
 async function standIn(db: Db, number: number, entry: Entry): Promise<void> {
   await db.deleteFrom('entry_terms').where('entry', '=', entry.id).execute()
   const terms = [...new Set(entry.terms)].map((term) => ({ entry: entry.id, term }))
@@ -105,6 +113,9 @@ async function standIn(db: Db, number: number, entry: Entry): Promise<void> {
 }
 
 async function standWords(db: Db, number: number, entry: Entry): Promise<void> {
+  await db.deleteFrom('entry_pictures').where('entry', '=', entry.id).execute()
+  const pictures = picturesIn(entry).map((picture) => ({ entry: entry.id, picture }))
+  if (pictures.length) await db.insertInto('entry_pictures').values(pictures).execute()
   await db.deleteFrom('entry_words').where('rowid', '=', number).execute()
   const { title, summary } = entry
   await db

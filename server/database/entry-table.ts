@@ -49,11 +49,12 @@ function inState<O>(query: Query<O>, state: EntriesQuery['state'], { user, now }
 }
 
 function filtered<O>(query: Query<O>, asked: EntriesQuery, asker: Asker): Query<O> {
-  const { type, state, term, person, since, until, words } = asked
+  const { type, state, term, person, picture, since, until, words } = asked
   let found = inState(query, state, asker)
   if (type) found = found.where('type', '=', type)
   if (term) found = found.where(sql<boolean>`id in (select entry from entry_terms where term = ${term})`)
   if (person) found = found.where('person', '=', person)
+  if (picture) found = found.where(sql<boolean>`id in (select entry from entry_pictures where picture = ${picture})`)
   if (since) found = found.where('date', '>=', since)
   if (until) found = found.where('date', '<=', until)
   const match = wordsAsked(words ?? '')

@@ -134,4 +134,30 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw('create index content_changes_version on content_changes (version)').execute(db)
     },
   },
+  // Pictures and files lie in the data folder, named by the hash of their content.
+  '010-files': {
+    async up(db: Kysely<unknown>) {
+      const make = (statement: string) => sql.raw(statement).execute(db)
+      await make("alter table pictures add column hash text not null default ''")
+      await make('alter table pictures add column size integer not null default 0')
+      await make('alter table pictures add column focus text')
+      await make('alter table pictures add column widths text')
+      await make('alter table pictures add column added_at integer not null default 0')
+      await make("alter table pictures add column added_by text not null default ''")
+      await make('alter table pictures add column removed integer not null default 0')
+      await make(`create table files (id text primary key, file_name text not null, mime text not null, hash text not null,
+        size integer not null, added_at integer not null, added_by text not null, removed integer not null default 0)`)
+      await make(`create table entry_pictures (entry text not null references entries (id) on delete cascade,
+        picture text not null, primary key (entry, picture))`)
+      await make('create index entry_pictures_picture on entry_pictures (picture)')
+      // Which pictures entries show is found out again with their words.
+      await make('delete from entry_words')
+    },
+  },
+  // Menus belong to the design: edited step by step, released, carried in parcels.
+  '011-menus': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw('alter table site add column menus_revision integer not null default 0').execute(db)
+    },
+  },
 }

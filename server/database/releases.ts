@@ -1,6 +1,7 @@
 import type { Transaction } from 'kysely'
 import type { Spoilt } from '../../core/documents'
 import type { Design, Frame } from '../../core/frames'
+import type { Menu } from '../../core/site'
 import type { Layout } from '../../core/tree'
 import { isRecord } from '../../core/shape'
 import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
@@ -50,6 +51,8 @@ function readDesign(text: string, spoilt: Spoilt[]): Design {
     layouts: readSoundList<Layout>('layout', part('layouts'), spoilt),
     frames: readSoundList<Frame>('frame', part('frames'), spoilt),
     house: readSound<HouseStyle>('house', 'house', part('house'), spoilt) ?? PLAIN_HOUSE,
+    // Earlier releases go by the menus of the site.
+    ...(part('menus') !== 'null' && { menus: readSoundList<Menu>('menu', part('menus'), spoilt) }),
   }
 }
 

@@ -14,6 +14,7 @@ export interface Tables {
     taxonomies: Json
     content_version: number
     structure_revision: Generated<number>
+    menus_revision: Generated<number>
   }
   terms: { id: string; position: number; doc: Json }
   people: { id: string; position: number; doc: Json }
@@ -21,7 +22,37 @@ export interface Tables {
   /** Which entries a change of the content was about; null for everything. */
   content_changes: { version: number; entry: string | null }
   redirects: { address: string; doc: Json; at: number }
-  pictures: { id: string; file_name: string; alt: string; width: number; height: number; mime: string; bytes: Buffer }
+  pictures: {
+    id: string
+    file_name: string
+    alt: string
+    width: number
+    height: number
+    mime: string
+    /** Empty once the file lies in the data folder. */
+    bytes: Buffer
+    /** SHA-256 of the file, in hexadecimal. */
+    hash: Generated<string>
+    size: Generated<number>
+    /** JSON: x and y from 0 to 1. */
+    focus: string | null
+    /** JSON: the widths in which it lies ready; null while they are not made. */
+    widths: string | null
+    added_at: Generated<number>
+    added_by: Generated<string>
+    removed: ColumnType<number, number | undefined, number>
+  }
+  files: {
+    id: string
+    file_name: string
+    mime: string
+    hash: string
+    size: number
+    added_at: number
+    added_by: string
+    removed: ColumnType<number, number | undefined, number>
+  }
+  entry_pictures: { entry: string; picture: string }
   entries: {
     id: string
     type: string

@@ -2,8 +2,9 @@ import { Formats } from '../../core/drawing'
 import type { Spoilt } from '../../core/documents'
 import { Catalogue, type Entry, type Seen, type Site } from '../../core/site'
 import { CONTENT_LATER, type SiteAnswer } from '../../shared/api/types'
-import { readChanges, readSite } from '../database/content'
+import { MENUS_CHANGED, readChanges, readMenus, readSite } from '../database/content'
 import { readEntriesBy } from '../database/entries'
+import { readPicture } from '../database/pictures'
 import { compress } from './encoding'
 import type { Database } from '../database/open'
 import { searchEntries } from './search'
@@ -32,6 +33,9 @@ const EMPTY: Site = {
   menus: [],
   entries: [],
 }
+
+/** Begins what is told of a change that is about a picture. */
+export const PICTURE = 'picture '
 
 /** What may read otherwise after a change of the content: what was made of these keys, or anything at all. */
 export type Stale = Seen | 'all'
@@ -76,10 +80,18 @@ export class Content {
       await this.reload()
       return 'all'
     }
-    const found = new Map((await readEntriesBy(this.db, entries)).map(({ entry }) => [entry.id, entry]))
-    for (const id of entries) this.texts.drop(id)
-    const changes = entries.map((id) => ({ id, entry: this.lightened(found.get(id)) }))
-    const stale = this.catalogue.follow(changes)
+    const ids = entries.filter((id) => !id.startsWith(PICTURE) && id !== MENUS_CHANGED)
+    const menus = entries.includes(MENUS_CHANGED) ? (await readMenus(this.db, [])).menus : null
+    const found = new Map((await readEntriesBy(this.db, ids)).map(({ entry }) => [entry.id, entry]))
+    const pictures = entries.filter((id) => id.startsWith(PICTURE)).map((id) => id.slice(PICTURE.length))
+    const shown = await Promise.all(pictures.map(async (id) => [id, await readPicture(this.db, id)] as const))
+    // From here on at once: nobody sees half of it.
+    for (const id of ids) this.texts.drop(id)
+    const stale = this.catalogue.follow(ids.map((id) => ({ id, entry: this.lightened(found.get(id)) })))
+    for (const [id, stored] of shown)
+      for (const key of this.catalogue.followPicture(id, stored && !stored.removed ? stored.picture : null))
+        stale.add(key)
+    if (menus) for (const key of this.catalogue.followMenus(menus)) stale.add(key)
     this.version = version
     this.light = null
     return stale

@@ -22,6 +22,7 @@ import {
   readLayouts,
   setLayoutRemoved,
 } from '../database/layouts'
+import { readMenus } from '../database/content'
 import type { Database } from '../database/open'
 import type { Jobs } from '../aside/work'
 import { applyInTurn } from './apply'
@@ -32,16 +33,18 @@ import { nanoid } from 'nanoid'
 /** The draft as it is stored, and its parts as one design. */
 export async function readDraft(db: Database): Promise<DesignAnswer & { design: Design }> {
   const spoilt: Spoilt[] = []
-  const [layouts, frames, house] = await Promise.all([
+  const [layouts, frames, house, { menus }] = await Promise.all([
     readLayouts(db, spoilt),
     readFrames(db, spoilt),
     readHouse(db, spoilt),
+    readMenus(db, []),
   ])
   const design: Design = {
     format: 1,
     layouts: layouts.map((l) => l.layout),
     frames: frames.map((f) => f.frame),
     house: house?.house ?? PLAIN_HOUSE,
+    menus,
   }
   return {
     layouts,

@@ -4,6 +4,7 @@ import {
   type Parcel,
   adaptFrame,
   adaptLayout,
+  adaptMenu,
   checkParcel,
   planImport,
 } from '../../core/formats'
@@ -11,7 +12,7 @@ import { type Design, type Frame, checkFrame, frameName, namesFrom } from '../..
 import type { Layout } from '../../core/tree'
 import { checkLayout } from '../../core/layouts'
 import { type Problem, failFirst } from '../../core/problems'
-import type { Catalogue } from '../../core/site'
+import type { Catalogue, Menu } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 import type { ImportInput } from '../../shared/api/types'
 
@@ -20,6 +21,7 @@ export interface ImportParts {
   plan: ImportPlan
   layouts: Layout[]
   frames: Frame[]
+  menus: Menu[]
   house: HouseStyle | null
 }
 
@@ -52,6 +54,7 @@ export function prepareImport(input: ImportInput, design: Design, catalogue: Cat
     frames: parcel.frames
       .filter((f) => taken.has(`frame ${f.id}`))
       .map((f) => sound(adaptFrame(f, choices), checkFrame)),
+    menus: (parcel.menus ?? []).filter((m) => taken.has(`menu ${m.id}`)).map((m) => adaptMenu(m, choices)),
     house: taken.has('house house') ? parcel.house : null,
   }
 }

@@ -7,8 +7,10 @@ import { Draft } from './draft'
 import { Entries } from './entries'
 import { EntryTable } from './entry-table'
 import { Founding } from './founding'
+import { FileStore } from '../media/store'
 import { Live } from './live'
 import { log } from './log'
+import { Media } from './media'
 import { Parcels } from './parcels'
 import { Passwords } from './passwords'
 import { Published } from './published'
@@ -38,6 +40,7 @@ export interface Installation {
   terms: Terms
   table: EntryTable
   redirects: Redirects
+  media: Media
   /** Ends what runs beside, and closes the database. */
   close(): Promise<void>
 }
@@ -56,19 +59,24 @@ async function open(): Promise<Installation> {
   const demo = process.env.OUTER_FRAME_DEMO
   if (demo && (await seedDemo(db, demo === 'bare', passwords))) log('info', 'demo-made', { bare: demo === 'bare' })
   const aside = openAside(db, folder)
+  const live = new Live()
   await standAllWords(db)
+  const files = new FileStore(folder)
+  await files.open()
   const content = new Content(db)
   await content.reload()
-  const draft = new Draft(db, aside)
-  const catalogue = () => content.catalogue
-  const releases = new Releases(db, draft, catalogue, aside)
   const published = new Published(content)
-  const live = new Live()
-  await showLatest(published, releases)
   const take = (stale: Stale): void => {
     published.refresh(stale)
     live.changed('content')
   }
+  const media = new Media(db, files, async () => take(await content.follow()))
+  await media.open()
+  await content.follow()
+  const draft = new Draft(db, aside)
+  const catalogue = () => content.catalogue
+  const releases = new Releases(db, draft, catalogue, aside)
+  await showLatest(published, releases)
   const watch = watchOthers(db, {
     contentStands: (version) => content.version === version,
     releaseStands: (number) => published.release === number,
@@ -96,8 +104,10 @@ async function open(): Promise<Installation> {
     terms: new Terms(db),
     table: new EntryTable(db, content),
     redirects: new Redirects(db, catalogue),
+    media,
     async close() {
       clearInterval(clock)
+      await media.end()
       await watch.end()
       await aside.end()
       content.end()

@@ -1,9 +1,9 @@
 import type { Spoilt } from '../../core/documents'
 import { fail } from '../../core/problems'
 import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
-import { type Entry, type Structure, redirectsOfStructure } from '../../core/site'
+import { type Entry, type MenuSet, type Structure, redirectsOfStructure } from '../../core/site'
 import type { Layout } from '../../core/tree'
-import { readStructure, writeStructure } from '../database/content'
+import { readMenus, readStructure, writeMenus, writeStructure } from '../database/content'
 import { readTopEntries } from '../database/entries'
 import { readHouse, writeHouse } from '../database/frames'
 import { readLayout, updateLayout } from '../database/layouts'
@@ -55,4 +55,18 @@ export const STRUCTURE: Kept<Structure> = {
     const moved = redirectsOfStructure(before, structure, (type) => tops.get(type) ?? [])
     await writeStructure(trx, structure, revision, moved)
   },
+}
+
+/** There is one set of menus. */
+export const MENUS_ID = 'menus'
+/** Menus that cannot be read are not written over. */
+export const MENUS: Kept<MenuSet> = {
+  kind: 'menus',
+  async read(db) {
+    const spoilt: Spoilt[] = []
+    const { menus, revision } = await readMenus(db, spoilt)
+    if (spoilt[0]) fail('spoilt', { what: `the menu ${spoilt[0].id}`, why: spoilt[0].why })
+    return { document: { format: 1, menus }, revision }
+  },
+  write: (trx, _id, { menus }, revision) => writeMenus(trx, menus, revision),
 }

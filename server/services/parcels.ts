@@ -7,7 +7,7 @@ import type { PlainEdit } from '../../core/edits'
 import { replaceLayout } from '../../core/layouts'
 import { fail } from '../../core/problems'
 import type { HouseStyle } from '../../core/styles'
-import type { Catalogue } from '../../core/site'
+import type { Catalogue, Menu, MenuSet } from '../../core/site'
 import type { ImportInput } from '../../shared/api/types'
 import { readFrame, writeFrame } from '../database/frames'
 import { insertLayout, readLayout, layoutExists, setLayoutRemoved } from '../database/layouts'
@@ -15,7 +15,7 @@ import type { Database } from '../database/open'
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
 import { makeEdit } from './editing'
-import { HOUSE, HOUSE_ID, LAYOUTS } from './kept'
+import { HOUSE, HOUSE_ID, LAYOUTS, MENUS, MENUS_ID } from './kept'
 import { takeTurns } from './turns'
 
 /** Parcels: the draft on its way to another site, and what comes from one. */
@@ -38,7 +38,7 @@ export class Parcels {
 
   /** Takes a parcel into the draft, all of it or nothing. Layouts that exist are changed by an edit, which can be undone. */
   async import(input: ImportInput, by: string): Promise<ImportPlan> {
-    const { plan, layouts, frames, house } = await this.jobs.prepare(input)
+    const { plan, layouts, frames, menus, house } = await this.jobs.prepare(input)
     await this.db.transaction().execute(async (trx) => {
       const turn = takeTurns()
       for (const layout of layouts) {
@@ -49,6 +49,7 @@ export class Parcels {
         await turn()
         await takeFrame(trx, frame, by)
       }
+      for (const menu of menus) await takeMenu(trx, menu, by)
       if (house) await takeHouse(trx, house, by)
     })
     return plan
@@ -73,6 +74,21 @@ export async function takeLayout(trx: Transaction<Tables>, layout: Layout, by: s
 /** Puts a house style in the place of the one there is, by an edit. */
 export function takeHouse(trx: Transaction<Tables>, house: HouseStyle, by: string): Promise<void> {
   return makeEdit<HouseStyle, PlainEdit>(trx, HOUSE, HOUSE_ID, { kind: 'set', at: [], value: house }, by)
+}
+
+/** Puts menus in the place of those there are, by an edit. */
+export function takeMenus(trx: Transaction<Tables>, menus: MenuSet, by: string): Promise<void> {
+  return makeEdit<MenuSet, PlainEdit>(trx, MENUS, MENUS_ID, { kind: 'set', at: [], value: menus }, by)
+}
+
+/** Puts one menu in the place of the one with its id, or behind all others. */
+export async function takeMenu(trx: Transaction<Tables>, menu: Menu, by: string): Promise<void> {
+  const { document } = await MENUS.read(trx, MENUS_ID)
+  const there = document.menus.some((m) => m.id === menu.id)
+  const edit: PlainEdit = there
+    ? { kind: 'set', at: ['menus', menu.id], value: menu }
+    : { kind: 'insert', at: ['menus'], index: document.menus.length, item: menu }
+  await makeEdit<MenuSet, PlainEdit>(trx, MENUS, MENUS_ID, edit, by)
 }
 
 export async function takeFrame(trx: Transaction<Tables>, frame: Frame, by: string): Promise<void> {

@@ -216,7 +216,7 @@ export class Published {
     const { role, parameters } = request
     const query = page.kind === 'search' ? (parameters.q?.[0] ?? '').slice(0, 200) : ''
     const found = query ? await this.content.search(query) : []
-    return { visitor: { role, name }, request, query, found, cards: this.compiled.cards }
+    return { visitor: { role, name }, request, query, found, cards: this.compiled.cards, menus: this.compiled.menus }
   }
 
   private policy(css: string): string {

@@ -50,7 +50,7 @@ export function rehearse(
       drawn.set(key, times + 1)
       count++
       at = page
-      compiled.draw(sceneOf(catalogue, formats, page, { cards: compiled.cards }), outcome)
+      compiled.draw(sceneOf(catalogue, formats, page, { cards: compiled.cards, menus: compiled.menus }), outcome)
     }
     return null
   } catch (error) {

@@ -1,7 +1,7 @@
 import { type Design, frameLabels, namesFrom } from '../../core/frames'
 import { canonical } from '../../core/formats'
 import { ProblemError, fail } from '../../core/problems'
-import type { Catalogue } from '../../core/site'
+import type { Catalogue, Menu } from '../../core/site'
 import type { BringBack, Change, ReleaseNote, ReleasesAnswer } from '../../shared/api/types'
 import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
@@ -11,7 +11,7 @@ import type { Database } from '../database/open'
 import { insertRelease, readLatestRelease, readRelease, readReleases } from '../database/releases'
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
-import { takeFrame, takeHouse, takeLayout } from './parcels'
+import { takeFrame, takeHouse, takeLayout, takeMenu, takeMenus } from './parcels'
 import { takeTurns } from './turns'
 
 const NOTHING: Pick<Design, 'layouts' | 'frames'> = { layouts: [], frames: [] }
@@ -33,6 +33,10 @@ function compare<T extends { id: string }>(
   return [...changes, ...gone.map((item) => ({ what, how: 'removed' as const, id: item.id, name: name(item) }))]
 }
 
+/** The menus that visitors see before a release; those of the site, where earlier releases had none of their own. */
+const menusOf = (before: Design | null, after: Design, { site }: Catalogue): readonly Menu[] =>
+  before ? (before.menus ?? after.menus ?? site.menus) : []
+
 /** What a release of the draft would change for visitors. */
 export function changesBetween(before: Design | null, after: Design, catalogue: Catalogue): Change[] {
   const names = namesFrom(catalogue)
@@ -45,6 +49,7 @@ export function changesBetween(before: Design | null, after: Design, catalogue: 
     ...compare('layout', layouts, after.layouts, (l) => l.name),
     ...compare('frame', frames, after.frames, (f) => labels.get(f.id)!),
     ...(house ? [{ what: 'house' as const, how: 'changed' as const, id: 'house', name: 'House style' }] : []),
+    ...compare('menu', menusOf(before, after, catalogue), after.menus ?? [], (m) => m.name),
   ]
 }
 
@@ -100,7 +105,14 @@ export class Releases {
       for (const frame of design.frames) if (isMeant(what, 'frame', frame.id)) await takeFrame(trx, frame, by)
       if (what.kind === 'all') {
         await takeHouse(trx, design.house, by)
+        if (design.menus) await takeMenus(trx, { format: 1, menus: design.menus }, by)
         await removeOthers(trx, before, design, by)
+      } else if (what.kind === 'menu') {
+        await takeMenu(
+          trx,
+          design.menus?.find((m) => m.id === what.id) ?? fail('release-lacks', { number, what: 'menu', id: what.id }),
+          by,
+        )
       } else if (!design[`${what.kind}s`].some((d) => d.id === what.id)) {
         fail('release-lacks', { number, what: what.kind, id: what.id })
       }

@@ -1,5 +1,6 @@
 import { DEMO_PASSWORD, DEMO_USERS, makeDemo } from '../../demo'
-import { hasSite, writePicture, writeSite } from '../database/content'
+import { hasSite, writeSite } from '../database/content'
+import { writePictureBytes } from '../database/pictures'
 import { writeFrame, writeHouse } from '../database/frames'
 import { insertLayout } from '../database/layouts'
 import type { Database } from '../database/open'
@@ -23,7 +24,7 @@ export async function seedDemo(db: Database, bare: boolean, passwords: Pick<Pass
   // All of it or nothing: a first start that is killed begins again.
   await db.transaction().execute(async (trx) => {
     await writeSite(trx, site)
-    for (const { svg, ...picture } of pictures) await writePicture(trx, picture, 'image/svg+xml', Buffer.from(svg))
+    for (const { svg, ...picture } of pictures) await writePictureBytes(trx, picture, 'image/svg+xml', Buffer.from(svg))
     for (const layout of design.layouts) await insertLayout(trx, layout, BY)
     for (const frame of design.frames) await writeFrame(trx, { frame, revision: 1, removed: false }, BY)
     await writeHouse(trx, design.house, 1)

@@ -5,7 +5,7 @@ import { deviceOf } from './device'
 import { encodingsOf } from './encoding'
 import { log } from './log'
 import type { Installation } from './installation'
-import { pictureAt } from './pictures'
+import { pictureAt, sendFile } from './pictures'
 import type { Asking } from './published'
 import { Ready, readyOf } from './ready'
 
@@ -40,7 +40,7 @@ const askingOf = (request: IncomingMessage, who: WhoAsks): Asking => ({
   at: Date.now(),
 })
 
-type Visited = Pick<Installation, 'published' | 'db'> & { founding: { readonly open: boolean } }
+type Visited = Pick<Installation, 'published' | 'media'> & { founding: { readonly open: boolean } }
 
 const NOT_FOUNDED = 'There is no site here yet. Whoever runs this server founds it in the studio, at /studio.'
 
@@ -51,7 +51,8 @@ async function answerSlowly(
   who: WhoAsks,
 ): Promise<void> {
   const address = readAddress(request.url ?? '/')
-  const picture = address.path === null ? null : await pictureAt(site.db, address.path)
+  if (address.path !== null && (await sendFile(site.media, address.path, request, response))) return
+  const picture = address.path === null ? null : await pictureAt(site.media, address.path)
   if (picture) return send(request, response, await readyOf(picture))
   send(request, response, await site.published.ask(address, askingOf(request, who)))
 }

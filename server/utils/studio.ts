@@ -1,4 +1,4 @@
-import { type EventHandler, type H3Event, defineEventHandler, setResponseStatus } from 'h3'
+import { type EventHandler, type H3Event, defineEventHandler, getQuery, setResponseStatus } from 'h3'
 import { type Problem, ProblemError, fail, problem } from '../../core/problems'
 import { refuse } from '../../core/shape'
 import { type Role, includesRole } from '../../core/site'
@@ -7,6 +7,7 @@ import { INPUTS, type InputName } from '../../shared/api/schemas'
 import type { ErrorAnswer, User } from '../../shared/api/types'
 import { type Installation, installation } from '../services/installation'
 import { log } from '../services/log'
+import type { Sent } from '../services/media'
 
 /** The studio is for writers and up; a member signs in to the site, not to the studio. */
 export function mayUse(user: User | null, role: Role): boolean {
@@ -62,6 +63,18 @@ export async function readInput<T>(event: H3Event, name: InputName): Promise<T> 
   const json = readJson(await readText(event, most))
   const why = refuse(shape, json)
   return why === null ? (json as T) : fail('body-shape', { why: asSentence(why) })
+}
+
+/** A file that is sent by itself, as the body of a request, with its name as a parameter. */
+export function sentFile(event: H3Event): Sent {
+  const { req } = event.node
+  const bytes = Number(req.headers['content-length'])
+  const name = getQuery(event).name
+  return {
+    stream: req,
+    name: typeof name === 'string' ? name.slice(0, 300) : '',
+    ...(Number.isSafeInteger(bytes) && bytes > 0 && { bytes }),
+  }
 }
 
 /** Sets the status and words the body of a problem. */

@@ -11,12 +11,14 @@ import {
   key,
   kinds,
   list,
+  numeric,
   oneOf,
   optional,
   pattern,
   record,
   text,
   whole,
+  yesNo,
 } from '../../core/shape'
 import { BEGINNINGS, SETTINGS_SHAPES, homeShape, redirectShape } from '../../core/site'
 
@@ -123,6 +125,7 @@ export const entriesQuerySchema = exact({
   state: optional(oneOf(ENTRY_STATES, `A state is one of ${ENTRY_STATES.join(', ')}`)),
   term: optional(key()),
   person: optional(key()),
+  picture: optional(key()),
   since: optional(pattern(/^\d{4}-\d{2}-\d{2}$/, 'A day is written as 2026-03-29')),
   until: optional(pattern(/^\d{4}-\d{2}-\d{2}$/, 'A day is written as 2026-03-29')),
   words: optional(text(200, 'Look for at most 200 characters')),
@@ -132,6 +135,15 @@ export const entriesQuerySchema = exact({
 })
 
 export const mergeTermsSchema = exact({ from: key('Choose two terms'), into: key('Choose two terms') })
+
+const part = numeric(0, 1, 'A focal point is told by two numbers from 0 to 1')
+
+export const pictureSchema = exact({
+  alt: text(1000, 'A description has at most 1,000 characters'),
+  focus: byValue((v) => (v === null ? NOTHING : exact({ x: part, y: part }))),
+})
+
+export const picturesRemovedSchema = exact({ ids, removed: yesNo('Say whether they go or come back') })
 
 export const redirectsSchema = exact({
   put: optional(list(redirectShape, 1000)),
@@ -166,6 +178,7 @@ export const bringBackSchema = exact({
       all: exact({ kind: oneOf(['all']) }),
       layout: exact({ kind: oneOf(['layout']), id: id() }),
       frame: exact({ kind: oneOf(['frame']), id: id() }),
+      menu: exact({ kind: oneOf(['menu']), id: key() }),
     },
     'kind',
     'thing to bring back',
@@ -195,6 +208,8 @@ export const INPUTS = {
   working: { shape: workingSchema, most: LARGE },
   bulk: { shape: bulkSchema, most: LARGE },
   mergeTerms: { shape: mergeTermsSchema, most: SMALL },
+  picture: { shape: pictureSchema, most: SMALL },
+  picturesRemoved: { shape: picturesRemovedSchema, most: LARGE },
   redirects: { shape: redirectsSchema, most: LARGE },
   home: { shape: homeSchema, most: SMALL },
   import: { shape: importSchema, most: LARGE },

@@ -7,7 +7,7 @@ import type { LogRecord, Pending, Told } from '../../core/edits'
 import type { Edit } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
-import type { Beginning, Entry, Founded, HomeChoice, Id, Redirect, RichDoc, Role, Site } from '../../core/site'
+import type { Beginning, Entry, Founded, HomeChoice, Id, Picture, Redirect, RichDoc, Role, Site } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 
 /** What the studio and the server say to each other at /api, declared once. */
@@ -153,6 +153,8 @@ export interface EntriesQuery {
   state?: (typeof ENTRY_STATES)[number]
   term?: Id
   person?: Id
+  /** Those that show it. */
+  picture?: Id
   /** Days: dated from the one, and until the other. */
   since?: string
   until?: string
@@ -192,6 +194,37 @@ export interface EntriesAnswer {
 export interface MergeTermsInput {
   from: Id
   into: Id
+}
+
+/** A picture with what is known of its file; `entries` is in how many entries it is shown. */
+export interface StoredPictureAnswer {
+  picture: Picture
+  mime: string
+  /** Bytes. */
+  size: number
+  addedAt: number
+  addedBy: string
+  entries: number
+}
+
+export interface PicturesAnswer {
+  pictures: StoredPictureAnswer[]
+}
+
+export interface PictureInput {
+  alt: string
+  focus: { x: number; y: number } | null
+}
+
+/** Takes pictures away, or puts them back. */
+export interface PicturesRemovedInput {
+  ids: Id[]
+  removed: boolean
+}
+
+/** Files that are no pictures: documents, sound, film. They stand at `/files/ID/FILENAME`. */
+export interface FilesAnswer {
+  files: { id: Id; fileName: string; mime: string; size: number; addedAt: number; addedBy: string }[]
 }
 
 /** Addresses that lead elsewhere, latest first; `at` in milliseconds since 1970. */
@@ -261,7 +294,7 @@ export interface StaleFrameAnswer {
 
 /** One difference between the draft and the latest release. */
 export interface Change {
-  what: 'layout' | 'frame' | 'house'
+  what: 'layout' | 'frame' | 'house' | 'menu'
   how: 'new' | 'changed' | 'removed'
   id: string
   name: string
@@ -289,7 +322,7 @@ export interface ReleaseInput {
 }
 
 /** What of a release is brought back into the draft. */
-export type BringBack = { kind: 'all' } | { kind: 'layout' | 'frame'; id: string }
+export type BringBack = { kind: 'all' } | { kind: 'layout' | 'frame' | 'menu'; id: string }
 
 export interface BringBackInput {
   what: BringBack

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { pictureAddress } from '#core/drawing'
 import { type Field, type RichDoc, converted, isHeld, isRichDoc, namedIn, wordsOf } from '#core/site'
 import { useSite } from '~/stores/site'
 
@@ -79,7 +78,7 @@ const setDocument = (at: number, change: Partial<Document>) =>
         <span class="flex items-center gap-2">
           <img
             v-if="site.catalogue!.pictures.get(item)"
-            :src="pictureAddress(site.catalogue!.pictures.get(item)!)"
+            :src="smallAddress(site.catalogue!.pictures.get(item)!)"
             alt=""
             loading="lazy"
             class="size-8 shrink-0 object-cover"

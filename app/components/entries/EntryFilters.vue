@@ -25,8 +25,8 @@ const taxonomies = computed(() => {
     .filter((t) => t.terms.length > 0)
 })
 const narrowed = computed(() => {
-  const { term, person, since, until } = props.query
-  return Boolean(term ?? person ?? since ?? until)
+  const { term, person, picture, since, until } = props.query
+  return Boolean(term ?? person ?? picture ?? since ?? until)
 })
 const CHOICE = 'flex w-full items-baseline justify-between gap-2 px-2 py-1.5 text-start'
 </script>
@@ -65,11 +65,14 @@ const CHOICE = 'flex w-full items-baseline justify-between gap-2 px-2 py-1.5 tex
         v-if="narrowed"
         type="button"
         class="text-xs text-soft underline"
-        @click="emit('set', { term: undefined, person: undefined, since: undefined, until: undefined })"
+        @click="
+          emit('set', { term: undefined, person: undefined, picture: undefined, since: undefined, until: undefined })
+        "
       >
         all again
       </button>
     </div>
+    <p v-if="query.picture" class="mb-2 text-xs">those that show one picture</p>
     <div class="space-y-2">
       <select class="input" aria-label="Term" :value="query.term ?? ''" @change="emit('set', { term: text($event) })">
         <option value="">with any term</option>

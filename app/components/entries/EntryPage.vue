@@ -42,7 +42,7 @@ function draw() {
   const compiled = new CompiledDesign(design.design)
   const outcome = resolve(new CompiledRules(design.rules, catalogue), page, map.request)
   html.value = compiled.draw(
-    sceneOf(catalogue, site.formats, page, { cards: compiled.cards, request: map.request }),
+    sceneOf(catalogue, site.formats, page, { cards: compiled.cards, menus: compiled.menus, request: map.request }),
     outcome,
   ).html
   shown.value = REGIONS.flatMap((region) => {

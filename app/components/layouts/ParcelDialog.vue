@@ -28,7 +28,7 @@ onMounted(async () => {
 
 const items = computed(() => (plan.value?.items ?? []).filter((i) => i.state !== 'same'))
 const taken = computed(() => items.value.filter((i) => !leaveOut.value.includes(`${i.what} ${i.id}`)))
-const WHAT = { layout: 'Layout', frame: 'Frame', house: 'House style' }
+const WHAT = { layout: 'Layout', frame: 'Frame', house: 'House style', menu: 'Menu' }
 const STATE = { new: 'new', replaces: 'replaces what stands here', same: '' }
 const KIND: Record<Unfit['kind'], string> = {
   page: 'page',

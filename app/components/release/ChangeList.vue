@@ -3,7 +3,7 @@ import type { Change } from '#shared/api/types'
 
 defineProps<{ changes: Change[] }>()
 
-const WHAT = { layout: 'Layout', frame: 'Frame', house: 'House style' }
+const WHAT = { layout: 'Layout', frame: 'Frame', house: 'House style', menu: 'Menu' }
 const HOW = { new: 'new', changed: 'changed', removed: 'removed' }
 </script>
 

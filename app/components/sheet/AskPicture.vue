@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Value } from '#core/tree'
-import { pictureAddress } from '#core/drawing'
+import { useEventListener } from '@vueuse/core'
+import type { StoredPictureAnswer } from '#shared/api/types'
 import { findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
@@ -22,6 +23,27 @@ const found = computed(() =>
     (p) => p.fileName,
   ).slice(0, 120),
 )
+const { uploads, send } = useUploads<StoredPictureAnswer>(
+  () => '/pictures',
+  ({ picture: added }) => {
+    site.tookPicture(added)
+    // One that is brought along is meant to be shown here.
+    if (uploads.value.length === 0) pick(added.id)
+  },
+)
+const chosen = ref<HTMLInputElement>()
+const over = ref(false)
+function take(files: Iterable<File>) {
+  over.value = false
+  send(files)
+}
+function paste(event: ClipboardEvent) {
+  const files = filesOf(event.clipboardData)
+  if (!choosing.value || files.length === 0) return
+  event.preventDefault()
+  take(files)
+}
+useEventListener('paste', paste)
 function pick(id: string | null) {
   choosing.value = false
   emit('set', id)
@@ -39,15 +61,46 @@ function pick(id: string | null) {
     :aria-label="`${label}: ${picture?.alt ?? 'none'}`"
     @click="choosing = true"
   >
-    <img v-if="picture" :src="pictureAddress(picture)" alt="" class="size-5 shrink-0 object-cover" />
+    <img v-if="picture" :src="smallAddress(picture)" alt="" class="size-5 shrink-0 object-cover" />
     <span class="truncate" :class="!picture && 'pl-1 text-soft'">{{
       picture?.alt ?? (value ? 'a picture that no longer exists' : 'none')
     }}</span>
   </button>
   <ModalSheet v-if="choosing" title="Choose a picture" wide @close="choosing = false">
-    <input v-model="typed" type="search" class="input mb-3" placeholder="Find a picture" aria-label="Find a picture" />
-    <p v-if="found.length === 0" class="text-soft">No picture is called that.</p>
-    <ul class="grid grid-cols-[repeat(auto-fill,minmax(120px,1fr))] gap-2">
+    <div
+      class="mb-3 flex items-center gap-3"
+      @dragover.prevent="over = true"
+      @dragleave="over = false"
+      @drop.prevent="take(filesOf($event.dataTransfer))"
+    >
+      <input v-model="typed" type="search" class="input" placeholder="Find a picture" aria-label="Find a picture" />
+      <input
+        ref="chosen"
+        type="file"
+        accept="image/*"
+        multiple
+        class="sr-only"
+        tabindex="-1"
+        aria-label="Files of pictures"
+        @change="take(($event.target as HTMLInputElement).files ?? [])"
+      />
+      <button type="button" class="btn shrink-0" :class="over && 'border-spot!'" @click="chosen?.click()">
+        Bring a picture…
+      </button>
+    </div>
+    <UploadList :uploads="uploads" class="mb-3" />
+    <p v-if="found.length === 0" class="text-soft">
+      {{
+        site.site!.pictures.length
+          ? 'No picture is called that.'
+          : 'There are no pictures yet. Choose files, drop them on the button, or paste one.'
+      }}
+    </p>
+    <ul
+      class="grid grid-cols-[repeat(auto-fill,minmax(120px,1fr))] gap-2"
+      @dragover.prevent="over = true"
+      @drop.prevent="take(filesOf($event.dataTransfer))"
+    >
       <li v-for="p in found" :key="p.id">
         <button
           type="button"
@@ -55,7 +108,7 @@ function pick(id: string | null) {
           :class="p.id === value ? 'border-ink' : 'border-rule'"
           @click="pick(p.id)"
         >
-          <img :src="pictureAddress(p)" alt="" loading="lazy" class="aspect-square w-full object-cover" />
+          <img :src="smallAddress(p)" alt="" loading="lazy" class="aspect-square w-full object-cover" />
           <span class="mt-1 block truncate text-xs">{{ p.alt || p.fileName }}</span>
         </button>
       </li>

@@ -169,7 +169,8 @@ describe('over HTTP', () => {
       answerOf(200, { 'content-type': 'text/plain' }, Buffer.from(`${page.key} ${values.q?.join()}`)),
   }
   const published = publish({}, contentOf(), posts)
-  const visited = { published, db: null as never, founding: { open: false } }
+  const media = { file: async () => null, bytesOf: async () => null } as never
+  const visited = { published, media, founding: { open: false } }
   const server = createServer((request, response) => answerVisitor(visited, request, response, async () => null))
   let origin = ''
   beforeAll(async () => {

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { pictureAddress } from '#core/drawing'
 import { type Person, findByWords } from '#core/site'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
@@ -78,7 +77,7 @@ function move(event: KeyboardEvent, id: string) {
             @click="inHand = p.id"
             @keydown="move($event, p.id)"
           >
-            <img v-if="faceOf(p)" :src="pictureAddress(faceOf(p)!)" alt="" class="size-8 shrink-0 object-cover" />
+            <img v-if="faceOf(p)" :src="smallAddress(faceOf(p)!)" alt="" class="size-8 shrink-0 object-cover" />
             <span v-else class="size-8 shrink-0 border border-dashed border-edge" />
             <span class="min-w-0 flex-1 [overflow-wrap:anywhere]"
               >{{ p.name || 'Nameless' }}<span class="block text-xs text-soft">{{ p.role }}</span></span

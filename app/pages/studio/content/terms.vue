@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { pictureAddress } from '#core/drawing'
 import { counted } from '#core/words'
 import { linesOf, pathOf } from '#core/site'
 import { useSession } from '~/stores/session'
@@ -106,7 +105,7 @@ function removeUsed() {
           <template #default="{ line }">
             <img
               v-if="site.catalogue!.pictures.get(own.find((t) => t.id === line.id)?.picture ?? '')"
-              :src="pictureAddress(site.catalogue!.pictures.get(own.find((t) => t.id === line.id)!.picture!)!)"
+              :src="smallAddress(site.catalogue!.pictures.get(own.find((t) => t.id === line.id)!.picture!)!)"
               alt=""
               class="size-6 object-cover"
             />

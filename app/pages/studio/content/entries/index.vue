@@ -13,7 +13,7 @@ import { useSite } from '~/stores/site'
 definePageMeta({ layout: 'content', alone: true })
 useHead({ title: 'Entries' })
 
-const KEYS = ['type', 'state', 'term', 'person', 'since', 'until', 'words', 'sort'] as const
+const KEYS = ['type', 'state', 'term', 'person', 'picture', 'since', 'until', 'words', 'sort'] as const
 const COLUMNS = [
   { id: 'type', label: 'Page type', wide: '110px', sort: 'type' },
   { id: 'state', label: 'State', wide: '150px' },
