@@ -262,3 +262,18 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
     close,
   }
 }
+
+/** A document under a hand, as far as a room that holds it goes by it. */
+export interface EditedStore {
+  document: object | null
+  history: { undo: readonly unknown[]; redo: readonly unknown[] }
+  saving: SaveState
+  stopped: string
+  aside: readonly Unkept<unknown>[]
+  open(): Promise<void>
+  close(): void
+  undo(): void
+  redo(): void
+  tryAgain(): void
+  understood(): void
+}

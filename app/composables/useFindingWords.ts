@@ -98,6 +98,7 @@ export function useFindingWords() {
   const owner = (f: Extract<Finding, { kind: 'dangling' | 'missing-field' }>): string => {
     if (f.frame) return `The frame ${frame(f.frame)}`
     if (f.layout && f.node) return `${element(f.layout, f.node)} in ${layout(f.layout)}`
+    if ('menu' in f && f.menu) return `The menu “${site.catalogue?.menus.get(f.menu)?.name ?? f.menu}”`
     return 'entry' in f && f.entry ? `The entry ${page(`entry:${f.entry}`)}` : 'Something'
   }
 
@@ -212,6 +213,7 @@ export function useFindingWords() {
       }
     if (f.kind === 'tie') return { to: `/studio?frame=${f.frames[1]}`, label: 'Open the frame' }
     if ('frame' in f && f.frame) return { to: `/studio?frame=${f.frame}`, label: 'Open the frame' }
+    if (f.kind === 'dangling' && f.menu) return { to: `/studio/content/menus?menu=${f.menu}`, label: 'Open the menu' }
     if (f.kind === 'dangling' && f.entry) return { to: `/studio/content/entries/${f.entry}`, label: 'Open the entry' }
     if ('pages' in f && f.pages[0]) return { to: `/studio?page=${encodeURIComponent(f.pages[0])}`, label: 'See why' }
     return null

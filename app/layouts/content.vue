@@ -7,8 +7,10 @@ const PLACES = [
   { to: '/studio/content/types', label: 'Page types' },
   { to: '/studio/content/terms', label: 'Terms' },
   { to: '/studio/content/people', label: 'People' },
+  { to: '/studio/content/menus', label: 'Menus' },
   { to: '/studio/content/pictures', label: 'Pictures' },
   { to: '/studio/content/addresses', label: 'Addresses' },
+  { to: '/studio/content/settings', label: 'Settings' },
 ]
 const route = useRoute()
 const session = useSession()

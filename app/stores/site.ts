@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import type { Spoilt } from '#core/documents'
 import { Formats } from '#core/drawing'
-import { Catalogue, type Entry, type HomeChoice, type Id, type Picture, type Site } from '#core/site'
+import { Catalogue, type Entry, type HomeChoice, type Id, type Menu, type Picture, type Site } from '#core/site'
 import {
   CONTENT_LATER,
   type ContentAnswer,
@@ -64,6 +64,14 @@ export const useSite = defineStore('site', () => {
     contentArrived.value++
   }
 
+  /** Menus as they are being made, here at once. */
+  function tookMenus(menus: readonly Menu[]): void {
+    catalogue.value?.followMenus(menus)
+    if (catalogue.value) site.value = { ...catalogue.value.site }
+    triggerRef(catalogue)
+    contentArrived.value++
+  }
+
   const isLater = (entry: Entry): boolean => JSON.stringify(entry.content) === JSON.stringify(CONTENT_LATER)
 
   /** Fetches what an entry says, unless it is here already. */
@@ -91,6 +99,7 @@ export const useSite = defineStore('site', () => {
     load,
     needContent,
     tookPicture,
+    tookMenus,
     setHome,
     putEntry,
     createEntry,

@@ -1,7 +1,7 @@
 import type { Request } from '../conditions'
 import { CompiledRules, type Design, rulesOf, tabulate } from '../frames'
 import { type DrawnTree, treeToDraw } from '../layouts'
-import type { Catalogue } from '../site'
+import { type Catalogue, pagesOfItems } from '../site'
 import { checkContrast } from './contrast'
 import { checkRanking, checkReferences } from './frames'
 import { checkFields, checkOpenLinks, checkThings, gridsOf } from './layouts'
@@ -27,6 +27,14 @@ function chosenFrames(design: Design, catalogue: Catalogue): Finding[] {
   })
 }
 
+/** Items of menus whose page is gone or not out: visitors do not see them. */
+const menuItems = (catalogue: Catalogue): Finding[] =>
+  catalogue.site.menus.flatMap(({ id: menu, items }) =>
+    pagesOfItems(items)
+      .filter((key) => !catalogue.page(key))
+      .map((id) => ({ kind: 'dangling' as const, what: 'page' as const, id, menu })),
+  )
+
 /**
  * Everything about a design that will not do what was meant, over the content there is. What depends on who
  * asks is judged for `request`; ties and dead frames are judged for anybody.
@@ -48,5 +56,6 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
     ...checkPages(compiled, table, layouts),
     ...unreached(design, trees),
     ...chosenFrames(design, catalogue),
+    ...menuItems(catalogue),
   ]
 }

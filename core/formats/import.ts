@@ -3,7 +3,7 @@ import { CompiledRules, type Design, type Frame, type Target, rulesOf, type Exch
 import { type Condition, builtInField, isFieldTest } from '../conditions'
 import { type FieldValue, type Layout, type TreeNode, rewriteProps, walk } from '../tree'
 import { fieldsNamed, propertiesOf, refuseProperty } from '../elements'
-import { BUILT_IN, type Catalogue, type Id, type Menu, type MenuItem } from '../site'
+import { BUILT_IN, type Catalogue, type Id, type Menu, type MenuItem, pagesOfItems } from '../site'
 import { treeToDraw } from '../layouts'
 import type { Parcel } from './parcel'
 
@@ -202,10 +202,6 @@ function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
   if (!node.children) return own
   return { ...own, children: node.children.map((c) => adaptNode(c as TreeNode, choose)) } as N
 }
-
-/** The pages that the items of a menu lead to, by their keys. */
-export const pagesOfItems = (items: readonly MenuItem[]): string[] =>
-  items.flatMap(({ link, items: below }) => [...(typeof link === 'object' ? [link.page] : []), ...pagesOfItems(below)])
 
 /** A menu with what does not fit exchanged; an item whose page is dropped leads nowhere yet. */
 export function adaptMenu(menu: Menu, choices: Readonly<Record<string, Choice>>): Menu {

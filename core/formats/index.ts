@@ -4,7 +4,6 @@ export {
   adaptFrame,
   adaptLayout,
   adaptMenu,
-  pagesOfItems,
   canonical,
   type ImportPlan,
   type ImportItem,

@@ -43,6 +43,7 @@ export {
   menuLines,
   moveItem,
   newMenu,
+  pagesOfItems,
   refuseMenus,
   removeItem,
   setItem,

@@ -109,3 +109,7 @@ export function setItem(menu: Menu, id: Id, key: 'label' | 'link', value: string
   const { above } = findItem(menu.items, id)!
   return { kind: 'set', at: [...itemsAt(menu, above.at(-1) ?? null), id, key], value }
 }
+
+/** The pages that the items of a menu lead to, by their keys. */
+export const pagesOfItems = (items: readonly MenuItem[]): string[] =>
+  items.flatMap(({ link, items: below }) => [...(typeof link === 'object' ? [link.page] : []), ...pagesOfItems(below)])

@@ -142,7 +142,10 @@ function groupPages(site: Site, isBusy: (person: Id) => boolean): Page[] {
 }
 
 function workingPages(site: Site): Page[] {
-  return WORKING.filter((w) => !w.needs || site.settings[w.needs]).map((w) => ({
+  const { settings } = site
+  const isOn = ({ kind, needs }: (typeof WORKING)[number]) =>
+    kind === 'search' ? settings.search !== false : !needs || settings[needs]
+  return WORKING.filter(isOn).map((w) => ({
     key: w.kind,
     kind: w.kind,
     address: w.slug ? pathOf(w.slug) : '',

@@ -275,6 +275,7 @@ export const SETTINGS_SHAPES = {
   home: homeShape,
   shop: yesNo(),
   signIn: yesNo(),
+  search: optional(yesNo()),
 } as const satisfies Record<keyof SiteSettings, Shape>
 
 export const settingsShape = exact(SETTINGS_SHAPES)

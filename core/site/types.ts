@@ -182,6 +182,8 @@ export interface SiteSettings {
   home: HomeChoice
   shop: boolean
   signIn: boolean
+  /** The page on which visitors search; there, unless it is said otherwise. */
+  search?: boolean
 }
 
 export interface Site {

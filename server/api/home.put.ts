@@ -4,7 +4,7 @@ import { readInput, studioHandler } from '../utils/studio'
 
 export default studioHandler<HomeInput>('designer', async ({ event, site }) => {
   const { home } = await readInput<HomeInput>(event, 'home')
-  await site.entries.setHome(home)
+  await site.settings.change({ home })
   await contentChanged(site)
   return { home }
 })

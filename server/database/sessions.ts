@@ -35,3 +35,14 @@ export async function deleteSessions(db: Db, user?: number, but?: string): Promi
 export async function deleteSessionsBefore(db: Db, at: number): Promise<void> {
   await db.deleteFrom('sessions').where('begun_at', '<=', at).execute()
 }
+
+/** How many sessions that began after a moment each user has. */
+export async function countSessions(db: Db, after: number): Promise<Map<number, number>> {
+  const rows = await db
+    .selectFrom('sessions')
+    .select(['user', (e) => e.fn.countAll<number>().as('sessions')])
+    .where('begun_at', '>', after)
+    .groupBy('user')
+    .execute()
+  return new Map(rows.map((r) => [r.user, r.sessions]))
+}

@@ -1,7 +1,6 @@
 import {
   type Catalogue,
   type Entry,
-  type HomeChoice,
   type Id,
   checkEntry,
   dayIn,
@@ -23,7 +22,7 @@ import type {
   StaleEntryAnswer,
   StatesAnswer,
 } from '../../shared/api/types'
-import { touchContent, updateSettings } from '../database/content'
+import { touchContent } from '../database/content'
 import {
   clearEntries,
   entryExists,
@@ -44,12 +43,12 @@ import { takeTurns } from './turns'
 type By = { id: number; name: string }
 type Stale = Omit<StaleEntryAnswer, 'problem'>
 
-/** Entries and settings of the site. Whoever changes them tells the content and the published site afterwards. */
+/** Entries of the site. Whoever changes them tells the content and the published site afterwards. */
 export class Entries {
   constructor(
     private readonly db: Database,
     private readonly draft: Draft,
-    private readonly content: Pick<Content, 'catalogue' | 'spoilt'>,
+    private readonly content: Pick<Content, 'catalogue'>,
   ) {}
 
   private get catalogue(): Catalogue {
@@ -187,19 +186,6 @@ export class Entries {
     const { frames } = await this.draft.read()
     const offered = frames.some((f) => f.frame.id === chosenFrame && f.frame.offeredTo.includes(entry.type))
     if (!offered) fail('not-offered')
-  }
-
-  async setHome(home: HomeChoice): Promise<void> {
-    // Settings that could not be read are not written over.
-    const lost = this.content.spoilt.find((s) => s.what === 'settings')
-    if (lost) fail('spoilt', { what: 'the settings', why: lost.why })
-    const exists =
-      home.kind === 'entry'
-        ? this.catalogue.entries.get(home.entry)?.published
-        : this.catalogue.types.get(home.type)?.archive
-    if (!exists)
-      fail('home-needs', { what: home.kind === 'entry' ? 'a published entry' : 'a page type with an archive' })
-    await updateSettings(this.db, { ...this.catalogue.site.settings, home })
   }
 }
 

@@ -18,8 +18,10 @@ import { Redirects } from './redirects'
 import { Releases } from './release'
 import { seedDemo } from './seed'
 import { Sessions } from './sessions'
+import { Settings } from './settings'
 import { AttemptLimit } from './sign-in'
 import { Terms } from './terms'
+import { Users } from './users'
 import { watchOthers } from './watch'
 
 /** One running site: its database, and the services over it. */
@@ -41,6 +43,8 @@ export interface Installation {
   table: EntryTable
   redirects: Redirects
   media: Media
+  settings: Settings
+  users: Users
   /** Ends what runs beside, and closes the database. */
   close(): Promise<void>
 }
@@ -56,6 +60,7 @@ async function open(): Promise<Installation> {
   const folder = dataFolder()
   const db = await openDatabase(folder)
   const passwords = new Passwords()
+  const sessions = new Sessions(db)
   const demo = process.env.OUTER_FRAME_DEMO
   if (demo && (await seedDemo(db, demo === 'bare', passwords))) log('info', 'demo-made', { bare: demo === 'bare' })
   const aside = openAside(db, folder)
@@ -97,7 +102,7 @@ async function open(): Promise<Installation> {
     passwords,
     entries: new Entries(db, draft, content),
     parcels: new Parcels(db, draft, catalogue, aside),
-    sessions: new Sessions(db),
+    sessions,
     attempts: new AttemptLimit(),
     live,
     founding: new Founding(db, passwords),
@@ -105,6 +110,8 @@ async function open(): Promise<Installation> {
     table: new EntryTable(db, content),
     redirects: new Redirects(db, catalogue),
     media,
+    settings: new Settings(db, content),
+    users: new Users(db, passwords, sessions),
     async close() {
       clearInterval(clock)
       await media.end()

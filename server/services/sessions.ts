@@ -1,7 +1,14 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { parse, serialize } from 'cookie-es'
 import type { Database } from '../database/open'
-import { deleteSession, deleteSessions, deleteSessionsBefore, insertSession, readSession } from '../database/sessions'
+import {
+  countSessions,
+  deleteSession,
+  deleteSessions,
+  deleteSessionsBefore,
+  insertSession,
+  readSession,
+} from '../database/sessions'
 import type { StoredUser } from '../database/users'
 
 export const SESSION_COOKIE = 'outer-frame'
@@ -44,6 +51,11 @@ export class Sessions {
   async endOf(user: number, keep?: string): Promise<void> {
     const token = tokenIn(keep)
     await deleteSessions(this.db, user, token ? hashOf(token) : undefined)
+  }
+
+  /** In how many places each user is signed in. */
+  count(): Promise<Map<number, number>> {
+    return countSessions(this.db, this.now() - LASTS)
   }
 
   async endAll(): Promise<void> {

@@ -108,6 +108,12 @@ export function openHandler<T>(work: (context: { event: H3Event; site: Installat
   return defineEventHandler((event) => run(event, (site) => work({ event, site })))
 }
 
+/** A part of the address that is a number; one that is none stands for nobody. */
+export function numberOf(event: H3Event, name: string): number {
+  const number = Number(parameter(event, name))
+  return Number.isSafeInteger(number) ? number : -1
+}
+
 /** A part of the address, without escapes. One that cannot be read names nothing. */
 export function parameter(event: H3Event, name: string): string {
   const part = event.context.params?.[name] ?? ''

@@ -1,6 +1,7 @@
 import { LAYOUT_REGIONS } from '../../core/tree'
 import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/edits'
 import {
+  ABSENT,
   NOTHING,
   type Shape,
   byValue,
@@ -20,7 +21,7 @@ import {
   whole,
   yesNo,
 } from '../../core/shape'
-import { BEGINNINGS, SETTINGS_SHAPES, homeShape, redirectShape } from '../../core/site'
+import { BEGINNINGS, SETTINGS_SHAPES, USER_ROLES, homeShape, redirectShape } from '../../core/site'
 
 import { ENTRY_SORTS, ENTRY_STATES } from './types'
 
@@ -42,6 +43,9 @@ export const newPassword = text(500, 'A password has 12 to 500 characters').min(
   'A password has 12 to 500 characters',
 )
 export const passwordSchema = exact({ current: text(500, 'Enter the password you have now'), next: newPassword })
+
+/** A shape that may be left out, whatever it is made of. */
+const maybe = (shape: Shape): Shape => byValue((v) => (v === undefined ? ABSENT : shape))
 
 const named = (why: string) => pattern(/\S/, why).max(120, `${why}, of at most 120 characters`)
 
@@ -150,6 +154,27 @@ export const redirectsSchema = exact({
   remove: optional(list(text(1000), 1000)),
 })
 
+/** Settings, each by itself: what is not named stays as it is. */
+export const settingsSchema = exact({
+  change: exact(Object.fromEntries(Object.entries(SETTINGS_SHAPES).map(([name, shape]) => [name, maybe(shape)]))),
+})
+
+const userName = named('Enter a name')
+const userMail = pattern(/^[^\s@]+@[^\s@]+$/, 'Enter a mail address').max(
+  200,
+  'A mail address has at most 200 characters',
+)
+const userRole = oneOf(USER_ROLES, 'There is no such role')
+
+export const newUserSchema = exact({ name: userName, mail: userMail, role: userRole, password: newPassword })
+
+export const userSchema = exact({
+  name: optional(userName),
+  mail: optional(userMail),
+  role: optional(userRole),
+  password: optional(newPassword),
+})
+
 export const homeSchema = exact({ home: homeShape })
 
 export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : id())) })
@@ -211,6 +236,9 @@ export const INPUTS = {
   picture: { shape: pictureSchema, most: SMALL },
   picturesRemoved: { shape: picturesRemovedSchema, most: LARGE },
   redirects: { shape: redirectsSchema, most: LARGE },
+  settings: { shape: settingsSchema, most: SMALL },
+  newUser: { shape: newUserSchema, most: SMALL },
+  user: { shape: userSchema, most: SMALL },
   home: { shape: homeSchema, most: SMALL },
   import: { shape: importSchema, most: LARGE },
   release: { shape: releaseSchema, most: SMALL },

@@ -7,7 +7,19 @@ import type { LogRecord, Pending, Told } from '../../core/edits'
 import type { Edit } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
-import type { Beginning, Entry, Founded, HomeChoice, Id, Picture, Redirect, RichDoc, Role, Site } from '../../core/site'
+import type {
+  Beginning,
+  Entry,
+  Founded,
+  HomeChoice,
+  Id,
+  Picture,
+  Redirect,
+  RichDoc,
+  Role,
+  Site,
+  SiteSettings,
+} from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 
 /** What the studio and the server say to each other at /api, declared once. */
@@ -237,6 +249,29 @@ export interface RedirectsInput {
   /** Addresses that lead nowhere any more. */
   remove?: string[]
 }
+
+/** Settings to be changed; what is not named stays as it is. */
+export interface SettingsInput {
+  change: Partial<SiteSettings>
+}
+
+/** Somebody who works here, and in how many places they are signed in. */
+export interface UserAnswer extends User {
+  sessions: number
+}
+
+export interface UsersAnswer {
+  users: UserAnswer[]
+}
+
+export interface NewUserInput {
+  name: string
+  mail: string
+  role: Role
+  password: string
+}
+
+export type UserInput = Partial<NewUserInput>
 
 export interface HomeInput {
   home: HomeChoice

@@ -10,8 +10,8 @@ const props = defineProps<{
   lines: readonly Line[]
   /** What a line says, by its id. */
   words: (id: string) => string
-  /** What stands where a line says nothing. */
-  blank: string
+  /** What stands where a line says nothing: the same in all, or by the line. */
+  blank: string | ((id: string) => string)
   /** How many levels there may be. */
   most: number
   inHand: string | null
@@ -26,6 +26,7 @@ const emit = defineEmits<{
 }>()
 
 const INDENT = 26
+const blankOf = (id: string) => (typeof props.blank === 'string' ? props.blank : props.blank(id))
 const list = ref<HTMLElement>()
 const landing = shallowRef<{ line: number; depth: number; spot: Spot } | null>(null)
 const said = ref('')
@@ -45,7 +46,7 @@ function place(id: string, spot: Spot) {
   emit('place', id, spot)
   focus(id)
   const level = props.lines.find((l) => l.id === id)?.depth ?? 0
-  said.value = `${props.words(id) || props.blank}, level ${level + 1}, number ${spot.index + 1} there`
+  said.value = `${props.words(id) || blankOf(id)}, level ${level + 1}, number ${spot.index + 1} there`
 }
 const NUDGES: Readonly<Record<string, Nudge>> = {
   ArrowUp: 'up',
@@ -129,8 +130,8 @@ defineExpose({ add, focus })
           class="h-9 min-w-0 flex-1 bg-transparent focus:outline-none"
           :class="line.depth === 0 && 'font-medium'"
           :value="words(line.id)"
-          :placeholder="blank"
-          :aria-label="`${words(line.id) || blank}, level ${line.depth + 1}`"
+          :placeholder="blankOf(line.id)"
+          :aria-label="`${words(line.id) || blankOf(line.id)}, level ${line.depth + 1}`"
           :readonly="locked"
           maxlength="200"
           @focus="$emit('take', line.id)"
@@ -142,7 +143,7 @@ defineExpose({ add, focus })
           v-if="!locked"
           type="button"
           class="px-1.5 text-soft hover:text-ink"
-          :aria-label="`Remove ${words(line.id) || blank}`"
+          :aria-label="`Remove ${words(line.id) || blankOf(line.id)}`"
           @click="$emit('remove', line.id)"
         >
           ×

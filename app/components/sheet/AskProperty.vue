@@ -110,16 +110,18 @@ function set(value: Value | undefined) {
         </label>
         <AskLink v-else-if="property.kind === 'link'" :value="current" :label="property.label" @set="set" />
         <AskPicture v-else-if="property.kind === 'picture'" :value="current" :label="property.label" @set="set" />
-        <select
-          v-else-if="named"
-          class="input"
-          :value="current ?? ''"
-          :aria-label="property.label"
-          @change="set(($event.target as HTMLSelectElement).value || null)"
-        >
-          <option value="">{{ named.none }}</option>
-          <option v-for="t in named.things" :key="t.id" :value="t.id">{{ t.name }}</option>
-        </select>
+        <div v-else-if="named" class="min-w-0 flex-1">
+          <select
+            class="input"
+            :value="current ?? ''"
+            :aria-label="property.label"
+            @change="set(($event.target as HTMLSelectElement).value || null)"
+          >
+            <option value="">{{ named.none }}</option>
+            <option v-for="t in named.things" :key="t.id" :value="t.id">{{ t.name }}</option>
+          </select>
+          <MenuHere v-if="property.kind === 'menu'" :value="typeof current === 'string' ? current : null" @set="set" />
+        </div>
         <FieldPicker
           v-if="mayBeDynamic"
           :page="page"

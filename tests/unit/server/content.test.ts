@@ -4,6 +4,7 @@ import { jobsOver } from '../../../server/aside/jobs'
 import { Content } from '../../../server/services/content'
 import { Draft } from '../../../server/services/draft'
 import { Entries } from '../../../server/services/entries'
+import { Settings } from '../../../server/services/settings'
 import { Parcels } from '../../../server/services/parcels'
 import { seedDemo } from '../../../server/services/seed'
 import { frame } from '../../fixtures'
@@ -14,6 +15,7 @@ const { db } = freshDatabase()
 let content: Content
 let draft: Draft
 let entries: Entries
+let settings: Settings
 let parcels: Parcels
 
 beforeAll(async () => {
@@ -22,6 +24,7 @@ beforeAll(async () => {
   await content.reload()
   draft = new Draft(db())
   entries = new Entries(db(), draft, content)
+  settings = new Settings(db(), content)
   parcels = new Parcels(db(), draft, () => content.catalogue, jobsOver(db()))
 })
 
@@ -76,12 +79,12 @@ describe('entries', () => {
   })
 
   test('home shows a published entry or an archive, nothing else', async () => {
-    await entries.setHome({ kind: 'archive', type: 'exhibit' })
+    await settings.change({ home: { kind: 'archive', type: 'exhibit' } })
     await content.reload()
-    expect(content.catalogue.pages[0]).toMatchObject({ key: 'home', type: 'exhibit' })
-    await expect(entries.setHome({ kind: 'entry', entry: 'nowhere' })).rejects.toThrow('published entry')
-    await expect(entries.setHome({ kind: 'archive', type: 'page' })).rejects.toThrow('page type with an archive')
-    await entries.setHome({ kind: 'entry', entry: 'welcome' })
+    expect(content.catalogue.pages[0]).toMatchObject({ key: 'home', type: 'exhibit' } })
+    await expect(settings.change({ home: { kind: 'entry', entry: 'nowhere' } })).rejects.toThrow('published entry')
+    await expect(settings.change({ home: { kind: 'archive', type: 'page' } })).rejects.toThrow('page type with an archive')
+    await settings.change({ home: { kind: 'entry', entry: 'welcome' } })
     await content.reload()
     await expect(entries.open('nowhere', ADA)).rejects.toThrow('no entry with the id nowhere')
   })

@@ -2,6 +2,7 @@
 import { type Person, findByWords } from '#core/site'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
+import { useStructure } from '~/stores/structure'
 
 /** The people who write or look after entries. */
 definePageMeta({ layout: 'content' })
@@ -9,6 +10,7 @@ useHead({ title: 'People' })
 
 const site = useSite()
 const session = useSession()
+const structure = useStructure()
 const edits = useStructureEdits()
 const { people } = edits
 const route = useRoute()
@@ -56,7 +58,7 @@ function move(event: KeyboardEvent, id: string) {
 </script>
 
 <template>
-  <StructureRoom @ready="begin">
+  <DocumentRoom :store="structure" what="what the site is built of" @ready="begin">
     <section class="flex flex-col overflow-y-auto border-r bg-board p-3 max-lg:border-b" aria-label="People">
       <h1 class="made mb-1.5 text-base">People</h1>
       <input
@@ -118,5 +120,5 @@ function move(event: KeyboardEvent, id: string) {
       @close="removing = false"
       @remove="remove"
     />
-  </StructureRoom>
+  </DocumentRoom>
 </template>

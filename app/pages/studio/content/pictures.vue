@@ -62,6 +62,10 @@ const WALLS = computed(() => {
     ['removed', 'Removed', removedOnes.value],
   ] as const
 })
+const TABS = computed(() => [
+  ...WALLS.value.map(([id, label, of]) => [id, label, of.length] as const),
+  ['files', 'Other files', files.value.length] as const,
+])
 const shown = computed(() =>
   findByWords(
     WALLS.value.find(([id]) => id === wall.value)?.[2] ?? [],
@@ -149,11 +153,7 @@ async function removeFile(id: string) {
     <nav class="overflow-y-auto border-r bg-board p-3 max-lg:border-b" aria-label="Which pictures">
       <h1 class="made mb-1.5 text-base">Pictures</h1>
       <ul class="space-y-px">
-        <li
-          v-for="[id, label, of] in [...WALLS, ['files', 'Other files', files] as const]"
-          :key="id"
-          :class="id === 'files' && 'pt-4'"
-        >
+        <li v-for="[id, label, count] in TABS" :key="id" :class="id === 'files' && 'pt-4'">
           <button
             type="button"
             class="flex w-full items-baseline justify-between gap-2 px-2 py-1.5 text-start"
@@ -161,7 +161,7 @@ async function removeFile(id: string) {
             :aria-current="wall === id ? 'true' : undefined"
             @click="((wall = id), (inHand = null))"
           >
-            {{ label }} <span class="font-mono text-2xs text-soft">{{ of.length }}</span>
+            {{ label }} <span class="font-mono text-2xs text-soft">{{ count }}</span>
           </button>
         </li>
       </ul>

@@ -3,6 +3,7 @@ import { counted } from '#core/words'
 import { linesOf, pathOf } from '#core/site'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
+import { useStructure } from '~/stores/structure'
 
 /** The terms of each taxonomy: a tree, edited in place. */
 definePageMeta({ layout: 'content' })
@@ -10,6 +11,7 @@ useHead({ title: 'Terms' })
 
 const site = useSite()
 const session = useSession()
+const structure = useStructure()
 const edits = useStructureEdits()
 const { taxonomies, terms } = edits
 const route = useRoute()
@@ -52,7 +54,7 @@ function removeUsed() {
 </script>
 
 <template>
-  <StructureRoom @ready="begin">
+  <DocumentRoom :store="structure" what="what the site is built of" @ready="begin">
     <section class="overflow-y-auto border-r bg-board p-3 max-lg:border-b" aria-label="Taxonomies">
       <h1 class="made mb-1.5 text-base">Terms</h1>
       <ul class="space-y-px">
@@ -137,5 +139,5 @@ function removeUsed() {
       @close="removing = null"
       @remove="removeUsed"
     />
-  </StructureRoom>
+  </DocumentRoom>
 </template>

@@ -3,6 +3,7 @@ import type { Used } from '#core/checks'
 import { FIELD_KINDS, type FieldKind } from '#core/site'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
+import { useStructure } from '~/stores/structure'
 
 /** Page types with their fields, and taxonomies: what the site is built of. */
 definePageMeta({ layout: 'content' })
@@ -10,6 +11,7 @@ useHead({ title: 'Page types' })
 
 const site = useSite()
 const session = useSession()
+const structure = useStructure()
 const edits = useStructureEdits()
 const { types, taxonomies } = edits
 const inHand = ref<{ kind: 'type' | 'taxonomy'; id: string } | null>(null)
@@ -71,7 +73,7 @@ function move(event: KeyboardEvent, at: string[], items: readonly { id: string }
 </script>
 
 <template>
-  <StructureRoom @ready="begin">
+  <DocumentRoom :store="structure" what="what the site is built of" @ready="begin">
     <section class="overflow-y-auto border-r bg-board p-3 max-lg:border-b" aria-label="What the site is built of">
       <h1 class="made mb-1.5 text-base">Page types</h1>
       <ul class="space-y-px">
@@ -227,5 +229,5 @@ function move(event: KeyboardEvent, at: string[], items: readonly { id: string }
       @close="removing = null"
       @remove="remove"
     />
-  </StructureRoom>
+  </DocumentRoom>
 </template>
