@@ -85,8 +85,13 @@ function bundle(entry, out, ...options) {
 /** The command line runs on its own, over the packages that are installed. */
 const buildCommand = () => bundle('cli/index.ts', 'cli.mjs', '--packages=external')
 
+/** Packages that ask for others in the older way find them. */
+const REQUIRES =
+  "--banner:js=import { createRequire as outerRequire } from 'node:module'; const require = outerRequire(import.meta.url);"
+
 /** The thread beside the server stands next to it and brings along all but the database, which both share. */
-const buildThread = () => bundle('aside/thread.ts', join('server', 'aside.mjs'), '--external:better-sqlite3')
+const buildThread = () =>
+  bundle('aside/thread.ts', join('server', 'aside.mjs'), '--external:better-sqlite3', '--external:canvas', REQUIRES)
 
 /** Builds the server, the studio and the command, unless the sources are those they were built from. */
 export function build() {

@@ -10,6 +10,7 @@ const PLACES = [
   { to: '/studio/content/menus', label: 'Menus' },
   { to: '/studio/content/pictures', label: 'Pictures' },
   { to: '/studio/content/addresses', label: 'Addresses' },
+  { to: '/studio/content/bring', label: 'Bring along' },
   { to: '/studio/content/settings', label: 'Settings' },
 ]
 const route = useRoute()

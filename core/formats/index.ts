@@ -11,3 +11,4 @@ export {
   type UnfitKind,
   type Choice,
 } from './import'
+export { contentHtml, rowOfEntry, safeCell } from './content-out'

@@ -68,6 +68,8 @@ export class Catalogue {
   private readonly out = new Set<Id>()
   /** Ids of the entries that are out from or until a moment. */
   private readonly timed = new Set<Id>()
+  /** Ids of entries by the last parts of their addresses. */
+  private readonly slugs = new Map<string, Set<Id>>()
   /** What the clocks of the site show, to the minute. */
   private clock: string
   /** Its lists of entries and pictures are the catalogue's own. */
@@ -90,7 +92,10 @@ export class Catalogue {
       this.out.add(entry.id)
       countTime(this.times, entry, 1)
     }
-    for (const entry of site.entries) if (entry.from || entry.until) this.timed.add(entry.id)
+    for (const entry of site.entries) {
+      if (entry.from || entry.until) this.timed.add(entry.id)
+      this.noteSlug(entry)
+    }
     for (const lists of [this.byType, this.byTerm, this.byPerson]) lists.fill(out)
     this.list = this.listed()
     this.leadHome()
@@ -187,10 +192,23 @@ export class Catalogue {
     if (isHome || moved) this.leadHome()
   }
 
+  private noteSlug({ slug, id }: Entry): void {
+    const ids = this.slugs.get(slug)
+    if (ids) ids.add(id)
+    else this.slugs.set(slug, new Set([id]))
+  }
+
+  /** Entries of any type whose addresses end with the same part. */
+  withSlug(slug: string): Entry[] {
+    return [...(this.slugs.get(slug) ?? [])].flatMap((id) => this.entries.get(id) ?? [])
+  }
+
   /** Puts an entry in the place of the one with its id, behind all others, or takes it away. */
   private hold(id: Id, after: Entry | null): void {
     const { entries } = this.site
     const was = this.entries.get(id)
+    if (was) this.slugs.get(was.slug)?.delete(id)
+    if (after) this.noteSlug(after)
     const index = was ? entries.lastIndexOf(was) : entries.length
     if (after) {
       entries[index] = after

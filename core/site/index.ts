@@ -64,6 +64,7 @@ export {
   wordsOf,
 } from './convert'
 export { isLeftOut } from './left-out'
+export { type Bringing, type BroughtRow, OWN_TARGETS, type Target, bringRow, guessKind, guessTargets } from './bring'
 export { namedIn } from './named'
 export { isDay, isMoment, clockIn, dayIn, dayOf, momentIn } from './days'
 export { findByWords } from './find'

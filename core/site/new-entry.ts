@@ -9,12 +9,11 @@ const MOST_SLUG = 80
 /** The last part of an address for a title: the first that is free, with a number behind it where it must be. */
 export function freeSlug(entry: Entry, wanted: string, catalogue: Catalogue): string {
   const type = catalogue.types.get(entry.type)!
-  // Looked through once: what is tried again and again is asked of this.
-  const alike = new Set(catalogue.site.entries.filter((e) => e.type === type.id).map((e) => e.slug))
+  const alike = (slug: string) => catalogue.withSlug(slug).some((e) => e.type === type.id && e.id !== entry.id)
   return firstFree(
     slugOf(wanted) || 'untitled',
     MOST_SLUG,
-    (slug) => alike.has(slug) || takenAddress({ ...entry, slug }, type, catalogue) !== null,
+    (slug) => alike(slug) || takenAddress({ ...entry, slug }, type, catalogue) !== null,
   )
 }
 

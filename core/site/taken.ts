@@ -20,9 +20,7 @@ export function takenAddress(entry: Entry, type: PageType, catalogue: Catalogue)
   if (top) return `The address ${address} is one that ${top}. Choose another last part`
   if (type.dated && /^\d{4}$/.test(entry.slug))
     return `The address ${address} is one that the years of ${type.plural} use. Choose another last part`
-  const twin = site.entries.find(
-    (e) => e.id !== entry.id && e.slug === entry.slug && ownAddress(site, e, entries) === address,
-  )
+  const twin = catalogue.withSlug(entry.slug).find((e) => e.id !== entry.id && ownAddress(site, e, entries) === address)
   if (twin) return `Another ${type.name.toLowerCase()} has this address already: ${twin.title || twin.id}`
   const page = catalogue.pageAt(address)
   return page && page.entry !== entry.id ? `The page “${page.title}” has the address ${address} already` : null

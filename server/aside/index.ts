@@ -93,6 +93,7 @@ export function openAside(db: Database, folder: string): Aside {
     apply: job('apply'),
     rehearse: job('rehearse'),
     plan: job('plan'),
+    sheet: job('sheet'),
     prepare: job('prepare'),
     end: () => thread.end(),
   }

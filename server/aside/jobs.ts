@@ -4,6 +4,7 @@ import { applyInTurn } from '../services/apply'
 import { Content } from '../services/content'
 import { readDraft } from '../services/draft'
 import { planParcel, prepareImport } from '../services/import'
+import { keepSheet } from '../bring/keep'
 import { rehearse } from '../services/rehearse'
 import type { Jobs } from './work'
 
@@ -21,6 +22,7 @@ export function jobsOver(db: Database): Jobs {
   const design = async () => (await readDraft(db)).design
   return {
     apply: applyInTurn,
+    sheet: keepSheet,
     rehearse: (input) => withSite((content) => rehearse(JSON.parse(input.design) as Design, content)),
     plan: ({ parcel }) => withSite(async ({ catalogue }) => planParcel(parcel, await design(), catalogue)),
     prepare: (input) => withSite(async ({ catalogue }) => prepareImport(input, await design(), catalogue)),

@@ -1,6 +1,7 @@
 import type { ImportPlan, Parcel } from '../../core/formats'
 import type { Problem } from '../../core/problems'
 import type { ImportInput } from '../../shared/api/types'
+import type { SheetInfo, SheetInput } from '../bring/keep'
 import type { Applied, ToApply } from '../services/apply'
 import type { ImportParts } from '../services/import'
 
@@ -12,6 +13,8 @@ export interface Jobs {
   rehearse(input: { design: string }): Promise<Problem | null>
   /** Says what importing a parcel would do here. */
   plan(input: { parcel: Parcel }): Promise<ImportPlan>
+  /** Reads a file of content into rows, which stand in another one afterwards; gives what is known of them. */
+  sheet(input: SheetInput): Promise<SheetInfo>
   /** Makes what a parcel brings ready to be written, judged as it will stand here. */
   prepare(input: ImportInput): Promise<ImportParts>
 }

@@ -160,4 +160,14 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw('alter table site add column menus_revision integer not null default 0').execute(db)
     },
   },
+  // What an import has made and changed, so that it is undone in one step.
+  '012-imports': {
+    async up(db: Kysely<unknown>) {
+      const make = (statement: string) => sql.raw(statement).execute(db)
+      await make(`create table imports (id text primary key, name text not null, state text not null, done integer not null,
+        total integer not null, report text not null, structure text, at integer not null, by text not null)`)
+      await make(`create table import_entries (import text not null references imports (id) on delete cascade, entry text not null,
+        before integer, after integer not null, primary key (import, entry))`)
+    },
+  },
 }

@@ -21,6 +21,20 @@ export interface Tables {
   menus: { id: string; position: number; doc: Json }
   /** Which entries a change of the content was about; null for everything. */
   content_changes: { version: number; entry: string | null }
+  imports: {
+    id: string
+    name: string
+    state: string
+    done: number
+    total: number
+    report: Json
+    /** The edit of the structure that takes back what was made for it; null where nothing was. */
+    structure: Json | null
+    at: number
+    by: string
+  }
+  /** Which entries an import has stored: at which revision they stood before (null for new ones), and stand since. */
+  import_entries: { import: string; entry: string; before: number | null; after: number }
   redirects: { address: string; doc: Json; at: number }
   pictures: {
     id: string

@@ -2,10 +2,12 @@ import { resolve } from 'node:path'
 import { type Aside, openAside } from '../aside'
 import { standAllWords } from '../database/entries'
 import { type Database, openDatabase } from '../database/open'
+import { Bring } from './bring'
 import { Content, type Stale } from './content'
 import { Draft } from './draft'
 import { Entries } from './entries'
 import { EntryTable } from './entry-table'
+import { Export } from './export'
 import { Founding } from './founding'
 import { FileStore } from '../media/store'
 import { Live } from './live'
@@ -45,6 +47,8 @@ export interface Installation {
   media: Media
   settings: Settings
   users: Users
+  bring: Bring
+  export: Export
   /** Ends what runs beside, and closes the database. */
   close(): Promise<void>
 }
@@ -77,6 +81,9 @@ async function open(): Promise<Installation> {
   }
   const media = new Media(db, files, async () => take(await content.follow()))
   await media.open()
+  const follow = async () => take(await content.follow())
+  const bring = new Bring(db, folder, files, aside, content, media, follow)
+  await bring.open()
   await content.follow()
   const draft = new Draft(db, aside)
   const catalogue = () => content.catalogue
@@ -110,10 +117,13 @@ async function open(): Promise<Installation> {
     table: new EntryTable(db, content),
     redirects: new Redirects(db, catalogue),
     media,
+    bring,
+    export: new Export(content, media),
     settings: new Settings(db, content),
     users: new Users(db, passwords, sessions),
     async close() {
       clearInterval(clock)
+      await bring.end()
       await media.end()
       await watch.end()
       await aside.end()

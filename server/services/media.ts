@@ -48,6 +48,9 @@ interface Clean {
   height: number
 }
 
+/** A picture that came in and was cleaned; `came` is the hash of the file as it was sent. */
+type Taken = Incoming & Omit<Clean, 'bytes'> & { fileName: string; came: string }
+
 /** A file as it is sent: its bytes, how many there are to be, and what it is called. */
 export interface Sent {
   stream: Readable
@@ -98,7 +101,7 @@ export class Media {
   /** Takes in a picture; one that is there already is given as it is. Its sizes are made afterwards. */
   async addPicture(sent: Sent, by: string): Promise<StoredPictureAnswer> {
     const file = await this.takePicture(sent)
-    const there = await findPictureByHash(this.db, file.hash)
+    const there = (await findPictureByHash(this.db, file.came)) ?? (await findPictureByHash(this.db, file.hash))
     if (there) {
       await this.files.drop(file.path)
       return answerOf((await readPicture(this.db, there))!, 0)
@@ -166,13 +169,13 @@ export class Media {
   }
 
   /** What is sent as a picture, judged by what stands in it and cleaned; it is not kept yet. */
-  private async takePicture(sent: Sent): Promise<Incoming & Omit<Clean, 'bytes'> & { fileName: string }> {
+  private async takePicture(sent: Sent): Promise<Taken> {
     const incoming = await this.files.receive(sent.stream, MOST_PICTURE, sent.bytes)
     try {
       if (incoming.size === 0) fail('file-empty')
       const { bytes, ...clean } = await this.clean(incoming, sent.name)
       const { path, hash, size } = await this.files.bring(bytes)
-      return { ...clean, path, hash, size, fileName: fileNameOf(sent.name, clean.ending) }
+      return { ...clean, path, hash, size, came: incoming.hash, fileName: fileNameOf(sent.name, clean.ending) }
     } finally {
       await this.files.drop(incoming.path)
     }

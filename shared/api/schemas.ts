@@ -142,6 +142,24 @@ export const mergeTermsSchema = exact({ from: key('Choose two terms'), into: key
 
 const part = numeric(0, 1, 'A focal point is told by two numbers from 0 to 1')
 
+export const bringSchema = exact({
+  type: kinds(
+    {
+      there: exact({ kind: oneOf(['there']), id: key() }),
+      new: exact({
+        kind: oneOf(['new']),
+        name: named('Give the page type a name'),
+        plural: named('Say what several are called'),
+      }),
+    },
+    'kind',
+    'page type',
+  ),
+  columns: record(/^[^\0]{1,130}$/, text(140), 300),
+  published: yesNo(),
+  make: yesNo(),
+})
+
 export const pictureSchema = exact({
   alt: text(1000, 'A description has at most 1,000 characters'),
   focus: byValue((v) => (v === null ? NOTHING : exact({ x: part, y: part }))),
@@ -233,6 +251,7 @@ export const INPUTS = {
   working: { shape: workingSchema, most: LARGE },
   bulk: { shape: bulkSchema, most: LARGE },
   mergeTerms: { shape: mergeTermsSchema, most: SMALL },
+  bring: { shape: bringSchema, most: 200_000 },
   picture: { shape: pictureSchema, most: SMALL },
   picturesRemoved: { shape: picturesRemovedSchema, most: LARGE },
   redirects: { shape: redirectsSchema, most: LARGE },

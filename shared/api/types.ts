@@ -10,6 +10,7 @@ import type { Choice, ImportPlan, Parcel } from '../../core/formats'
 import type {
   Beginning,
   Entry,
+  FieldKind,
   Founded,
   HomeChoice,
   Id,
@@ -272,6 +273,62 @@ export interface NewUserInput {
 }
 
 export type UserInput = Partial<NewUserInput>
+
+/** A file that came and waits to be taken along: its columns, how many rows, the first of them, and what they most likely are. */
+export interface SheetAnswer {
+  id: Id
+  name: string
+  format: string
+  columns: string[]
+  rows: number
+  pictures: number
+  first: Record<string, string>[]
+  /** The kind of field that suits each column. */
+  kinds: Record<string, FieldKind>
+}
+
+/** How the rows of a file are taken along. */
+export interface BringInput {
+  type: { kind: 'there'; id: Id } | { kind: 'new'; name: string; plural: string }
+  columns: Record<string, string>
+  published: boolean
+  /** Terms and people that are named and not there are made. */
+  make: boolean
+}
+
+/** What taking them along would come to: the first entries as they would be, and what of all rows would be lost. */
+export interface BringPreviewAnswer {
+  entries: { title: string; slug: string; replaces: boolean; fields: Record<string, string> }[]
+  fresh: number
+  replaced: number
+  made: { terms: string[]; people: string[] }
+  problems: RowProblem[]
+  /** In how many rows something is lost. */
+  wrong: number
+}
+
+/** What of a row was not taken; rows are counted from 1, without the names of columns. */
+export interface RowProblem {
+  row: number
+  why: string
+}
+
+export interface ImportAnswer {
+  id: Id
+  name: string
+  state: 'running' | 'done' | 'cancelled' | 'undone'
+  done: number
+  total: number
+  made: number
+  replaced: number
+  problems: RowProblem[]
+  at: number
+  by: string
+}
+
+export interface ImportsAnswer {
+  imports: ImportAnswer[]
+}
 
 export interface HomeInput {
   home: HomeChoice

@@ -81,9 +81,11 @@ describe('entries', () => {
   test('home shows a published entry or an archive, nothing else', async () => {
     await settings.change({ home: { kind: 'archive', type: 'exhibit' } })
     await content.reload()
-    expect(content.catalogue.pages[0]).toMatchObject({ key: 'home', type: 'exhibit' } })
+    expect(content.catalogue.pages[0]).toMatchObject({ key: 'home', type: 'exhibit' })
     await expect(settings.change({ home: { kind: 'entry', entry: 'nowhere' } })).rejects.toThrow('published entry')
-    await expect(settings.change({ home: { kind: 'archive', type: 'page' } })).rejects.toThrow('page type with an archive')
+    await expect(settings.change({ home: { kind: 'archive', type: 'page' } })).rejects.toThrow(
+      'page type with an archive',
+    )
     await settings.change({ home: { kind: 'entry', entry: 'welcome' } })
     await content.reload()
     await expect(entries.open('nowhere', ADA)).rejects.toThrow('no entry with the id nowhere')

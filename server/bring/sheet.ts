@@ -1,0 +1,59 @@
+import { fail } from '../../core/problems'
+
+/** What is brought along, whatever it came in: rows of words under named columns. */
+export type Row = Record<string, string>
+
+export const FORMATS = ['csv', 'tsv', 'jsonl', 'markdown', 'feed', 'zip'] as const
+export type Format = (typeof FORMATS)[number]
+
+export interface Sheet {
+  format: Format
+  columns: string[]
+  rows: Row[]
+  /** Pictures that came along, by the names that rows may call them. */
+  pictures: { name: string; path: string }[]
+}
+
+export const MOST_COLUMNS = 300
+export const MOST_ROWS = 200_000
+const MOST_CELL = 400_000
+const MOST_NAME = 120
+
+/** Rows with every column that any of them has, in the order in which they came; what is too large is refused. */
+export function sheetOf(format: Format, rows: Row[], pictures: Sheet['pictures'] = []): Sheet {
+  if (rows.length === 0) fail('sheet-wrong', { why: 'it holds no rows' })
+  if (rows.length > MOST_ROWS)
+    fail('sheet-wrong', { why: `it holds ${rows.length} rows, and at most ${MOST_ROWS} are taken at once` })
+  const columns = new Set<string>()
+  for (const row of rows) {
+    for (const name of Object.keys(row)) {
+      columns.add(name)
+      if (row[name]!.length > MOST_CELL) fail('sheet-wrong', { why: `a cell under ${name.slice(0, 40)} is too long` })
+    }
+    if (columns.size > MOST_COLUMNS)
+      fail('sheet-wrong', { why: `it has more than ${MOST_COLUMNS} columns, which are taken at most` })
+  }
+  return { format, columns: [...columns], rows, pictures }
+}
+
+/** The names of columns as they can be told apart: trimmed, none empty, none twice. */
+export function columnNames(names: readonly string[]): string[] {
+  const seen = new Set<string>()
+  return names.map((raw, i) => {
+    const plain = raw.trim().slice(0, MOST_NAME) || `Column ${i + 1}`
+    let name = plain
+    for (let n = 2; seen.has(name); n++) name = `${plain} ${n}`
+    seen.add(name)
+    return name
+  })
+}
+
+/** Any value as words in a cell; lists are told apart by semicolons. */
+export function cellOf(value: unknown): string {
+  if (value === null || value === undefined) return ''
+  if (typeof value === 'string') return value
+  if (value instanceof Date)
+    return Number.isNaN(value.getTime()) ? '' : value.toISOString().replace(/T00:00:00\.000Z$/, '')
+  if (Array.isArray(value)) return value.map(cellOf).join('; ')
+  return typeof value === 'object' ? JSON.stringify(value) : String(value)
+}

@@ -1,0 +1,73 @@
+import type { Transaction } from 'kysely'
+import type { Id } from '../../core/site'
+import type { ImportAnswer, RowProblem } from '../../shared/api/types'
+import type { Database } from './open'
+import type { Tables } from './schema'
+
+type Db = Database | Transaction<Tables>
+
+/** As many problems of rows are kept; how many there are is counted on. */
+export const MOST_PROBLEMS = 500
+
+export async function insertImport(db: Db, id: Id, name: string, total: number, by: string): Promise<void> {
+  const values = { id, name, total, by, state: 'running', done: 0, report: '[]', structure: null, at: Date.now() }
+  await db.insertInto('imports').values(values).execute()
+}
+
+export async function noteImport(
+  db: Db,
+  id: Id,
+  change: { state?: string; done?: number; problems?: readonly RowProblem[]; structure?: unknown },
+): Promise<void> {
+  const { problems, structure, ...own } = change
+  const values = {
+    ...own,
+    ...(problems && { report: JSON.stringify(problems.slice(0, MOST_PROBLEMS)) }),
+    ...(structure !== undefined && { structure: JSON.stringify(structure) }),
+  }
+  if (Object.keys(values).length) await db.updateTable('imports').set(values).where('id', '=', id).execute()
+}
+
+export async function noteImported(db: Db, id: Id, entry: Id, before: number | null, after: number): Promise<void> {
+  await db
+    .insertInto('import_entries')
+    .values({ import: id, entry, before, after })
+    .onConflict((c) => c.columns(['import', 'entry']).doUpdateSet({ after }))
+    .execute()
+}
+
+export async function readImported(db: Db, id: Id): Promise<{ entry: Id; before: number | null; after: number }[]> {
+  return db.selectFrom('import_entries').select(['entry', 'before', 'after']).where('import', '=', id).execute()
+}
+
+/** The edit that takes back what was made of the structure for an import; null where nothing was. */
+export async function readImportStructure(db: Db, id: Id): Promise<unknown> {
+  const row = await db.selectFrom('imports').select('structure').where('id', '=', id).executeTakeFirst()
+  return row?.structure ? (JSON.parse(row.structure) as unknown) : null
+}
+
+/** Imports, latest first. */
+export async function readImports(db: Db, most = 20): Promise<ImportAnswer[]> {
+  const rows = await db.selectFrom('imports').selectAll().orderBy('at', 'desc').limit(most).execute()
+  const counts = await db
+    .selectFrom('import_entries')
+    .select(['import', (e) => e.fn.countAll<number>().as('all'), (e) => e.fn.count<number>('before').as('replaced')])
+    .groupBy('import')
+    .execute()
+  const byId = new Map(counts.map((c) => [c.import, c]))
+  return rows.map(({ report, structure: _, state, ...row }) => {
+    const { all = 0, replaced = 0 } = byId.get(row.id) ?? {}
+    const problems = readProblems(report)
+    return { ...row, state: state as ImportAnswer['state'], made: all - replaced, replaced, problems }
+  })
+}
+
+function readProblems(text: string): RowProblem[] {
+  try {
+    const read: unknown = JSON.parse(text)
+    return Array.isArray(read) ? (read as RowProblem[]) : []
+  } catch (error) {
+    if (error instanceof SyntaxError) return []
+    throw error
+  }
+}

@@ -1,0 +1,162 @@
+import { type Zippable, strToU8, zip } from 'fflate'
+import { XMLBuilder } from 'fast-xml-parser'
+import Papa from 'papaparse'
+import { stringify as toYaml } from 'yaml'
+import { contentHtml, rowOfEntry, safeCell } from '../../core/formats'
+import { fail } from '../../core/problems'
+import type { Entry, PageType } from '../../core/site'
+import type { Content } from './content'
+import type { Media } from './media'
+import { takeTurns } from './turns'
+
+export const EXPORTS = ['csv', 'tsv', 'jsonl', 'markdown', 'atom', 'rss'] as const
+export type ExportFormat = (typeof EXPORTS)[number]
+
+export interface Exported {
+  bytes: Buffer
+  mime: string
+  fileName: string
+}
+
+type Row = Record<string, string>
+
+const MIMES: Record<ExportFormat, [string, string]> = {
+  csv: ['text/csv; charset=utf-8', 'csv'],
+  tsv: ['text/tab-separated-values; charset=utf-8', 'tsv'],
+  jsonl: ['application/jsonl', 'jsonl'],
+  markdown: ['application/zip', 'zip'],
+  atom: ['application/atom+xml', 'atom'],
+  rss: ['application/rss+xml', 'rss'],
+}
+
+/** Content on its way elsewhere, in open formats that come in again. */
+export class Export {
+  constructor(
+    private readonly content: Pick<Content, 'catalogue' | 'formats'>,
+    private readonly media: Pick<Media, 'bytesOf'>,
+  ) {}
+
+  /** All entries of a page type that were not removed. */
+  async make(typeId: string, format: ExportFormat): Promise<Exported> {
+    const { catalogue, formats } = this.content
+    const type = catalogue.types.get(typeId) ?? fail('type-unknown', { id: typeId })
+    const entries = catalogue.site.entries.filter((e) => e.type === typeId)
+    const rows: Row[] = []
+    const turn = takeTurns()
+    for (const entry of entries) {
+      await turn()
+      rows.push(rowOfEntry(entry, type, catalogue, formats))
+    }
+    const [mime, ending] = MIMES[format]
+    const bytes = await this.write(format, rows, entries, type)
+    return { bytes, mime, fileName: `${type.slug || type.id}.${ending}` }
+  }
+
+  private async write(format: ExportFormat, rows: Row[], entries: Entry[], type: PageType): Promise<Buffer> {
+    switch (format) {
+      case 'csv':
+      case 'tsv':
+        return Buffer.from(tableOf(rows, format === 'csv' ? ',' : '\t'))
+      case 'jsonl':
+        return Buffer.from(rows.map((row) => JSON.stringify(row) + '\n').join(''))
+      case 'markdown':
+        return this.archive(rows, entries)
+      default:
+        return Buffer.from(this.feed(format, entries, type))
+    }
+  }
+
+  /** A file for each entry, its text as HTML below what else it says, and the pictures that they name. */
+  private async archive(rows: Row[], entries: Entry[]): Promise<Buffer> {
+    const files: Zippable = {}
+    for (const { content = '', ...matter } of rows) {
+      const said = Object.fromEntries(Object.entries(matter).filter(([, words]) => words !== ''))
+      files[`${matter.slug}.md`] = strToU8(`---\n${toYaml(said)}---\n\n${content}\n`)
+    }
+    for (const id of new Set(entries.flatMap((e) => picturesOf(e, this.content.catalogue.types.get(e.type))))) {
+      const picture = this.content.catalogue.pictures.get(id)
+      const found = picture && (await this.media.bytesOf(id))
+      if (found) files[`pictures/${picture.fileName}`] = [new Uint8Array(found.bytes), { level: 0 }]
+    }
+    return new Promise((done, failed) => {
+      zip(files, (error, bytes) => (error ? failed(error) : done(Buffer.from(bytes))))
+    })
+  }
+
+  private feed(format: 'atom' | 'rss', entries: Entry[], type: PageType): string {
+    const { catalogue, formats } = this.content
+    const { origin, name, tagline } = catalogue.site.settings
+    const out = entries.filter((e) => catalogue.isOut(e))
+    const items = out.map((entry) => {
+      const link = origin + (catalogue.addressOf(entry.id) ?? '')
+      const html = contentHtml(entry, catalogue, formats)
+      const author = entry.person ? catalogue.people.get(entry.person)?.name : undefined
+      const terms = entry.terms.flatMap((t) => catalogue.terms.get(t)?.title ?? [])
+      return { entry, link, html, author, terms, at: new Date(`${entry.date ?? '1970-01-01'}T00:00:00Z`) }
+    })
+    const builder = new XMLBuilder({
+      ignoreAttributes: false,
+      attributeNamePrefix: '@',
+      format: true,
+      suppressEmptyNode: true,
+    })
+    const latest = items.reduce((at, i) => (i.at > at ? i.at : at), new Date(0))
+    const feed =
+      format === 'rss'
+        ? {
+            rss: {
+              '@version': '2.0',
+              '@xmlns:content': 'http://purl.org/rss/1.0/modules/content/',
+              channel: {
+                title: `${name}: ${type.plural}`,
+                link: origin,
+                description: tagline || type.plural,
+                item: items.map(({ entry, link, html, author, terms, at }) => ({
+                  title: entry.title,
+                  link,
+                  guid: { '@isPermaLink': 'false', '#text': entry.id },
+                  pubDate: at.toUTCString(),
+                  description: entry.summary,
+                  ...(author && { author }),
+                  category: terms,
+                  'content:encoded': html,
+                })),
+              },
+            },
+          }
+        : {
+            feed: {
+              '@xmlns': 'http://www.w3.org/2005/Atom',
+              title: `${name}: ${type.plural}`,
+              id: `${origin}/${type.slug}`,
+              link: { '@href': origin },
+              updated: latest.toISOString(),
+              entry: items.map(({ entry, link, html, author, terms, at }) => ({
+                title: entry.title,
+                id: `${origin}/#${entry.id}`,
+                link: { '@href': link },
+                updated: at.toISOString(),
+                published: at.toISOString(),
+                summary: entry.summary,
+                ...(author && { author: { name: author } }),
+                category: terms.map((term) => ({ '@term': term })),
+                content: { '@type': 'html', '#text': html },
+              })),
+            },
+          }
+    return `<?xml version="1.0" encoding="utf-8"?>\n${builder.build(feed)}`
+  }
+}
+
+function tableOf(rows: readonly Row[], delimiter: string): string {
+  const names = [...new Set(rows.flatMap((row) => Object.keys(row)))]
+  const cells = rows.map((row) => names.map((name) => safeCell(row[name] ?? '')))
+  // The mark at the beginning tells spreadsheets that it is UTF-8.
+  return '\ufeff' + Papa.unparse({ fields: names, data: cells }, { delimiter, newline: '\r\n' }) + '\r\n'
+}
+
+function picturesOf(entry: Entry, type: PageType | undefined): string[] {
+  const fields = type?.fields.filter((f) => f.kind === 'picture' || f.kind === 'pictures') ?? []
+  const named = fields.flatMap((f) => entry.fields[f.id] ?? [])
+  return [entry.picture, ...named].filter((id): id is string => typeof id === 'string')
+}
