@@ -1,12 +1,14 @@
 import type { Design } from '../core/frames'
-import type { Picture, Site } from '../core/site'
-import { PAGES, STORIES, TALKS, TICKETS } from './content/entries'
+import type { Picture, Redirect, Site } from '../core/site'
+import { PAGES, SOME_DAY, STORIES, TALKS, TICKETS, unseenStories } from './content/entries'
 import { CLOCK_KIND, EXHIBITS } from './content/exhibits'
 import { PEOPLE, TAXONOMIES, TERMS, TYPES } from './content/kinds'
 import { MENUS } from './content/menus'
 import { BARE_DESIGN, DESIGN } from './design'
 import { drawClock, drawDetail } from './pictures/clocks'
 import { drawEmptyCase, drawMark, drawPortrait, drawRoom, drawTicket } from './pictures/others'
+
+export { REMOVED_STORY } from './content/entries'
 
 export interface DrawnPicture extends Picture {
   svg: string
@@ -29,6 +31,12 @@ export const DEMO_USERS: DemoUser[] = [
 ]
 
 const ENTRIES = [...PAGES, ...EXHIBITS, ...TALKS, ...STORIES, ...TICKETS]
+
+/** Addresses of an earlier site of the museum, as old guides print them. */
+const REDIRECTS: Redirect[] = [
+  { address: '/opening-times', to: { page: 'entry:opening-hours' } },
+  { address: '/collection', to: '/exhibits', branch: true },
+]
 
 const picture = (id: string, alt: string, width: number, height: number, svg: string): DrawnPicture => ({
   id,
@@ -86,7 +94,11 @@ function drawnPictures(): DrawnPicture[] {
 export const PICTURES: DrawnPicture[] = drawnPictures()
 
 /** The whole museum: its site, its pictures, and either its finished design or none. */
-export function makeDemo(bare = false): { site: Site; pictures: DrawnPicture[]; design: Design } {
+export function makeDemo(
+  bare = false,
+  /** When the story that waits comes out. */
+  from = SOME_DAY,
+): { site: Site; pictures: DrawnPicture[]; design: Design } {
   const site: Site = {
     settings: {
       name: 'Quillmere Clock Museum',
@@ -106,7 +118,8 @@ export function makeDemo(bare = false): { site: Site; pictures: DrawnPicture[]; 
     terms: TERMS,
     people: PEOPLE,
     menus: MENUS,
-    entries: ENTRIES,
+    entries: [...ENTRIES, ...unseenStories(from)],
+    redirects: REDIRECTS,
     pictures: PICTURES.map(({ svg: _, ...rest }) => rest),
   }
   return { site, pictures: PICTURES, design: bare ? BARE_DESIGN : DESIGN }

@@ -29,11 +29,14 @@ const data = resolve(options.data ?? join(ROOT, '.data', options.bare ? 'bare' :
 if (options.reset) {
   for (const name of ['outer-frame.sqlite', 'outer-frame.sqlite-wal', 'outer-frame.sqlite-shm'])
     rmSync(join(data, name), { force: true })
+  for (const folder of ['files', 'imports']) rmSync(join(data, folder), { recursive: true, force: true })
 }
 
-serve({ port, host, data, env: { OUTER_FRAME_DEMO: options.bare ? 'bare' : 'full' } }, (event) => {
-  if (event.event !== 'listening') return
-  console.log(`
+serve(
+  { port, host, data, env: { OUTER_FRAME_DEMO: options.bare ? 'bare' : 'full', OUTER_FRAME_DEMO_PHOTOGRAPHS: '1' } },
+  (event) => {
+    if (event.event !== 'listening') return
+    console.log(`
   The site      http://localhost:${port}/
   The studio    http://localhost:${port}/studio
   Sign in as    ada@quillmere.example.org (designer), orla@ (owner) or wim@ (writer)
@@ -42,4 +45,5 @@ serve({ port, host, data, env: { OUTER_FRAME_DEMO: options.bare ? 'bare' : 'full
 
   Press Ctrl+C to stop.
 `)
-})
+  },
+)

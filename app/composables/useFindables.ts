@@ -9,6 +9,14 @@ const SCREENS = [
   { to: '/studio/layouts', label: 'Layouts', about: 'the shelf' },
   { to: '/studio/content/entries', label: 'Entries', about: 'what the site says' },
   { to: '/studio/content/types', label: 'Page types', about: 'kinds of pages and their fields' },
+  { to: '/studio/content/terms', label: 'Terms', about: 'of every taxonomy, as trees' },
+  { to: '/studio/content/people', label: 'People', about: 'who writes and looks after entries' },
+  { to: '/studio/content/menus', label: 'Menus', about: 'trees of links' },
+  { to: '/studio/content/pictures', label: 'Pictures', about: 'and other files, on one wall' },
+  { to: '/studio/content/addresses', label: 'Addresses', about: 'that lead elsewhere' },
+  { to: '/studio/content/bring', label: 'Bring along', about: 'content from files, and out into files' },
+  { to: '/studio/content/settings', label: 'Settings', about: 'name, locale, currency, time zone, logo, search' },
+  { to: '/studio/content/settings', label: 'People who work here', about: 'users, roles, passwords' },
   { to: '/studio/checks', label: 'Checks', about: 'what will not do what was meant' },
   { to: '/studio/releases', label: 'Releases', about: 'what visitors saw, and see' },
 ]
@@ -57,8 +65,42 @@ export function useFindables() {
       run: go(`/studio/content/entries/${entry.id}`),
     }))
 
-  const screens = (): Findable[] =>
-    SCREENS.map(({ to, label, about }) => ({ key: to, label, about, group: 'Studio', run: go(to) }))
+  const things = (): Findable[] => {
+    const all = site.catalogue?.site
+    if (!all) return []
+    const found = (group: Findable['group'], id: string, label: string, about: string, to: string): Findable => ({
+      key: `${group} ${id}`,
+      label: label || 'Untitled',
+      about,
+      group,
+      run: go(to),
+    })
+    const taxonomy = (id: string) => site.catalogue!.taxonomies.get(id)?.name.toLowerCase() ?? 'term'
+    return [
+      ...all.menus.map((m) => found('Menus', m.id, m.name, 'menu', `/studio/content/menus?menu=${m.id}`)),
+      ...all.types.map((t) => found('Page types', t.id, t.plural, 'page type', `/studio/content/types?type=${t.id}`)),
+      ...all.terms.map((t) =>
+        found('Terms', t.id, t.title, taxonomy(t.taxonomy), `/studio/content/terms?term=${t.id}`),
+      ),
+      ...all.people.map((p) =>
+        found('People', p.id, p.name, p.role || 'person', `/studio/content/people?person=${p.id}`),
+      ),
+      ...all.pictures.map((p) =>
+        found('Pictures', p.id, p.alt || p.fileName, p.fileName, `/studio/content/pictures?picture=${p.id}`),
+      ),
+    ]
+  }
 
-  return (): Findable[] => [...finder.here(), ...layouts(), ...frames(), ...screens(), ...pages(), ...entries()]
+  const screens = (): Findable[] =>
+    SCREENS.map(({ to, label, about }) => ({ key: `${to} ${label}`, label, about, group: 'Studio', run: go(to) }))
+
+  return (): Findable[] => [
+    ...finder.here(),
+    ...layouts(),
+    ...frames(),
+    ...screens(),
+    ...pages(),
+    ...entries(),
+    ...things(),
+  ]
 }

@@ -7,7 +7,19 @@ export interface Findable {
   label: string
   /** What it is, in a few words, beside its name. */
   about: string
-  group: 'Here' | 'Do' | 'Layouts' | 'Frames' | 'Pages' | 'Entries' | 'Studio'
+  group:
+    | 'Here'
+    | 'Do'
+    | 'Layouts'
+    | 'Frames'
+    | 'Pages'
+    | 'Entries'
+    | 'Menus'
+    | 'Page types'
+    | 'Terms'
+    | 'People'
+    | 'Pictures'
+    | 'Studio'
   keys?: readonly string[]
   run(): void
 }

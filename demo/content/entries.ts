@@ -55,3 +55,35 @@ export const TICKETS: Entry[] = tickets.map(({ title, price, valid, summary }, i
   picture: `ticket-${i}`,
   fields: { price, valid },
 }))
+
+const story = (id: string, title: string, summary: string, more: Partial<Entry>): Entry => ({
+  ...blankEntry(id, 'story'),
+  title,
+  summary,
+  person: 'tobias-renn',
+  terms: ['repairs'],
+  content: rich(summary, 'More of it is written when it is known.'),
+  ...more,
+})
+
+/** When a story that waits comes out, unless the time of the demo says otherwise. */
+export const SOME_DAY = '2031-01-06T09:00'
+
+/** Stories that visitors do not see: one in the making, one that waits for its moment. */
+export const unseenStories = (from: string): Entry[] => [
+  story('a-case-without-a-clock', 'A case without a clock', 'It came by post, and nobody has said from whom.', {
+    published: false,
+  }),
+  story('the-bell-comes-home', 'The bell comes home', 'Recast, and a quarter tone higher than it went.', {
+    from,
+    date: from.slice(0, 10),
+  }),
+]
+
+/** A story that was taken away, and waits under Removed. */
+export const REMOVED_STORY: Entry = story(
+  'clocks-do-not-sleep',
+  'Clocks do not sleep',
+  'They do, as it turned out. The story is withdrawn.',
+  { published: false },
+)

@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander'
 import { ProblemError } from '../../core/problems'
 import { StartError } from '../database/open'
+import { contentCommands } from './content'
 import { explainCommands } from './explain'
 import { parcelCommands } from './parcels'
 import { peopleCommands } from './people'
@@ -21,6 +22,7 @@ function makeProgram(): Command {
     .exitOverride()
   explainCommands(program)
   parcelCommands(program)
+  contentCommands(program)
   peopleCommands(program)
   salvageCommand(program)
   for (const command of program.commands) {

@@ -10,7 +10,8 @@ import { CallError, say, withSite } from './site'
 
 const MOST_BYTES = 20_000_000
 
-function checkTarget(file: string, force: boolean | undefined): void {
+/** Throws where a file cannot be written: there is no such folder, it is one itself, or it is there already. */
+export function checkTarget(file: string, force: boolean | undefined): void {
   const folder = dirname(resolve(file))
   if (!existsSync(folder)) throw new CallError(`There is no folder ${folder}. Make it first; nothing was written.`)
   if (existsSync(file) && statSync(file).isDirectory()) throw new CallError(`${file} is a folder. Name a file in it.`)

@@ -99,3 +99,7 @@ export async function makeSizes(
   }
   return widths
 }
+
+/** A drawing as a photograph of it would be: 1,600 pixels wide. */
+export const photographOf = (svg: Buffer): Promise<Buffer> =>
+  sharp(svg, { density: 144 }).resize({ width: 1600 }).flatten({ background: '#fff' }).jpeg({ quality: 88 }).toBuffer()

@@ -53,6 +53,9 @@ export interface Installation {
   close(): Promise<void>
 }
 
+/** Drawings of the demo that are photographs in the museum that people look at. */
+const PHOTOGRAPHED = ['room-tower-room', 'empty-case', 'detail-story-0', 'detail-story-1', 'clock-fenwick-turret-clock']
+
 /** How often it is asked whether the time of an entry has come, in milliseconds. */
 const CLOCK = 5_000
 
@@ -85,6 +88,10 @@ async function open(): Promise<Installation> {
   const bring = new Bring(db, folder, files, aside, content, media, follow)
   await bring.open()
   await content.follow()
+  if (process.env.OUTER_FRAME_DEMO_PHOTOGRAPHS)
+    media
+      .photograph(PHOTOGRAPHED, 'The demo')
+      .catch((error: unknown) => log('error', 'not-photographed', { error: String(error) }))
   const draft = new Draft(db, aside)
   const catalogue = () => content.catalogue
   const releases = new Releases(db, draft, catalogue, aside)

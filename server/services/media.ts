@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import type { Readable } from 'node:stream'
+import { Readable } from 'node:stream'
 import { fail, failFirst, problem } from '../../core/problems'
 import { type Id, type Picture, pictureShape } from '../../core/site'
 import { refuse } from '../../core/shape'
@@ -29,7 +29,7 @@ import {
   writePicture,
 } from '../database/pictures'
 import { fileNameOf, judge } from '../media/judge'
-import { cleanPicture, makeSizes, widthsOf } from '../media/sizes'
+import { cleanPicture, makeSizes, photographOf, widthsOf } from '../media/sizes'
 import type { FileStore, Incoming } from '../media/store'
 import { cleanSvg } from '../media/svg'
 import { PICTURE } from './content'
@@ -86,6 +86,17 @@ export class Media {
     await sizeDrawings(this.db)
     if (taken) await touchContent(this.db)
     this.enqueue(await unsizedPictures(this.db))
+  }
+
+  /** Makes photographs of some drawings, so that they have sizes as photographs have. */
+  async photograph(ids: readonly Id[], by: string): Promise<void> {
+    for (const id of ids) {
+      const found = await readPicture(this.db, id)
+      const bytes = found?.mime === 'image/svg+xml' ? await this.files.read(found.hash) : null
+      if (!found || !bytes) continue
+      const stream = Readable.from([await photographOf(bytes)])
+      await this.replacePicture(id, { stream, name: `${id}.jpg` }, by)
+    }
   }
 
   async list(): Promise<PicturesAnswer> {

@@ -1,5 +1,6 @@
-import { DEMO_PASSWORD, DEMO_USERS, makeDemo } from '../../demo'
+import { DEMO_PASSWORD, DEMO_USERS, REMOVED_STORY, makeDemo } from '../../demo'
 import { hasSite, writeSite } from '../database/content'
+import { putEntry, setEntryRemoved } from '../database/entries'
 import { writePictureBytes } from '../database/pictures'
 import { writeFrame, writeHouse } from '../database/frames'
 import { insertLayout } from '../database/layouts'
@@ -8,9 +9,10 @@ import { insertRelease } from '../database/releases'
 import { insertUser } from '../database/users'
 import type { Passwords } from './passwords'
 import { changesBetween } from './release'
-import { Catalogue } from '../../core/site'
+import { Catalogue, clockIn } from '../../core/site'
 
 const BY = 'The demo'
+const WEEK = 7 * 24 * 60 * 60_000
 
 /**
  * Fills an empty database with the museum: finished and released, or `bare`, with its content and menus but no
@@ -18,12 +20,15 @@ const BY = 'The demo'
  */
 export async function seedDemo(db: Database, bare: boolean, passwords: Pick<Passwords, 'hash'>): Promise<boolean> {
   if (await hasSite(db)) return false
-  const { site, pictures, design } = makeDemo(bare)
+  const nextWeek = clockIn('Europe/London', Date.now() + WEEK)
+  const { site, pictures, design } = makeDemo(bare, `${nextWeek.slice(0, 10)}T09:00`)
   const passwordHash = await passwords.hash(DEMO_PASSWORD)
   const changes = changesBetween(null, design, new Catalogue(site))
   // All of it or nothing: a first start that is killed begins again.
   await db.transaction().execute(async (trx) => {
     await writeSite(trx, site)
+    await putEntry(trx, REMOVED_STORY, site.entries.length)
+    await setEntryRemoved(trx, REMOVED_STORY.id, true, BY)
     for (const { svg, ...picture } of pictures) await writePictureBytes(trx, picture, 'image/svg+xml', Buffer.from(svg))
     for (const layout of design.layouts) await insertLayout(trx, layout, BY)
     for (const frame of design.frames) await writeFrame(trx, { frame, revision: 1, removed: false }, BY)

@@ -41,7 +41,11 @@ async function open() {
     failed.value = (error as Error).message
   }
 }
-onMounted(open)
+const route = useRoute()
+onMounted(async () => {
+  await open()
+  if (typeof route.query.picture === 'string') inHand.value = route.query.picture
+})
 /** Sizes are made one after the other once a picture has come; they are asked for until they are there. */
 const LATER = 2500
 const unready = computed(() => pictures.value?.some((p) => p.picture.widths === undefined) ?? false)

@@ -14,6 +14,7 @@ const session = useSession()
 const structure = useStructure()
 const edits = useStructureEdits()
 const { types, taxonomies } = edits
+const route = useRoute()
 const inHand = ref<{ kind: 'type' | 'taxonomy'; id: string } | null>(null)
 const field = ref<string | null>(null)
 const making = ref<'type' | 'taxonomy' | null>(null)
@@ -34,7 +35,9 @@ const counts = computed(() => {
 })
 
 function begin() {
-  if (!inHand.value && types.value[0]) inHand.value = { kind: 'type', id: types.value[0].id }
+  const asked = types.value.find((t) => t.id === route.query.type)
+  if (asked) inHand.value = { kind: 'type', id: asked.id }
+  else if (!inHand.value && types.value[0]) inHand.value = { kind: 'type', id: types.value[0].id }
 }
 
 function take(kind: 'type' | 'taxonomy', id: string) {
