@@ -58,8 +58,8 @@ test('a page type with fields is made, an entry of it written, published and see
     page.getByRole('alert').filter({ hasText: 'Meeting point is asked of every published entry' }),
   ).toBeVisible()
   await page.getByLabel('Meeting point').fill('The door')
-  await page.getByRole('button', { name: 'Store the entry' }).click()
-  await expect(page.getByText('visitors see it')).toBeVisible()
+  await page.getByRole('button', { name: 'Store', exact: true }).click()
+  await expect(page.getByText('Stored.', { exact: true })).toBeVisible()
   await page.goto(`${server.origin}/tours/up-the-tower`)
   await expect(page.getByRole('heading', { name: 'Up the tower' })).toBeVisible()
 })

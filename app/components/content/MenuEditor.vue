@@ -69,7 +69,7 @@ function say(id: string, words: string) {
     </OutlineLines>
     <div v-if="session.mayDesign" class="mt-4 max-w-md">
       <p class="mb-1 text-xs text-soft">Add a page, a term, an archive, or an address</p>
-      <AskLink label="Add to the menu" :value="null" @set="add" />
+      <AskLink label="Add to the menu" placeholder="a few letters of its name" :value="null" @set="add" />
     </div>
     <div v-if="item && session.mayDesign" class="mt-4 max-w-md border-t pt-3">
       <p class="mb-1 font-medium">“{{ item.label || titleOf(item.id) }}” leads to</p>

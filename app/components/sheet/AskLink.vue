@@ -5,7 +5,7 @@ import { findByWords, safeAddress } from '#core/site'
 import { useSite } from '~/stores/site'
 
 /** A link: a page of the site, found by its name, or an address typed in full. */
-const props = defineProps<{ value: Value; label: string }>()
+const props = defineProps<{ value: Value; label: string; placeholder?: string }>()
 const emit = defineEmits<{ set: [value: Value] }>()
 
 interface Choice {
@@ -47,7 +47,7 @@ const found = computed<Choice[]>(() => {
       <ComboboxInput
         class="input"
         :aria-label="label"
-        placeholder="nothing"
+        :placeholder="placeholder ?? 'nothing'"
         autocomplete="off"
         :display-value="() => shown"
         @change="typed = $event.target.value"

@@ -223,9 +223,11 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
               <span class="made text-base">{{ e.title || 'Untitled' }}</span>
               <span class="ml-2 font-mono text-2xs text-soft">{{ e.slug }}</span>
               <span v-if="e.replaces" class="ml-2 text-xs text-soft">is there already</span>
-              <span class="block truncate text-xs text-soft"
-                ><template v-for="(words, name) in e.fields" :key="name">{{ name }}: {{ words }} · </template></span
-              >
+              <span class="block truncate text-xs text-soft">{{
+                Object.entries(e.fields)
+                  .map(([name, words]) => `${name}: ${words}`)
+                  .join(' · ')
+              }}</span>
             </li>
           </ul>
           <template v-if="preview.wrong">

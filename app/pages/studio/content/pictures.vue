@@ -223,12 +223,12 @@ async function removeFile(id: string) {
         }}
       </p>
       <div v-else class="min-h-0 flex-1 overflow-y-auto pb-6">
-        <ul class="grid grid-cols-[repeat(auto-fill,minmax(136px,1fr))] gap-3 p-1">
+        <ul class="grid grid-cols-[repeat(auto-fill,minmax(136px,1fr))] gap-1 p-1">
           <li v-for="p in shown" :key="p.picture.id">
             <button
               type="button"
-              class="block w-full text-start"
-              :class="inHand === p.picture.id ? 'cornered bg-wash' : ''"
+              class="block w-full p-1.5 text-start"
+              :class="inHand === p.picture.id ? 'cornered bg-wash' : 'hover:bg-sheet'"
               :aria-current="inHand === p.picture.id ? 'true' : undefined"
               @click="inHand = p.picture.id"
             >
