@@ -1,6 +1,7 @@
 import { isMainThread } from 'node:worker_threads'
 import { answerAside } from './aside'
 import { benchBench } from './bench'
+import { benchContent } from './content'
 import { benchBrowser } from './browser'
 import { benchDrawing } from './drawing'
 import type { Result } from './measure'
@@ -15,6 +16,7 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['frames', benchFrames],
   ['browser', benchBench],
   ['browser', benchBrowser],
+  ['content', benchContent],
 ]
 
 async function main(): Promise<void> {

@@ -17,7 +17,13 @@ build()
 mkdirSync(OUT, { recursive: true })
 const data = mkdtempSync(join(tmpdir(), 'outer-frame-shots-'))
 const server = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.mjs')], {
-  env: { ...process.env, PORT: String(PORT), OUTER_FRAME_DATA: data, OUTER_FRAME_DEMO: 'full' },
+  env: {
+    ...process.env,
+    PORT: String(PORT),
+    OUTER_FRAME_DATA: data,
+    OUTER_FRAME_DEMO: 'full',
+    OUTER_FRAME_DEMO_PHOTOGRAPHS: '1',
+  },
 })
 await new Promise((done) => server.stdout.on('data', (chunk) => String(chunk).includes('listening') && done()))
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
@@ -80,19 +86,23 @@ const STUDIO = {
     await page.getByText(/changes \d pages/).waitFor()
     await page.getByRole('button', { name: 'Fenwick turret clock', exact: true }).click()
   },
-  async 'map-before-after'(page) {
-    await page.goto(`${ORIGIN}/studio?frame=talks`)
-    await page.getByLabel('Header', { exact: true }).selectOption({ label: 'Tower header' })
-    await page.getByRole('button', { name: 'Before and after' }).click()
-  },
-  async 'map-visitor'(page) {
-    await page.goto(`${ORIGIN}/studio`)
-    await page.getByRole('button', { name: /^Seen by/ }).click()
-    await page.getByLabel('Address has').fill('?kiosk')
-    await page.keyboard.press('Enter')
-  },
   async entry(page) {
     await page.goto(`${ORIGIN}/studio/content/entries/fenwick-turret-clock`)
+    await page.getByRole('button', { name: 'Its page' }).click()
+    await page.getByLabel('Title', { exact: true }).fill('Fenwick turret clock, restored')
+    await page.getByText('Kept for you').waitFor()
+  },
+  async entries(page) {
+    await page.goto(`${ORIGIN}/studio/content/entries?sort=-date`)
+    await page.getByLabel('Choose The bell comes home').check()
+  },
+  async menus(page) {
+    await page.goto(`${ORIGIN}/studio/content/menus`)
+    await page.getByRole('textbox', { name: /^Getting here/ }).click()
+  },
+  async pictures(page) {
+    await page.goto(`${ORIGIN}/studio/content/pictures?picture=room-tower-room`)
+    await page.getByLabel('Find a picture').fill('tower')
   },
   async 'page-types'(page) {
     await page.goto(`${ORIGIN}/studio/content/types`)

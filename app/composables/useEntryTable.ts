@@ -1,7 +1,7 @@
 import type { EntriesAnswer, EntriesQuery, EntryRow } from '#shared/api/types'
 
 const PAGE = 100
-const SOON = 140
+const SOON = 60
 
 /** An address of the API with what is asked. */
 export const withQuery = (path: string, query: object): string => {

@@ -1,5 +1,7 @@
-import { createReadStream, existsSync, statSync, writeFileSync } from 'node:fs'
-import { basename, resolve } from 'node:path'
+import { createReadStream, existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { basename, join, resolve } from 'node:path'
+import { Readable } from 'node:stream'
+import { type Zippable, zipSync } from 'fflate'
 import type { Command } from 'commander'
 import { guessTargets } from '../../core/site'
 import { counted } from '../../core/words'
@@ -9,7 +11,7 @@ import { restoreBackup, writeBackup } from '../database/backup'
 import { FileStore } from '../media/store'
 import { Bring } from '../services/bring'
 import { EXPORTS, Export, type ExportFormat } from '../services/export'
-import { Media } from '../services/media'
+import { Media, type Sent } from '../services/media'
 import { checkTarget } from './parcels'
 import { CallError, type Site, folderOf, say, withSite } from './site'
 
@@ -59,12 +61,24 @@ function namedColumns(given: readonly string[]): Record<string, string> {
   )
 }
 
+/** A file as it is, or a folder as a zip of all that lies in it. */
+function sentFrom(path: string): Sent {
+  if (!statSync(path).isDirectory())
+    return { stream: createReadStream(path), name: basename(path), bytes: statSync(path).size }
+  const files: Zippable = {}
+  for (const name of readdirSync(path, { recursive: true, encoding: 'utf8' })) {
+    const own = join(path, name)
+    if (statSync(own).isFile()) files[name.replaceAll('\\', '/')] = [readFileSync(own), { level: 1 }]
+  }
+  return { stream: Readable.from([Buffer.from(zipSync(files))]), name: `${basename(path)}.zip` }
+}
+
 async function importContent(file: string, options: ImportOptions): Promise<void> {
-  if (!existsSync(file) || statSync(file).isDirectory()) throw new CallError(`There is no file ${file}.`)
+  if (!existsSync(file)) throw new CallError(`There is no file ${file}.`)
   if (!options.type === !options.new)
     throw new CallError('Say of which page type with --type ID, or make one with --new NAME.')
   await withMedia(options.data, async ({ bring, content }) => {
-    const sent = { stream: createReadStream(file), name: basename(file), bytes: statSync(file).size }
+    const sent = sentFrom(file)
     const sheet = await bring.receive(sent, options.encoding)
     const { types, site } = content.catalogue
     const type = options.type ? (types.get(options.type) ?? null) : null
@@ -128,7 +142,7 @@ async function restore(file: string, options: { data?: string }): Promise<void> 
 export function contentCommands(program: Command): void {
   program
     .command('import-content <file>')
-    .description('brings content along: CSV, TSV, JSON lines, Markdown, Atom, RSS, or a zip of them')
+    .description('brings content along: CSV, TSV, JSON lines, Markdown, Atom, RSS, or a zip or folder of them')
     .option('--type <id>', 'the page type whose entries the rows become')
     .option('--new <name>', 'makes a page type of the columns')
     .option('--column <column=target...>', 'what a column is: title, content, field:ID, terms:ID, new:KIND')

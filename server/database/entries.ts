@@ -5,7 +5,7 @@ import { KEY } from '../../core/shape'
 import type { Database } from './open'
 import { writeRedirects } from './redirects'
 import type { Tables } from './schema'
-import { readSound } from './sound'
+import { markOf, readSound, trust } from './sound'
 
 type Db = Database | Transaction<Tables>
 
@@ -32,13 +32,16 @@ export async function readEntries(db: Db, spoilt: Spoilt[], each: (entry: Entry)
   for (let last = -1; ;) {
     const rows = await db
       .selectFrom('entries')
-      .select([...COLUMNS, 'number'])
+      .select([...COLUMNS, 'number', 'judged'])
       .where('removed', '=', 0)
       .where('number', '>', last)
       .orderBy('number')
       .limit(AT_ONCE)
       .execute()
-    for (const row of rows) for (const { entry } of stored(row, spoilt)) found.push(each(entry))
+    for (const row of rows) {
+      trust('entry', row.doc, row.judged)
+      for (const { entry } of stored(row, spoilt)) found.push(each(entry))
+    }
     if (rows.length < AT_ONCE) return found
     last = rows.at(-1)!.number
   }
@@ -147,6 +150,7 @@ export async function putEntry(db: Db, entry: Entry, position: number, by = ''):
       revision: 1,
       published: Number(published),
       doc: JSON.stringify(entry),
+      judged: markOf('entry', JSON.stringify(entry)),
       changed_at: at,
       changed_by: by,
       number: sql<number>`(select coalesce(max(number), 0) + 1 from entries)`,
@@ -175,7 +179,8 @@ export async function updateEntry(
 ): Promise<void> {
   if (moved) await writeRedirects(db, [moved])
   const at = Date.now()
-  const values = { doc: JSON.stringify(entry), published: Number(entry.published), revision }
+  const doc = JSON.stringify(entry)
+  const values = { doc, judged: markOf('entry', doc), published: Number(entry.published), revision }
   const { number } = await db
     .updateTable('entries')
     .set({ ...values, changed_at: at, changed_by: by })

@@ -170,4 +170,10 @@ export const MIGRATIONS: Record<string, Migration> = {
         before integer, after integer not null, primary key (import, entry))`)
     },
   },
+  // What was judged when it was stored need not be judged again at every start.
+  '013-judged': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw("alter table entries add column judged text not null default ''").execute(db)
+    },
+  },
 }

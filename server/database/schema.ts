@@ -78,6 +78,8 @@ export interface Tables {
     /** Milliseconds since 1970; 0 where it is not known. */
     changed_at: ColumnType<number, number | undefined, number>
     changed_by: ColumnType<string, string | undefined, string>
+    /** The mark of the document as it was judged: see `markOf`. */
+    judged: ColumnType<string, string | undefined, string>
     /** Under which its words are found. */
     number: number
     /** Read out of the document by the database. */

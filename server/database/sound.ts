@@ -10,6 +10,22 @@ const MOST_KNOWN = 200_000
 const nameOf = (what: DocumentKind, text: string): string =>
   `${what} ${createHash('sha1').update(text).digest('base64')}`
 
+/** Rises with every change of a shape by which something that was sound might be no more. */
+const SHAPES = 1
+
+/** The mark of a text that was judged by the shapes as they are: another text, or other shapes, has another. */
+export const markOf = (what: DocumentKind, text: string): string => `${SHAPES} ${nameOf(what, text)}`
+
+/** Takes a text for judged that was when it was stored, where its mark says so still. */
+export function trust(what: DocumentKind, text: string, mark: string): void {
+  if (mark !== '' && mark === markOf(what, text)) note(nameOf(what, text))
+}
+
+function note(name: string): void {
+  if (known.size > MOST_KNOWN) known.clear()
+  known.add(name)
+}
+
 function readJson(text: string): { value: unknown } | null {
   try {
     return { value: JSON.parse(text) as unknown }
@@ -47,8 +63,7 @@ export function readSound<T>(what: DocumentKind, id: string, text: string, spoil
   if (known.has(name)) return read.value as T
   const why = DOCUMENTS[what](read.value) ?? (what.endsWith('-edit') ? null : refuseId(read.value, id))
   if (why !== null) return noteSpoilt({ what, id, why }, spoilt)
-  if (known.size > MOST_KNOWN) known.clear()
-  known.add(name)
+  note(name)
   return read.value as T
 }
 

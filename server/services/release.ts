@@ -49,7 +49,7 @@ export function changesBetween(before: Design | null, after: Design, catalogue: 
     ...compare('layout', layouts, after.layouts, (l) => l.name),
     ...compare('frame', frames, after.frames, (f) => labels.get(f.id)!),
     ...(house ? [{ what: 'house' as const, how: 'changed' as const, id: 'house', name: 'House style' }] : []),
-    ...compare('menu', menusOf(before, after, catalogue), after.menus ?? [], (m) => m.name),
+    ...(after.menus ? compare('menu', menusOf(before, after, catalogue), after.menus, (m) => m.name) : []),
   ]
 }
 

@@ -33,7 +33,8 @@ export async function seedDemo(db: Database, bare: boolean, passwords: Pick<Pass
     for (const layout of design.layouts) await insertLayout(trx, layout, BY)
     for (const frame of design.frames) await writeFrame(trx, { frame, revision: 1, removed: false }, BY)
     await writeHouse(trx, design.house, 1)
-    if (!bare) await insertRelease(trx, design, changes, 'The museum opens', BY)
+    // The release has menus of its own, as every one that is made in the studio.
+    if (!bare) await insertRelease(trx, { ...design, menus: site.menus }, changes, 'The museum opens', BY)
     for (const user of DEMO_USERS) await insertUser(trx, { ...user, passwordHash })
   })
   return true

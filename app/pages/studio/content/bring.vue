@@ -21,6 +21,7 @@ const refused = ref('')
 const busy = ref(false)
 const over = ref(false)
 const chosen = ref<HTMLInputElement>()
+const folder = ref<HTMLInputElement>()
 const running = computed(() => imports.value.find((i) => i.state === 'running'))
 const types = computed(() => site.site!.types)
 const type = computed(() => {
@@ -84,9 +85,12 @@ function choose(id: string) {
   guess()
 }
 const { uploads, send } = useUploads<SheetAnswer>(() => '/imports', begin)
-function take(files: Iterable<File>) {
+/** Several files, or a folder, go as one zip. */
+async function take(files: Iterable<File>) {
   over.value = false
-  send([...files].slice(0, 1))
+  const all = [...files]
+  send(all.length > 1 ? [await zipOf(all)] : all)
+  if (folder.value) folder.value.value = ''
   if (chosen.value) chosen.value.value = ''
 }
 watch(plan, () => (preview.value = null), { deep: true })
@@ -145,6 +149,7 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
             <input
               ref="chosen"
               type="file"
+              multiple
               class="sr-only"
               tabindex="-1"
               aria-label="File to bring along"
@@ -152,6 +157,18 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
             />
             <button type="button" class="btn btn-spot" :disabled="!!running" @click="chosen?.click()">
               Choose a file…
+            </button>
+            <input
+              ref="folder"
+              type="file"
+              webkitdirectory
+              class="sr-only"
+              tabindex="-1"
+              aria-label="Folder to bring along"
+              @change="take(($event.target as HTMLInputElement).files ?? [])"
+            />
+            <button type="button" class="btn ml-2" :disabled="!!running" @click="folder?.click()">
+              Choose a folder…
             </button>
             <p class="mt-2 text-soft">or drop it here</p>
           </div>
