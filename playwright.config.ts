@@ -5,7 +5,8 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 10_000 },
   fullyParallel: false,
-  workers: 1,
+  // Each test has a server of its own.
+  workers: 2,
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

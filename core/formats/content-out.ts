@@ -1,5 +1,5 @@
 import { type Catalogue, type Entry, type PageType, isRichDoc, wordsOf } from '../site'
-import { Formats, contentChunk, sceneOf } from '../drawing'
+import { type Formats, contentChunk, sceneOf } from '../drawing'
 
 /** Entries as they go out: one row for each, in words, under names that come in again. */
 

@@ -1,4 +1,5 @@
 import axe from 'axe-core'
+import sharp from 'sharp'
 import type { Page } from '@playwright/test'
 import { expect, release, settled, signIn, test, visitor } from './studio'
 
@@ -15,11 +16,11 @@ const room = async (page: Page, origin: string, name: string) => {
   await settled(page)
 }
 const line = (page: Page, name: RegExp) => page.getByRole('textbox', { name })
-/** A picture of one colour, 3 by 2, as a PNG. */
-const PNG = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAMAAAACCAIAAAASFvFNAAAAFElEQVR4nGNYoeIBRAxAzABnQVkAKAUEk3xqxr4AAAAASUVORK5CYII=',
-  'base64',
-)
+/** A picture of one colour. */
+const picture = (width: number) =>
+  sharp({ create: { width, height: 40, channels: 3, background: '#a52' } })
+    .png()
+    .toBuffer()
 
 test.describe('by keys', () => {
   test.beforeEach(async ({ page, server }) => signIn(page, server))
@@ -44,7 +45,7 @@ test.describe('by keys', () => {
     await room(page, server.origin, 'terms')
     await line(page, /^Long Gallery/).click()
     await page.getByRole('button', { name: 'Remove Long Gallery' }).click()
-    await expect(page.getByRole('dialog')).toContainText('entries, which keep what they say'.slice(0, 7))
+    await expect(page.getByRole('dialog')).toContainText('which keep what they say')
     await page.getByRole('button', { name: 'Remove it' }).click()
     await expect(line(page, /^Long Gallery/)).toHaveCount(0)
     await page.getByRole('button', { name: 'Undo' }).click()
@@ -85,7 +86,7 @@ test.describe('by keys', () => {
     await page.getByRole('button', { name: 'Make a menu' }).click()
     await page.getByLabel('Name of the menu').fill('Feet')
     await page.getByRole('button', { name: 'Make it' }).click()
-    await expect(page.getByRole('dialog', { name: 'Feet' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Feet' })).toBeVisible()
     await page.getByRole('combobox', { name: 'Add to the menu' }).fill('contact')
     await page
       .getByRole('option', { name: /Contact/ })
@@ -125,7 +126,7 @@ test('pictures are brought, described, pointed at, replaced, refused with a reas
   await signIn(page, server, 'wim')
   await room(page, server.origin, 'pictures')
   await page.getByLabel('Files to bring').setInputFiles([
-    { name: 'bell.png', mimeType: 'image/png', buffer: PNG },
+    { name: 'bell.png', mimeType: 'image/png', buffer: await picture(60) },
     { name: 'lie.png', mimeType: 'image/png', buffer: Buffer.from('<html>no picture</html>') },
     { name: 'plan.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7\n%âãÏÓ\nwords') },
   ])
@@ -154,7 +155,7 @@ test('pictures are brought, described, pointed at, replaced, refused with a reas
   await page.getByRole('button', { name: 'Lead picture: none' }).click()
   await page
     .getByLabel('Files of pictures')
-    .setInputFiles({ name: 'second.png', mimeType: 'image/png', buffer: Buffer.concat([PNG]) })
+    .setInputFiles({ name: 'second.png', mimeType: 'image/png', buffer: await picture(70) })
   await expect(page.getByRole('button', { name: /^Lead picture: (?!none)/ })).toBeVisible()
   await page.getByRole('button', { name: 'Store', exact: true }).click()
   await expect(page.getByText('Stored.', { exact: true })).toBeVisible()
@@ -210,7 +211,7 @@ test('settings are kept as they are said; the owner says who works here', async 
   await nell.reload()
   await expect(nell.getByRole('button', { name: 'Sign in' })).toBeVisible()
   await page.getByLabel('Role of Orla Quill').selectOption('writer')
-  await expect(page.getByRole('alert')).toContainText('A site needs an owner')
+  await expect(page.getByRole('alert').filter({ hasText: 'A site needs an owner' })).toBeVisible()
   await page.getByRole('button', { name: 'Remove Nell Ashby' }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'Remove', exact: true }).click()
   await expect(page.getByText('Nell Ashby works here no more.')).toBeVisible()
@@ -250,7 +251,7 @@ test('everything is found from everywhere', async ({ page, server }) => {
   for (const [typed, option, address] of [
     ['tower room', /^Tower Room room/, /content\/terms\?term=tower-room/],
     ['small print', /^Small print menu/, /content\/menus\?menu=small-print/],
-    ['tobias', /^Tobias Renn/, /content\/people\?person=tobias-renn/],
+    ['tobias', /^Tobias Renn Keeper/, /content\/people\?person=tobias-renn/],
     ['time zone', /^Settings/, /content\/settings/],
   ] as const) {
     await page.keyboard.press('Control+k')

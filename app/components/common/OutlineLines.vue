@@ -31,6 +31,16 @@ const list = ref<HTMLElement>()
 const landing = shallowRef<{ line: number; depth: number; spot: Spot } | null>(null)
 const said = ref('')
 
+/** What is typed in a line and not said yet: it stays there whatever is drawn anew meanwhile. */
+const typing = ref<{ id: string; words: string } | null>(null)
+const shown = (id: string) => (typing.value?.id === id ? typing.value.words : props.words(id))
+function say(id: string) {
+  const typed = typing.value?.id === id ? typing.value.words : null
+  if (typed === null) return
+  typing.value = null
+  if (typed !== props.words(id)) emit('say', id, typed)
+}
+
 const inputOf = (id: string) => list.value?.querySelector<HTMLInputElement>(`[data-line="${CSS.escape(id)}"] input`)
 const focus = (id: string | undefined) => void (id && nextTick(() => inputOf(id)?.focus()))
 
@@ -59,7 +69,7 @@ function key(event: KeyboardEvent, line: Line, i: number) {
   const input = event.target as HTMLInputElement
   // What was typed is said before anything is done with it.
   const typed = event.key === 'Enter' || (nudge && event.altKey)
-  if (typed && !props.locked && input.value !== props.words(line.id)) emit('say', line.id, input.value)
+  if (typed && !props.locked) say(line.id)
   if (nudge && event.altKey) {
     event.preventDefault()
     const spot = props.locked ? null : nudged(props.lines, line.id, nudge, props.most)
@@ -75,7 +85,7 @@ function key(event: KeyboardEvent, line: Line, i: number) {
     focus(props.lines[i - 1]?.id ?? props.lines[i + 1]?.id)
     emit('remove', line.id)
   } else if (event.key === 'Escape') {
-    input.value = props.words(line.id)
+    typing.value = null
   }
 }
 
@@ -129,14 +139,15 @@ defineExpose({ add, focus })
         <input
           class="h-9 min-w-0 flex-1 bg-transparent focus:outline-none"
           :class="line.depth === 0 && 'font-medium'"
-          :value="words(line.id)"
+          :value="shown(line.id)"
           :placeholder="blankOf(line.id)"
           :aria-label="`${words(line.id) || blankOf(line.id)}, level ${line.depth + 1}`"
           :readonly="locked"
           maxlength="200"
           @focus="$emit('take', line.id)"
           @keydown="key($event, line, i)"
-          @change="$emit('say', line.id, ($event.target as HTMLInputElement).value)"
+          @input="typing = { id: line.id, words: ($event.target as HTMLInputElement).value }"
+          @blur="say(line.id)"
         />
         <slot :line="line" />
         <button

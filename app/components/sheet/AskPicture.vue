@@ -58,12 +58,12 @@ function pick(id: string | null) {
     v-else
     type="button"
     class="input flex items-center gap-2 px-1!"
-    :aria-label="`${label}: ${picture?.alt ?? 'none'}`"
+    :aria-label="`${label}: ${picture ? picture.alt || picture.fileName : 'none'}`"
     @click="choosing = true"
   >
     <img v-if="picture" :src="smallAddress(picture)" alt="" class="size-5 shrink-0 object-cover" />
     <span class="truncate" :class="!picture && 'pl-1 text-soft'">{{
-      picture?.alt ?? (value ? 'a picture that no longer exists' : 'none')
+      picture ? picture.alt || picture.fileName : value ? 'a picture that no longer exists' : 'none'
     }}</span>
   </button>
   <ModalSheet v-if="choosing" title="Choose a picture" wide @close="choosing = false">
