@@ -8,7 +8,6 @@ defineEmits<{ remove: [] }>()
 
 const session = useSession()
 const { setPerson } = useStructureEdits()
-const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
 const LINES = [
   ['name', 'Name', 'text', 200],
   ['role', 'Role', 'text', 200],
@@ -31,19 +30,19 @@ function set(key: (typeof LINES)[number][0], value: string) {
     <div class="space-y-4">
       <label v-for="[key, label, type, most] in LINES" :key="key" class="block font-medium"
         >{{ label
-        }}<input
+        }}<TypedInput
           class="input mt-1 font-normal"
           :type="type"
           :value="person[key] ?? ''"
           :maxlength="most"
-          @change="set(key, text($event))"
+          @say="set(key, $event)"
       /></label>
       <label class="block font-medium"
-        >Last part of the address<input
+        >Last part of the address<TypedInput
           class="input mt-1 font-mono text-xs font-normal"
           :value="person.slug"
           maxlength="80"
-          @change="setPerson(person, 'slug', text($event))"
+          @say="setPerson(person, 'slug', $event)"
       /></label>
     </div>
     <div class="space-y-4">
@@ -57,12 +56,13 @@ function set(key: (typeof LINES)[number][0], value: string) {
         />
       </div>
       <label class="block font-medium"
-        >Words about them<textarea
+        >Words about them<TypedInput
+          long
           class="input mt-1 font-normal"
           rows="9"
           :value="person.about"
           maxlength="10000"
-          @change="setPerson(person, 'about', text($event))"
+          @say="setPerson(person, 'about', $event)"
         />
       </label>
       <NuxtLink :to="`/studio/content/entries?person=${person.id}`" class="block text-soft underline"

@@ -89,14 +89,15 @@ const chosen = ref<HTMLInputElement>()
       </button>
     </p>
     <label class="block font-medium"
-      >Description<textarea
+      >Description<TypedInput
+        long
         class="input mt-1 font-normal"
         rows="3"
         maxlength="1000"
         :disabled="removed"
         :value="picture.alt"
         placeholder="What it shows, for those who do not see it"
-        @change="describe({ alt: ($event.target as HTMLTextAreaElement).value.trim() })"
+        @say="describe({ alt: $event })"
       />
     </label>
     <dl class="grid grid-cols-[72px_1fr] gap-x-3 gap-y-1 text-xs">

@@ -42,13 +42,14 @@ const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
   <fieldset class="max-w-xl space-y-4" :disabled="!isOwner">
     <label v-for="[key, label, type, most] in TEXTS" :key="key" class="block font-medium"
       >{{ label
-      }}<input
+      }}<TypedInput
         class="input mt-1 font-normal"
         :type="type"
+        stays
         :value="settings[key]"
         :maxlength="most"
         :aria-invalid="refused[key] ? 'true' : undefined"
-        @change="set(key, text($event).replace(/\/+$/, ''), $event.target as HTMLInputElement)"
+        @say="(words, field) => set(key, words.replace(/\/+$/, ''), field)"
       />
       <span v-if="refused[key]" class="mt-0.5 block text-xs font-semibold" role="alert">{{ refused[key] }}</span>
     </label>

@@ -13,7 +13,6 @@ const site = useSite()
 const structure = useStructure()
 const notices = useNotices()
 const { setTerm } = useStructureEdits()
-const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
 const into = ref('')
 const busy = ref(false)
 const LINES = [
@@ -39,11 +38,11 @@ async function merge() {
 <template>
   <fieldset class="space-y-3" :disabled="!session.mayDesign || busy">
     <label class="block font-medium"
-      >Last part of the address<input
+      >Last part of the address<TypedInput
         class="input mt-1 font-mono text-xs font-normal"
         :value="term.slug"
         maxlength="80"
-        @change="setTerm(term, 'slug', text($event))"
+        @say="setTerm(term, 'slug', $event)"
     /></label>
     <a
       v-if="pages"
@@ -54,12 +53,13 @@ async function merge() {
     >
     <label v-for="[key, label, rows, most] in LINES" :key="key" class="block font-medium"
       >{{ label
-      }}<textarea
+      }}<TypedInput
+        long
         class="input mt-1 font-normal"
         :rows="rows"
         :value="term[key]"
         :maxlength="most"
-        @change="setTerm(term, key, text($event))"
+        @say="setTerm(term, key, $event)"
       />
     </label>
     <div class="font-medium">
