@@ -171,7 +171,6 @@ const STUDIO = {
 const SITE = {
   'site-home': '/',
   'site-exhibit': '/exhibits/harbour-clock-of-sallow-quay',
-  'site-lost': '/no-such-page',
 }
 
 try {
