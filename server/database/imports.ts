@@ -40,10 +40,10 @@ export async function readImported(db: Db, id: Id): Promise<{ entry: Id; before:
   return db.selectFrom('import_entries').select(['entry', 'before', 'after']).where('import', '=', id).execute()
 }
 
-/** The edit that takes back what was made of the structure for an import; null where nothing was. */
+/** The edit that takes back what was made of the structure for an import, unjudged; null where nothing was. */
 export async function readImportStructure(db: Db, id: Id): Promise<unknown> {
   const row = await db.selectFrom('imports').select('structure').where('id', '=', id).executeTakeFirst()
-  return row?.structure ? (JSON.parse(row.structure) as unknown) : null
+  return row?.structure ? parsed(row.structure) : null
 }
 
 /** Imports, latest first. */
@@ -63,11 +63,16 @@ export async function readImports(db: Db, most = 20): Promise<ImportAnswer[]> {
 }
 
 function readProblems(text: string): RowProblem[] {
+  const read = parsed(text)
+  return Array.isArray(read) ? (read as RowProblem[]) : []
+}
+
+/** What a stored text says; a text that is not JSON any more says nothing that any schema would take. */
+function parsed(text: string): unknown {
   try {
-    const read: unknown = JSON.parse(text)
-    return Array.isArray(read) ? (read as RowProblem[]) : []
+    return JSON.parse(text) as unknown
   } catch (error) {
-    if (error instanceof SyntaxError) return []
+    if (error instanceof SyntaxError) return undefined
     throw error
   }
 }

@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { createWriteStream } from 'node:fs'
 import { mkdir, readFile, readdir, rename, rm, stat } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
-import type { Readable } from 'node:stream'
+import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { ProblemError, fail, problem } from '../../core/problems'
 
@@ -73,7 +73,6 @@ export class FileStore {
 
   /** What a file is made of, written as a file that has come in. */
   async bring(bytes: Buffer): Promise<Incoming> {
-    const { Readable } = await import('node:stream')
     return this.receive(Readable.from([bytes]), Number.MAX_SAFE_INTEGER)
   }
 

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { createInterface } from 'node:readline'
 import { nanoid } from 'nanoid'
 import { type Problem, ProblemError, fail } from '../../core/problems'
-import type { PlainEdit } from '../../core/edits'
+import { type PlainEdit, refusePlainEdit } from '../../core/edits'
 import {
   type Bringing,
   Catalogue,
@@ -365,7 +365,7 @@ export class Bring {
     by: string,
   ): Promise<void> {
     await this.makeStructure(running.id, ready.edits, by)
-    const brought = await this.takePictures(info, plan, by)
+    const brought = await this.takePictures(info, by)
     const now = { ...ready, catalogue: this.content.catalogue }
     const bringing = this.bringing(now, plan, brought, () => this.content.catalogue)
     const problems: RowProblem[] = []
@@ -400,13 +400,13 @@ export class Bring {
       const edit: PlainEdit = { kind: 'batch', label: 'what comes along', edits: nested }
       const result = STRUCTURE_EDITING.apply(document, edit)
       if (!result.ok) throw new ProblemError(result.problem)
-      await makeEdit<Structure, PlainEdit>(trx, STRUCTURE, STRUCTURE_ID, edit, by)
+      await makeEdit<Structure, PlainEdit>(trx, STRUCTURE, STRUCTURE_ID, edit as PlainEdit, by)
       await noteImport(trx, id, { structure: result.inverse })
     })
     await this.changed()
   }
 
-  private async takePictures({ pictures }: SheetInfo, _plan: BringInput, by: string): Promise<Map<string, Id>> {
+  private async takePictures({ pictures }: SheetInfo, by: string): Promise<Map<string, Id>> {
     const found = new Map<string, Id>()
     for (const { name, path } of pictures) {
       try {
@@ -520,11 +520,13 @@ export class Bring {
 
   /** What was made of the structure stays where something else has come to need it. */
   private async undoStructure(id: Id, by: string): Promise<void> {
-    const edit = (await readImportStructure(this.db, id)) as PlainEdit | null
-    if (!edit) return
+    const edit = await readImportStructure(this.db, id)
+    if (edit === null) return
+    const spoilt = refusePlainEdit(edit)
+    if (spoilt) return log('warn', 'import-structure-spoilt', { import: id, why: spoilt.sentence })
     await this.db
       .transaction()
-      .execute((trx) => makeEdit<Structure, PlainEdit>(trx, STRUCTURE, STRUCTURE_ID, edit, by))
+      .execute((trx) => makeEdit<Structure, PlainEdit>(trx, STRUCTURE, STRUCTURE_ID, edit as PlainEdit, by))
       .catch((error: unknown) => {
         if (!(error instanceof ProblemError)) throw error
         log('info', 'import-structure-stays', { import: id, why: error.problem.sentence })

@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid'
+import { readFile as readText } from 'node:fs/promises'
 import { Readable } from 'node:stream'
 import { fail, failFirst, problem } from '../../core/problems'
 import { type Id, type Picture, pictureShape } from '../../core/site'
@@ -197,8 +198,7 @@ export class Media {
     if (judged?.kind === 'picture') return cleanPicture(path, judged.mime)
     if (judged?.kind !== 'drawing') return fail('file-kind', { name: name.slice(0, 80) || 'This' })
     if (size > MOST_DRAWING) fail('body-large', { most: `${MOST_DRAWING / 1_000_000} MB for a drawing` })
-    const { readFile: read } = await import('node:fs/promises')
-    const drawing = cleanSvg(await read(path, 'utf8'))
+    const drawing = cleanSvg(await readText(path, 'utf8'))
     if (!drawing) return fail('picture-broken')
     const { svg, width, height } = drawing
     return { bytes: Buffer.from(svg), mime: judged.mime, ending: judged.ending, width, height }

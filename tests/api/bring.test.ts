@@ -3,19 +3,15 @@ import sharp from 'sharp'
 import type { Entry, Site } from '#core/site'
 import type { BringInput, BringPreviewAnswer, ImportAnswer, ImportsAnswer, SheetAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
-import { Client } from './client'
+import { ALL_ROLES, type Client, everyone } from './client'
 
 /** Content brought along in every format, looked at first, taken, reported, and taken back in one step. */
 
 let server: TestServer
-const who: Record<string, Client> = {}
-const ALL = ['nobody', 'mina', 'wim', 'ada', 'orla']
+let who: Record<string, Client>
 beforeAll(async () => {
   server = await startServer()
-  for (const name of ALL) {
-    who[name] = await new Client(server).open()
-    if (name !== 'nobody') await who[name].signIn(name)
-  }
+  who = await everyone(server)
 }, 60_000)
 afterAll(() => server.stop())
 
@@ -55,12 +51,12 @@ const bySlug = async (slug: string) => (await stories()).find((e) => e.slug === 
 const whole = async (id: string) => as<{ entry: Entry }>((await who.ada!.call('GET', `/entries/${id}`)).body).entry
 
 test('every way in is for those it is meant for', async () => {
-  const statuses = await Promise.all(ALL.map(async (by) => (await send('title\nA\n', 'a.csv', by)).status))
+  const statuses = await Promise.all(ALL_ROLES.map(async (by) => (await send('title\nA\n', 'a.csv', by)).status))
   expect(statuses).toEqual([401, 403, 403, 200, 200])
-  const lists = await Promise.all(ALL.map(async (by) => (await who[by]!.call('GET', '/imports')).status))
+  const lists = await Promise.all(ALL_ROLES.map(async (by) => (await who[by]!.call('GET', '/imports')).status))
   expect(lists).toEqual([401, 403, 403, 200, 200])
   const out = await Promise.all(
-    ALL.map(async (by) => (await who[by]!.fetch('/api/export/content?type=story&format=csv')).status),
+    ALL_ROLES.map(async (by) => (await who[by]!.fetch('/api/export/content?type=story&format=csv')).status),
   )
   expect(out).toEqual([401, 403, 200, 200, 200])
 })

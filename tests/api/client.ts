@@ -79,3 +79,16 @@ export class Client {
     return this.cookies.get(name)
   }
 }
+
+/** One of no role and one of each, from the least that may be done to the most. */
+export const ALL_ROLES = ['nobody', 'mina', 'wim', 'ada', 'orla']
+
+/** A client for each of them, signed in. */
+export async function everyone(server: TestServer): Promise<Record<string, Client>> {
+  const who: Record<string, Client> = {}
+  for (const name of ALL_ROLES) {
+    who[name] = await new Client(server).open()
+    if (name !== 'nobody') await who[name].signIn(name)
+  }
+  return who
+}

@@ -1,19 +1,15 @@
 import type { Entry } from '#core/site'
 import type { BulkAnswer, EntriesAnswer, OpenEntryAnswer, StaleEntryAnswer, StatesAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
-import { Client } from './client'
+import { ALL_ROLES, type Client, everyone } from './client'
 
 /** The table of entries, many at once, working copies, stored states, and two writers on one entry. */
 
 let server: TestServer
-const who: Record<string, Client> = {}
-const ALL = ['nobody', 'mina', 'wim', 'ada', 'orla']
+let who: Record<string, Client>
 beforeAll(async () => {
   server = await startServer()
-  for (const name of ALL) {
-    who[name] = await new Client(server).open()
-    if (name !== 'nobody') await who[name].signIn(name)
-  }
+  who = await everyone(server)
 }, 60_000)
 afterAll(() => server.stop())
 
@@ -32,7 +28,7 @@ const put = (id: string, entry: object, revision: number, by = 'wim') =>
 
 test('every way in is for those it is meant for', async () => {
   const statuses = async (call: (c: Client) => Promise<{ status: number }>) =>
-    (await Promise.all(ALL.map((by) => call(who[by]!)))).map((a) => a.status)
+    (await Promise.all(ALL_ROLES.map((by) => call(who[by]!)))).map((a) => a.status)
   const writers = [401, 403, 200, 200, 200]
   expect(await statuses((c) => c.call('GET', '/entries'))).toEqual(writers)
   expect(await statuses((c) => c.call('GET', '/entries/welcome'))).toEqual(writers)

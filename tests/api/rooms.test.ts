@@ -4,19 +4,15 @@ import type { PlainEdit } from '#core/edits'
 import type { MenuSet, Site } from '#core/site'
 import type { PicturesAnswer, StoredPictureAnswer, UsersAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
-import { Client } from './client'
+import { ALL_ROLES, Client, everyone } from './client'
 
 /** Menus, pictures, files, settings and users, by whoever may and whoever may not. */
 
 let server: TestServer
-const who: Record<string, Client> = {}
-const ALL = ['nobody', 'mina', 'wim', 'ada', 'orla']
+let who: Record<string, Client>
 beforeAll(async () => {
   server = await startServer()
-  for (const name of ALL) {
-    who[name] = await new Client(server).open()
-    if (name !== 'nobody') await who[name].signIn(name)
-  }
+  who = await everyone(server)
 }, 60_000)
 afterAll(() => server.stop())
 
@@ -27,7 +23,7 @@ const OWNERS = [401, 403, 403, 403, 200]
 /** One after the other, so that none stands on what another has just changed. */
 async function statuses(call: (by: string) => Promise<{ status: number }>): Promise<number[]> {
   const found: number[] = []
-  for (const by of ALL) found.push((await call(by)).status)
+  for (const by of ALL_ROLES) found.push((await call(by)).status)
   return found
 }
 const site = async () => as<{ site: Site }>((await who.ada!.call('GET', '/site')).body).site
@@ -232,8 +228,8 @@ test('the owner says who works here; there is always one, and another role or pa
   const users = async () => as<UsersAnswer>((await who.orla!.call('GET', '/users')).body).users
   expect(await statuses((by) => who[by]!.call('GET', '/users'))).toEqual(OWNERS)
   const nell = { name: 'Nell', mail: 'nell@quillmere.example.org', role: 'writer', password: 'wind-me-on-sunday' }
-  for (const by of ALL.slice(0, 4))
-    expect((await who[by]!.call('POST', '/users', nell)).status).toBe(OWNERS[ALL.indexOf(by)])
+  for (const by of ALL_ROLES.slice(0, 4))
+    expect((await who[by]!.call('POST', '/users', nell)).status).toBe(OWNERS[ALL_ROLES.indexOf(by)])
   expect((await who.orla!.call('POST', '/users', nell)).status).toBe(200)
   expect(
     (await who.orla!.call('POST', '/users', { ...nell, mail: 'NELL@quillmere.example.org' })).body.problem.code,
