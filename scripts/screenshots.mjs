@@ -104,11 +104,6 @@ const STUDIO = {
     await page.goto(`${ORIGIN}/studio/content/pictures?picture=room-tower-room`)
     await page.getByLabel('Find a picture').fill('tower')
   },
-  async 'page-types'(page) {
-    await page.goto(`${ORIGIN}/studio/content/types`)
-    await page.getByRole('button', { name: /^Exhibits/ }).click()
-    await page.getByRole('button', { name: /Height/ }).click()
-  },
   async layouts(page) {
     await page.goto(`${ORIGIN}/studio/layouts`)
   },
@@ -123,21 +118,10 @@ const STUDIO = {
       .first()
       .click({ position: { x: 40, y: 8 } })
   },
-  async 'bench-words'(page) {
-    await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
-    await page.getByRole('treeitem', { name: 'Text: Made' }).click()
-    await page.keyboard.press('Enter')
-    await page.getByTestId('words').waitFor()
-  },
   async 'bench-widths'(page) {
     await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
     await page.getByRole('button', { name: 'Widths' }).click()
     await page.frameLocator('section[aria-label="Page, medium"] iframe').getByRole('heading', { level: 1 }).click()
-  },
-  async 'bench-palette'(page) {
-    await page.goto(`${ORIGIN}/studio/layouts/story-page`)
-    await page.getByRole('button', { name: /^Palette/ }).click()
-    await page.getByRole('treeitem').nth(3).click()
   },
   async release(page) {
     await page.goto(`${ORIGIN}/studio/layouts/house-header`)
@@ -154,36 +138,53 @@ const STUDIO = {
     await page.getByText('is changed in the draft.').waitFor()
     await page.goto(`${ORIGIN}/studio/checks`)
   },
-  async 'bench-history'(page) {
-    await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
-    const heading = page.getByRole('treeitem', { name: 'Heading: Title' }).first()
-    await heading.click()
-    await page.getByLabel('Size', { exact: true }).fill('56')
-    await page.keyboard.press('Enter')
-    await page.keyboard.press('Escape')
-    await page.keyboard.press('Alt+ArrowDown')
-    await page.keyboard.press('d')
-    await page.keyboard.press('x')
-    await page.getByRole('button', { name: 'History' }).click()
-    await page.getByRole('complementary', { name: 'History' }).getByRole('listitem').nth(2).getByRole('button').click()
+  async house(page) {
+    await page.goto(`${ORIGIN}/studio/house`)
+    await page.getByRole('button', { name: /^Vermilion #/ }).click()
+  },
+  async lost(page) {
+    await page.goto(`${ORIGIN}/studio/visitors`)
+    await page.getByRole('button', { name: /fenwik/ }).click()
+    await page.getByText('very likely').waitFor()
   },
 }
+
+/** Pages of the site: at which width, and what is done there first. */
 const SITE = {
-  'site-home': '/',
-  'site-exhibit': '/exhibits/harbour-clock-of-sallow-quay',
+  'site-home': ['/', 1280, (page) => page.getByRole('link', { name: 'Exhibits' }).first().hover()],
+  'site-home-phone': ['/', 390, (page) => page.getByRole('button', { name: 'Menu' }).click()],
+  'site-exhibit': ['/exhibits/lantern-clock-with-dolphin-frets', 1280],
+  'site-exhibits': ['/exhibits?room=long-gallery&strikes=yes', 1280],
+  'site-lost': ['/exhibits/nothing', 1280],
+}
+
+/** Some addresses that people have asked for in vain. */
+const PERSON = { 'user-agent': 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0' }
+async function getLost() {
+  const lost = { '/exhibits/fenwik-turret-clok': 7, '/opening-hours.html': 5, '/shop/postcards': 3, '/rooms/tower': 2 }
+  for (const [path, times] of Object.entries(lost))
+    for (let i = 0; i < times; i++)
+      await fetch(ORIGIN + path, {
+        headers: { ...PERSON, referer: i % 2 ? `${ORIGIN}/exhibits` : 'https://clocks.example.org/' },
+      })
 }
 
 try {
+  await getLost()
   for (const [name, prepare] of Object.entries(STUDIO)) {
     const page = await signedIn()
     await prepare(page)
     await shoot(page, name)
     await page.context().close()
   }
-  const visitor = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-  for (const [name, address] of Object.entries(SITE)) {
+  for (const [name, [address, width, prepare]] of Object.entries(SITE)) {
+    const visitor = await (await browser.newContext({ viewport: { width, height: 800 } })).newPage()
     await visitor.goto(ORIGIN + address)
-    await shoot(visitor, name)
+    await drawn(visitor)
+    await prepare?.(visitor)
+    await visitor.waitForTimeout(500)
+    await visitor.screenshot({ path: join(OUT, `${name}.png`) })
+    console.log(`docs/screenshots/${name}.png`)
   }
 } finally {
   await browser.close()

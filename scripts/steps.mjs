@@ -93,12 +93,23 @@ const REQUIRES =
 const buildThread = () =>
   bundle('aside/thread.ts', join('server', 'aside.mjs'), '--external:better-sqlite3', '--external:canvas', REQUIRES)
 
+/** So does the process that works on pictures; what works on pixels stays a package, with a binary of its own. */
+const buildPictures = () =>
+  bundle(
+    'media/process.ts',
+    join('server', 'pictures.mjs'),
+    '--external:better-sqlite3',
+    '--external:canvas',
+    '--external:sharp',
+    REQUIRES,
+  )
+
 /** Builds the server, the studio and the command, unless the sources are those they were built from. */
 export function build() {
   const wanted = sourceHash()
   if (existsSync(BUILT) && readFileSync(BUILT, 'utf8') === wanted) return
   console.log('Building the server and the studio. This takes about a minute.')
-  if (run('npx', ['nuxt', 'build']) !== 0 || buildCommand() !== 0 || buildThread() !== 0) {
+  if (run('npx', ['nuxt', 'build']) !== 0 || buildCommand() !== 0 || buildThread() !== 0 || buildPictures() !== 0) {
     console.error('The build failed; what it said stands above.')
     process.exit(1)
   }

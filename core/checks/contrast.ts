@@ -10,8 +10,9 @@ import {
   isFieldValue,
 } from '../tree'
 import { type Catalogue, type RichNode, fieldKind, isRichDoc } from '../site'
-import { type HouseStyle, LEAST_CONTRAST, cascade, colourHex, contrastBetween, steppedAt } from '../styles'
+import { type HouseStyle, LEAST_CONTRAST, cascade, colourHex, contrastBetween, inTheDark, steppedAt } from '../styles'
 import type { DrawnTree } from '../layouts'
+import { looksNamedBy } from './house'
 import type { Finding } from './types'
 
 /** What text stands on and is written in; `ground` is null where a picture or something see-through lies behind it. */
@@ -29,7 +30,7 @@ const WRITES: ReadonlySet<string> = new Set([
   'trail',
   'field',
   'entry-content',
-  'entry-grid',
+  'entry-list',
   'site-name',
 ])
 const LEADS: ReadonlySet<string> = new Set(['person', 'entry', 'link', 'terms'])
@@ -85,6 +86,15 @@ function partLooks(given: Defaults, element: LayoutElement): Styles[] {
     .filter((looks) => looks.colour !== undefined || looks.background !== undefined)
 }
 
+/** The named looks that an element has, or gives what it is made of; its own looks go over its own. */
+function namedLooks(element: LayoutElement, house: HouseStyle): Styles[] {
+  const own = element.type === 'button' ? element.styles : {}
+  return looksNamedBy(element).flatMap((id) => {
+    const look = house.looks.find((l) => l.id === id)
+    return look && (look.styles.colour || look.styles.background) ? [cascade(look.styles, own)] : []
+  })
+}
+
 /** What a part with these looks writes in, where it can be told and is too faint. */
 function partTooFaint(element: LayoutElement, looks: Styles, around: Colours, step: Step, house: HouseStyle) {
   const { ground, ink } = inside(element, looks, around, step, house)
@@ -94,9 +104,20 @@ function partTooFaint(element: LayoutElement, looks: Styles, around: Colours, st
 
 /** Elements whose words are hard to read on what lies behind them, as they are drawn at some width step. */
 export function checkContrast(layout: DrawnTree, house: HouseStyle, catalogue: Catalogue): Finding[] {
+  const light = contrastIn(layout, house, catalogue)
+  if (house.dark === 'never') return light
+  const dark = contrastIn(layout, inTheDark(house), catalogue).map((f) => ({ ...f, dark: true as const }))
+  if (house.dark === 'always') return dark
+  const told = new Set(light.map((f) => f.node))
+  return [...light, ...dark.filter((f) => !told.has(f.node))]
+}
+
+type Faint = Extract<Finding, { kind: 'contrast' }>
+
+function contrastIn(layout: DrawnTree, house: HouseStyle, catalogue: Catalogue): Faint[] {
   const hex = (colour: string) => colourHex(colour, house) ?? '#000000'
-  const page: Colours = { ground: hex(house.paper), ink: hex(house.ink), link: hex(house.link) }
-  const found = new Map<string, Extract<Finding, { kind: 'contrast' }>>()
+  const page: Colours = { ground: hex(house.paper), ink: hex(house.ink), link: hex(house.links.colour) }
+  const found = new Map<string, Faint>()
   const note = (node: TreeNode, step: Step, faint: { what: 'ink' | 'link'; ratio: number } | null): void => {
     const before = found.get(node.id)
     if (faint && (!before || faint.ratio < before.ratio))
@@ -107,7 +128,8 @@ export function checkContrast(layout: DrawnTree, house: HouseStyle, catalogue: C
     const colours = inside(node, cascade(looksGiven(given, node), node.styles), around, step, house)
     note(node, step, tooFaint(node, colours, catalogue))
     if (node.kind === 'element')
-      for (const looks of partLooks(given, node)) note(node, step, partTooFaint(node, looks, colours, step, house))
+      for (const looks of [...partLooks(given, node), ...namedLooks(node, house)])
+        note(node, step, partTooFaint(node, looks, colours, step, house))
     const within = 'gives' in node ? givenWithin(given, node.gives) : given
     for (const child of childrenOf(node)) visit(child, colours, step, within)
   }

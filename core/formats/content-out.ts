@@ -1,17 +1,11 @@
-import { type Catalogue, type Entry, type PageType, isRichDoc, wordsOf } from '../site'
-import { type Formats, contentChunk, sceneOf } from '../drawing'
+import { type Catalogue, type Entry, type PageType, wordsOf } from '../site'
+import { type Formats, richHtml } from '../drawing'
 
 /** Entries as they go out: one row for each, in words, under names that come in again. */
 
 /** The text of an entry as HTML, as visitors get it. */
 export function contentHtml(entry: Entry, catalogue: Catalogue, formats: Formats): string {
   return richHtml(entry.content, catalogue, formats)
-}
-
-function richHtml(value: unknown, catalogue: Catalogue, formats: Formats): string {
-  if (!isRichDoc(value)) return ''
-  const chunk = contentChunk(value)
-  return typeof chunk === 'string' ? chunk : chunk(sceneOf(catalogue, formats, catalogue.pages[0]!))
 }
 
 /** What an entry says, by the names of columns: those of its own first, then its taxonomies and fields by their ids. */

@@ -1,8 +1,8 @@
-import { type Dangling, checkReferences, checkThings } from '../checks'
+import { type Dangling, checkReferences, checkThings, namedOf } from '../checks'
 import { CompiledRules, type Design, type Frame, type Target, rulesOf, type Exchange, targetSpec } from '../frames'
 import { type Condition, builtInField, isFieldTest } from '../conditions'
 import { type FieldValue, type Layout, type TreeNode, rewriteProps, walk } from '../tree'
-import { fieldsNamed, propertiesOf, refuseProperty } from '../elements'
+import { entryFieldsNamed, fieldsNamed, propertiesOf, refuseProperty } from '../elements'
 import { BUILT_IN, type Catalogue, type Id, type Menu, type MenuItem, pagesOfItems } from '../site'
 import { treeToDraw } from '../layouts'
 import type { Parcel } from './parcel'
@@ -15,7 +15,11 @@ export interface ImportItem {
   state: 'new' | 'replaces' | 'same'
 }
 
-export type UnfitKind = Exclude<Dangling, 'layout' | 'wrong-region' | 'card' | 'frame'> | 'field'
+/** What a design itself has: a parcel that names such a thing and does not bring it is told of it by the checks. */
+const BELONG = ['layout', 'wrong-region', 'card', 'frame', 'look', 'colour', 'family'] as const
+const belongs = (what: Dangling): what is (typeof BELONG)[number] => (BELONG as readonly Dangling[]).includes(what)
+
+export type UnfitKind = Exclude<Dangling, (typeof BELONG)[number]> | 'field'
 
 /** Something that the parcel names and this site does not have, with all that names it. */
 export interface Unfit {
@@ -88,21 +92,14 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
   }
   const layouts = [...design.layouts.filter((l) => !parcel.layouts.some((p) => p.id === l.id)), ...parcel.layouts]
   const compiled = new CompiledRules(rulesOf({ layouts, frames: parcel.frames }), catalogue)
-  const cards = new Set(layouts.filter((l) => l.region === 'card').map((l) => l.id))
+  const named = namedOf({ layouts, house: parcel.house ?? design.house })
   const notes = [
     ...checkReferences(parcel.frames, compiled),
-    ...parcel.layouts.flatMap((l) => checkThings(treeToDraw(l), catalogue, cards)),
+    ...parcel.layouts.flatMap((l) => checkThings(treeToDraw(l), catalogue, named)),
   ]
   for (const note of notes) {
     if (note.kind === 'missing-field' && note.frame) add('field', note.field, 'frame', note.frame)
-    if (
-      note.kind !== 'dangling' ||
-      note.what === 'layout' ||
-      note.what === 'wrong-region' ||
-      note.what === 'card' ||
-      note.what === 'frame'
-    )
-      continue
+    if (note.kind !== 'dangling' || belongs(note.what)) continue
     if (note.frame) add(note.what, note.id, 'frame', note.frame)
     if (note.layout) add(note.what, note.id, 'layout', note.layout)
   }
@@ -118,15 +115,20 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
 /** Own fields of entries that a layout names and that no page type of this site has. */
 function unknownFields(layout: Layout, catalogue: Catalogue): Set<Id> {
   const known = new Set([...catalogue.types.values()].flatMap((t) => t.fields.map((f) => f.id)))
-  const fields = [...walk(layout)].flatMap((node) => [...fieldsNamed(node).map(ownField), ...testsOf(node)])
-  return new Set(
-    fields.filter((id) => id && !id.startsWith('terms:') && !Object.hasOwn(BUILT_IN, id) && !known.has(id)),
-  )
+  const fields = [...walk(layout)].flatMap((node) => [
+    ...fieldsNamed(node).map(ownField),
+    ...entryFieldsNamed(node),
+    ...testsOf(node),
+  ])
+  return new Set(fields.filter((id) => id && !isEverywhere(id) && !known.has(id)))
 }
 
 /** The fields that a thing's conditions ask for. */
 const testsOf = ({ when = [] }: TreeNode): Id[] =>
   when.filter(isFieldTest).flatMap(({ field }) => (builtInField(field) ? [] : field))
+
+/** Whether every site has a field: those that all entries have, and terms. */
+const isEverywhere = (id: Id): boolean => id.startsWith('terms:') || Object.hasOwn(BUILT_IN, id)
 
 /** The field of an entry's own that a field value names; empty where it names none. */
 const ownField = ({ of, via = '', field }: FieldValue): Id => (of === 'reference' ? via : of === 'page' ? field : '')
@@ -192,7 +194,8 @@ function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
   const adapted = rewriteProps(node.props, specs, {
     field: (field) => adaptField(field, choose),
     page: (page) => choose('page', page),
-    thing: (kind, id) => (kind === 'card' ? id : choose(kind, id)),
+    entryField: (field) => (isEverywhere(field) ? field : choose('field', field)),
+    thing: (kind, id) => (kind === 'card' || kind === 'look' ? id : choose(kind, id)),
   })
   // A property that cannot hold what is left goes back to its default.
   const props = Object.fromEntries(

@@ -1,4 +1,4 @@
-export { type Parcel, makeParcel, checkParcel, PARCEL_FORMAT } from './parcel'
+export { type Parcel, makeParcel, checkParcel, parcelUpToDate, PARCEL_FORMAT } from './parcel'
 export {
   planImport,
   adaptFrame,
@@ -12,3 +12,4 @@ export {
   type Choice,
 } from './import'
 export { contentHtml, rowOfEntry, safeCell } from './content-out'
+export { MOST_TOKENS, type TokensRead, type Untaken, editBetween, readHouseTokens, writeHouseTokens } from './tokens'

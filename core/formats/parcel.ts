@@ -1,10 +1,10 @@
 import { type Design, type Frame, checkFrame } from '../frames'
 import type { Layout } from '../tree'
-import { checkLayout } from '../layouts'
+import { checkLayout, layoutUpToDate } from '../layouts'
 import { type Problem, problem } from '../problems'
 import { type Id, type Menu, menuShape, refuseMenus } from '../site'
 import { exact, isRecord, judged, list, never, oneOf, optional, refuse, text } from '../shape'
-import { type HouseStyle, houseShape } from '../styles'
+import { type HouseStyle, houseShape, houseUpToDate } from '../styles'
 
 /** Layouts, frames, pieces and house style on their way from one site to another: one JSON document. */
 export interface Parcel {
@@ -77,9 +77,9 @@ export function checkParcel(parcel: unknown): Problem[] {
   const wrong = refuse(envelope, parcel)
   if (wrong !== null) return [problem('parcel-shape', { why: wrong })]
   const { layouts, frames, house } = parcel as unknown as Parcel
-  const refused = house === null ? null : refuse(houseShape, house)
+  const refused = house === null ? null : refuse(houseShape, houseUpToDate(house))
   const problems = [
-    ...layouts.flatMap((l) => checkLayout(l)),
+    ...layouts.flatMap((l) => checkLayout(layoutUpToDate(l))),
     ...frames.flatMap((f) => checkFrame(f)),
     ...(refused ? [problem('parcel-shape', { why: refused })] : []),
   ]
@@ -90,3 +90,10 @@ export function checkParcel(parcel: unknown): Problem[] {
   const twice = duplicate(layouts.map((l) => l.id)) ?? duplicate(frames.map((f) => f.id))
   return twice ? [problem('id-taken', { id: twice })] : []
 }
+
+/** A parcel that was found to be one, with what is in it brought up to date: it may have been made long ago. */
+export const parcelUpToDate = (parcel: Parcel): Parcel => ({
+  ...parcel,
+  layouts: parcel.layouts.map((layout) => layoutUpToDate(layout) as Layout),
+  house: houseUpToDate(parcel.house) as HouseStyle | null,
+})

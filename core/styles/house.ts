@@ -1,3 +1,5 @@
+import type { LooksKey, Styles } from '../tree'
+
 /** The house style: what every layout looks like unless it says otherwise. */
 
 export interface PaletteColour {
@@ -5,25 +7,93 @@ export interface PaletteColour {
   name: string
   /** `#rrggbb`. */
   value: string
+  /** The same for those who see the site dark; as `value` where it is not said. */
+  dark?: string
 }
 
-export interface ButtonLook {
+/** A family of one's own: its name, and the files that hold its faces. */
+export interface OwnFont {
+  id: string
+  name: string
+  faces: FontFace[]
+}
+
+export interface FontFace {
+  id: string
+  /** The uploaded file that holds it. */
+  file: string
+  fileName: string
+  style: 'normal' | 'italic'
+  /** One weight, or the two between which it can be drawn: `400`, `200 900`. */
+  weight: string
+}
+
+/** The steps of the type scale that stand above and below text. */
+export const SCALE_STEPS = ['h1', 'h2', 'h3', 'h4', 'small'] as const
+export type ScaleStep = (typeof SCALE_STEPS)[number]
+
+/** Sizes of type: each step is so many times the one below it, unless it is said by hand, in px. */
+export interface Scale {
+  ratio: number
+  byHand: Partial<Record<ScaleStep, number>>
+}
+
+export interface LinkLooks {
+  colour: string
+  /** When a line stands below them. */
+  line: 'always' | 'hover' | 'never'
+  hover?: string
+  visited?: string
+}
+
+/** Looks with a name, kept with the house style and followed where they are used. */
+export interface NamedLook {
+  id: string
+  name: string
+  /** The type of the elements that can have them. */
+  for: string
+  /** At rest. */
+  styles: Styles
+  /** In states, each under its own key: `:hover`. */
+  looks: Record<LooksKey, Styles>
+}
+
+export interface FieldLooks {
   background: string
   colour: string
+  edge: string
   radius: number
 }
 
+/** Edges are of the colour of the words where nothing else is said. */
+export interface TableLooks {
+  edge?: string
+  head?: string
+  /** Behind every other line. */
+  stripe?: string
+}
+
+export interface QuoteLooks {
+  edge?: string
+  slanted: boolean
+}
+
 export interface HouseStyle {
-  format: 1
+  format: 2
   palette: PaletteColour[]
+  /** Who sees the dark colours: nobody, whose system is dark, everybody. */
+  dark: 'never' | 'system' | 'always'
   headingFamily: string
   textFamily: string
+  /** Of menus, buttons and form fields. */
+  interfaceFamily: string
+  fonts: OwnFont[]
   /** px; the text size from which nothing else is derived but `em` values. */
   textSize: number
   lineHeight: number
   headingWeight: number
-  /** px, for levels 1 to 4 on wide screens; narrow screens take four fifths of levels 1 and 2. */
-  headingSizes: [number, number, number, number]
+  /** Narrow screens take four fifths of level 1, and 85 % of level 2. */
+  scale: Scale
   /** px: how wide content runs at most. */
   contentWidth: number
   /** px: between columns, and between the page's edge and its content. */
@@ -34,13 +104,36 @@ export interface HouseStyle {
   radius: number
   ink: string
   paper: string
-  link: string
-  button: ButtonLook
+  links: LinkLooks
+  looks: NamedLook[]
+  fields: FieldLooks
+  tables: TableLooks
+  quotes: QuoteLooks
+}
+
+const all = (value: string | number) => ({ wide: value })
+const edges = (px: number): Styles =>
+  Object.fromEntries(['Top', 'Right', 'Bottom', 'Left'].map((side) => [`edge${side}`, all(px)]))
+
+/** A button as it is before anybody chose looks for it; `filled` and `outlined` stand in layouts from the first on. */
+export const FILLED: NamedLook = {
+  id: 'filled',
+  name: 'Filled',
+  for: 'button',
+  styles: { colour: all('@paper'), background: all('@ink'), ...edges(1), edgeColour: all('@ink'), radius: all(2) },
+  looks: { ':hover': { decoration: all('underline') } },
+}
+export const OUTLINED: NamedLook = {
+  id: 'outlined',
+  name: 'Outlined',
+  for: 'button',
+  styles: { ...edges(1), radius: all(2) },
+  looks: { ':hover': { decoration: all('underline') } },
 }
 
 /** The style of a site that has not chosen one. Colours name palette entries with `@`. */
 export const PLAIN_HOUSE: HouseStyle = {
-  format: 1,
+  format: 2,
   palette: [
     { id: 'ink', name: 'Ink', value: '#1f2328' },
     { id: 'paper', name: 'Paper', value: '#ffffff' },
@@ -48,12 +141,15 @@ export const PLAIN_HOUSE: HouseStyle = {
     { id: 'wash', name: 'Wash', value: '#f1efe9' },
     { id: 'accent', name: 'Accent', value: '#2b5a68' },
   ],
+  dark: 'never',
   headingFamily: 'Newsreader',
   textFamily: 'Schibsted Grotesk',
+  interfaceFamily: 'Schibsted Grotesk',
+  fonts: [],
   textSize: 17,
   lineHeight: 1.55,
   headingWeight: 600,
-  headingSizes: [40, 28, 21, 17],
+  scale: { ratio: 1.33, byHand: { h2: 28, h3: 21 } },
   contentWidth: 1120,
   gap: 32,
   edge: 28,
@@ -61,8 +157,20 @@ export const PLAIN_HOUSE: HouseStyle = {
   radius: 0,
   ink: '@ink',
   paper: '@paper',
-  link: '@accent',
-  button: { background: '@ink', colour: '@paper', radius: 2 },
+  links: { colour: '@accent', line: 'always' },
+  looks: [FILLED, OUTLINED],
+  fields: { background: '@paper', colour: '@ink', edge: '@ink', radius: 0 },
+  tables: {},
+  quotes: { slanted: true },
+}
+
+/** How many times above text each step stands. */
+const POWER: Record<ScaleStep, number> = { h1: 3, h2: 2, h3: 1, h4: 0, small: -1 }
+
+/** The size of a step of the type scale, in px, to a tenth. */
+export function sizeOf({ scale, textSize }: Pick<HouseStyle, 'scale' | 'textSize'>, step: ScaleStep): number {
+  const byRatio = textSize * scale.ratio ** POWER[step]
+  return scale.byHand[step] ?? Math.round(byRatio * 10) / 10
 }
 
 const HEX = /^#(?:[0-9a-f]{3}|[0-9a-f]{6}|[0-9a-f]{8})$/i
@@ -79,7 +187,16 @@ export function colourCss(colour: string): string {
 }
 
 /** The colour as `#rrggbb`, looked up in the palette; null when the palette has no such entry. */
-export function colourHex(colour: string, house: HouseStyle): string | null {
+export function colourHex(colour: string, house: Pick<HouseStyle, 'palette'>): string | null {
   if (!colour.startsWith('@')) return colour
   return house.palette.find((c) => c.id === colour.slice(1))?.value ?? null
 }
+
+/** The house as those see it who see its dark colours, and nobody any other. */
+export function inTheDark(house: HouseStyle): HouseStyle {
+  return { ...house, dark: 'never', palette: house.palette.map(({ dark, ...c }) => ({ ...c, value: dark ?? c.value })) }
+}
+
+/** The looks of a kind of element, by their ids. */
+export const looksFor = (house: Pick<HouseStyle, 'looks'>, type: string): NamedLook[] =>
+  house.looks.filter((look) => look.for === type)

@@ -1,12 +1,18 @@
 export * from './house'
 export * from './property'
 export * from './properties'
-export { FAMILIES, familyNamed, fontFaceCss } from './fonts'
-export { baseCss } from './base'
+export { FAMILIES, type Family, familyNamed, familyStack, fontFaceCss, isFamily, ownFamily } from './fonts'
+export { SHIPPED } from './families'
+export { HOUSE_FAMILIES } from './type'
+export { houseUpToDate } from './house-formats'
+export { TYPE_STEPS, lengthCss, refuseLength, typedLength } from './lengths'
+export { lookClass, namedRule } from './named'
+export { baseCss, fontsAtOnce } from './base'
 export {
   STEP_LIMITS,
   classOf,
   mediaOf,
+  shortHash,
   stepAt,
   ruleOf,
   rulesCss,

@@ -1,14 +1,16 @@
 import type { StyleValue } from '../tree'
 import { ARRANGEMENT } from './arrangement'
 import { BACKGROUND } from './background'
-import { FAMILIES } from './fonts'
+import { EFFECTS } from './effects'
+import { isFamily } from './fonts'
 import { isColour } from './house'
+import { refuseLength } from './lengths'
 import type { Ask, Owner, StyleProperty } from './property'
 import { SPACE } from './space'
-import { TYPE } from './type'
+import { HOUSE_FAMILIES, TYPE } from './type'
 
 /** Every look property, in the order of the property sheet and of the CSS. */
-export const STYLE_PROPERTIES: readonly StyleProperty[] = [...ARRANGEMENT, ...TYPE, ...SPACE, ...BACKGROUND]
+export const STYLE_PROPERTIES: readonly StyleProperty[] = [...ARRANGEMENT, ...TYPE, ...SPACE, ...BACKGROUND, ...EFFECTS]
 
 const BY_NAME = new Map(STYLE_PROPERTIES.map((p) => [p.name, p]))
 
@@ -26,11 +28,10 @@ function refuseNumber(ask: { min: number; max: number }, value: unknown): string
 }
 
 const REFUSE: { [K in Ask['kind']]: (ask: Extract<Ask, { kind: K }>, value: unknown) => string | null } = {
-  length: refuseNumber,
+  length: refuseLength,
   number: refuseNumber,
   colour: (_, v) => (isColour(v) ? null : 'a colour is a palette entry or a hex code such as #2b5a68'),
-  family: (_, v) =>
-    v === '@heading' || v === '@text' || FAMILIES.some((f) => f.name === v) ? null : 'there is no such family',
+  family: (_, v) => (Object.hasOwn(HOUSE_FAMILIES, String(v)) || isFamily(v) ? null : 'there is no such family'),
   choice: (ask, v) =>
     ask.options.some((o) => o.value === v) ? null : `choose one of ${ask.options.map((o) => o.label).join(', ')}`,
 }

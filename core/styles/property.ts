@@ -8,21 +8,28 @@ export const BOXES = ['row', 'column', 'element', 'place'] as const satisfies re
 /** The same, and the parts that elements are made of. */
 export const ALL = [...BOXES, 'part'] as const satisfies readonly Owner[]
 
-export type StyleGroup = 'arrangement' | 'type' | 'space' | 'background'
+export type StyleGroup = 'arrangement' | 'type' | 'space' | 'background' | 'effects'
 
 export const STYLE_GROUPS: Record<StyleGroup, string> = {
   arrangement: 'Arrangement',
   type: 'Type',
   space: 'Space',
   background: 'Background and edge',
+  effects: 'Shadow and change',
 }
 
 export type Ask =
-  | { kind: 'length'; min: number; max: number; step?: number }
+  | { kind: 'length'; min: number; max: number; step?: number; steps?: true }
   | { kind: 'number'; min: number; max: number; step: number; unit?: string }
   | { kind: 'colour' }
   | { kind: 'family' }
   | { kind: 'choice'; options: readonly { value: string; label: string }[] }
+
+/** A question with a few answers: what is written, and what it is called. */
+export const choice = (...options: (readonly [value: string, label: string])[]): Extract<Ask, { kind: 'choice' }> => ({
+  kind: 'choice',
+  options: options.map(([value, label]) => ({ value, label })),
+})
 
 /** Which box a declaration is written on: the thing itself, a row's inner box, or its background picture. */
 export type Target = 'self' | 'inner' | 'picture'

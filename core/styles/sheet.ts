@@ -33,12 +33,14 @@ const SUFFIX: Record<Target, string> = { self: '', inner: '>.of-in', picture: '>
 /** Our classes are told from those of any other sheet by what they begin with. */
 export const classOf = (name: string): string => `of-${name}`
 
-/** FNV-1a over UTF-16 units, in base 36: a short name that is the same wherever the same looks occur. */
-function shortName(text: string): string {
+/** FNV-1a over UTF-16 units, in base 36: short, and the same wherever the same text occurs. */
+export function shortHash(text: string): string {
   let hash = 0x811c9dc5
   for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193)
-  return classOf((hash >>> 0).toString(36))
+  return (hash >>> 0).toString(36)
 }
+
+const shortName = (text: string): string => classOf(shortHash(text))
 
 /** The looks of one thing: at rest, and in the states that it has looks for. */
 export interface Looks {

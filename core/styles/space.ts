@@ -1,3 +1,4 @@
+import { lengthCss } from './lengths'
 import { ALL, type StyleProperty, self } from './property'
 
 const SIDES = [
@@ -15,7 +16,7 @@ const side = (what: 'padding' | 'margin', [name, css]: readonly [string, string]
   group: 'space',
   on: ALL,
   ask: { kind: 'length', min: what === 'margin' ? -400 : 0, max: 400 },
-  css: (v) => self(`${what}-${css}:${v}px`),
+  css: (v) => self(`${what}-${css}:${lengthCss(v)}`),
 })
 
 export const SPACE: readonly StyleProperty[] = [

@@ -1,13 +1,16 @@
-import { familyNamed } from './fonts'
+import { familyStack } from './fonts'
 import { colourCss } from './house'
+import { lengthCss } from './lengths'
 import { ALL, type StyleProperty, self } from './property'
 
-/** `@heading` and `@text` are the house style's families. */
-export function familyCss(value: string): string {
-  if (value === '@heading') return 'var(--f-heading)'
-  if (value === '@text') return 'var(--f-text)'
-  return familyNamed(value).stack
+/** The families that the house style has chosen, as looks name them. */
+export const HOUSE_FAMILIES: Readonly<Record<string, string>> = {
+  '@heading': 'var(--f-heading)',
+  '@text': 'var(--f-text)',
+  '@interface': 'var(--f-interface)',
 }
+
+const familyCss = (value: string): string => HOUSE_FAMILIES[value] ?? familyStack(value)
 
 export const TYPE: readonly StyleProperty[] = [
   {
@@ -25,8 +28,8 @@ export const TYPE: readonly StyleProperty[] = [
     group: 'type',
     suits: 'words',
     on: ALL,
-    ask: { kind: 'length', min: 8, max: 200 },
-    css: (v) => self(`font-size:${v}px`),
+    ask: { kind: 'length', min: 8, max: 200, steps: true },
+    css: (v) => self(`font-size:${lengthCss(v)}`),
   },
   {
     name: 'weight',
@@ -71,6 +74,49 @@ export const TYPE: readonly StyleProperty[] = [
       ],
     },
     css: (v) => self(`text-transform:${v}`),
+  },
+  {
+    name: 'decoration',
+    label: 'Line',
+    also: 'underline strike decoration',
+    group: 'type',
+    suits: 'words',
+    on: ALL,
+    ask: {
+      kind: 'choice',
+      options: [
+        { value: 'none', label: 'None' },
+        { value: 'underline', label: 'Below the words' },
+        { value: 'overline', label: 'Above them' },
+        { value: 'line-through', label: 'Through them' },
+      ],
+    },
+    css: (v) => self(`text-decoration-line:${v}`),
+  },
+  {
+    name: 'textColumns',
+    label: 'Columns of text',
+    group: 'type',
+    suits: 'words',
+    on: ['element'],
+    ask: { kind: 'number', min: 1, max: 4, step: 1 },
+    css: (v) => self(`columns:${v} 14em;column-gap:var(--g)`),
+  },
+  {
+    name: 'hyphens',
+    label: 'Words are parted',
+    also: 'hyphenation hyphens',
+    group: 'type',
+    suits: 'words',
+    on: ALL,
+    ask: {
+      kind: 'choice',
+      options: [
+        { value: 'manual', label: 'Where it is said' },
+        { value: 'auto', label: 'Where they need it' },
+      ],
+    },
+    css: (v) => self(`hyphens:${v}`),
   },
   {
     name: 'colour',

@@ -1,6 +1,5 @@
 import { open } from 'node:fs/promises'
 import { fileTypeFromBuffer } from 'file-type'
-import { looksLikeSvg } from './svg'
 
 /** What a file is, by what stands in it and not by its name. */
 export interface Judged {
@@ -67,6 +66,12 @@ function textOf(head: Buffer): string | null {
 }
 
 const endingOf = (name: string): string => /\.([a-z0-9]{1,8})$/i.exec(name)?.[1]?.toLowerCase() ?? ''
+
+/** Whether a text is a drawing, by how it begins. */
+export function looksLikeSvg(text: string): boolean {
+  const begins = /^(\s|<\?xml[^>]*\?>|<!--[\s\S]*?-->|<!doctype[^>[]*(\[[\s\S]*?\])?[^>]*>)*<svg[\s>]/i
+  return begins.test(text.replace(/^\ufeff/, ''))
+}
 
 /** Judges a file; null when it is of no kind that is taken. */
 export async function judge(path: string, name: string): Promise<Judged | null> {

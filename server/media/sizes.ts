@@ -1,9 +1,9 @@
 import sharp, { type Sharp } from 'sharp'
 import { ProblemError, fail, problem } from '../../core/problems'
+import { widthsOf } from './widths'
 
 /** What is done to the pixels of pictures: by sharp, in threads of its own. */
 
-export const WIDTHS = [320, 480, 640, 960, 1280, 1920, 2560] as const
 /** A picture of more pixels is refused: it would take the memory of everything else. */
 export const MOST_PIXELS = 50_000_000
 
@@ -70,14 +70,6 @@ async function cleanGif(path: string, pages: number): Promise<CleanPicture> {
   const { data, info } = await image.gif().toBuffer({ resolveWithObject: true })
   const height = pages > 1 ? Math.round(info.height / pages) : info.height
   return { bytes: data, mime: 'image/gif', ending: 'gif', width: info.width, height }
-}
-
-/** The widths in which a picture is to lie ready; none for drawings and what moves, which fit everywhere as they are. */
-export function widthsOf(width: number, ending: string): number[] {
-  if (!Object.hasOwn(SIZED, ending)) return []
-  const smaller = WIDTHS.filter((w) => w < width)
-  const largest = WIDTHS.at(-1)!
-  return [...smaller, ...(width <= largest ? [width] : [largest])].filter((w, i, all) => all.indexOf(w) === i)
 }
 
 /** Makes every width of a picture in every kind, largest first, each handed over as it is done. */

@@ -40,12 +40,6 @@ const OPTIONS: sanitize.IOptions = {
   },
 }
 
-/** Whether a text is a drawing, by how it begins. */
-export function looksLikeSvg(text: string): boolean {
-  const begins = /^(\s|<\?xml[^>]*\?>|<!--[\s\S]*?-->|<!doctype[^>[]*(\[[\s\S]*?\])?[^>]*>)*<svg[\s>]/i
-  return begins.test(text.replace(/^\ufeff/, ''))
-}
-
 export interface CleanSvg {
   svg: string
   width: number

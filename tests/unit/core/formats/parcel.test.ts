@@ -1,7 +1,16 @@
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
-import { type Choice, type Parcel, adaptFrame, adaptLayout, checkParcel, makeParcel, planImport } from '#core/formats'
+import {
+  type Choice,
+  type Parcel,
+  adaptFrame,
+  adaptLayout,
+  checkParcel,
+  makeParcel,
+  parcelUpToDate,
+  planImport,
+} from '#core/formats'
 import { type Design, type Target, checkFrame, frameName, namesFrom } from '#core/frames'
 import { type Layout, emptyLayout } from '#core/tree'
 import { applyEdit, checkLayout, replaceLayout } from '#core/layouts'
@@ -25,6 +34,17 @@ describe('a parcel', () => {
   test('keeps to its published schema, and its own checks', () => {
     expect(validate(parcel())).toBe(true)
     expect(checkParcel(parcel())).toEqual([])
+  })
+
+  test('one with layouts of the first format is read, and they are brought up to date', () => {
+    const old = JSON.parse(
+      JSON.stringify(parcel())
+        .replaceAll('"kind":"layout","format":2', '"kind":"layout","format":1')
+        .replaceAll('"entry-list"', '"entry-grid"'),
+    ) as Parcel
+    expect(validate(old)).toBe(true)
+    expect(checkParcel(old)).toEqual([])
+    expect(parcelUpToDate(old)).toEqual(parcel())
   })
 
   test('any layout that the bench can make keeps to the schema', () => {
@@ -177,7 +197,7 @@ describe('adapting to another site', () => {
           12,
           element('menu', { menu: 'rooms' }),
           element('image', { picture: 'case' }),
-          element('entry-grid', { type: 'exhibit' }),
+          element('entry-list', { type: 'exhibit' }),
           element('button', { label: 'rooms', link: { page: 'archive:exhibit' } }),
           element('heading', { text: field('made', { fallback: field('keeper', { fallback: 'Unknown' }) }) }),
           element('text', {

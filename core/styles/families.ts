@@ -1,0 +1,50 @@
+/**
+ * The open families that ship with the product: name, folder of its package, kind, between which weights it is drawn,
+ * and whether it has an italic of its own. A test holds them against the files of the packages.
+ */
+export type FamilyKind = 'serif' | 'sans' | 'mono' | 'hand'
+
+export type Shipped = readonly [name: string, folder: string, kind: FamilyKind, weights: string, italic?: 'italic']
+
+export const SHIPPED: readonly Shipped[] = [
+  ['Alegreya', 'alegreya', 'serif', '400 900', 'italic'],
+  ['Archivo', 'archivo', 'sans', '100 900', 'italic'],
+  ['Atkinson Hyperlegible Next', 'atkinson-hyperlegible-next', 'sans', '200 800', 'italic'],
+  ['Besley', 'besley', 'serif', '400 900', 'italic'],
+  ['Bitter', 'bitter', 'serif', '100 900', 'italic'],
+  ['Bricolage Grotesque', 'bricolage-grotesque', 'sans', '200 800'],
+  ['Caveat', 'caveat', 'hand', '400 700'],
+  ['Cormorant', 'cormorant', 'serif', '300 700', 'italic'],
+  ['Crimson Pro', 'crimson-pro', 'serif', '200 900', 'italic'],
+  ['EB Garamond', 'eb-garamond', 'serif', '400 800', 'italic'],
+  ['Figtree', 'figtree', 'sans', '300 900', 'italic'],
+  ['Fraunces', 'fraunces', 'serif', '100 900', 'italic'],
+  ['Gelasio', 'gelasio', 'serif', '400 700', 'italic'],
+  ['Hanken Grotesk', 'hanken-grotesk', 'sans', '100 900', 'italic'],
+  ['Instrument Sans', 'instrument-sans', 'sans', '400 700', 'italic'],
+  ['Inter', 'inter', 'sans', '100 900', 'italic'],
+  ['JetBrains Mono', 'jetbrains-mono', 'mono', '100 800', 'italic'],
+  ['Karla', 'karla', 'sans', '200 800', 'italic'],
+  ['Libre Franklin', 'libre-franklin', 'sans', '100 900', 'italic'],
+  ['Literata', 'literata', 'serif', '200 900', 'italic'],
+  ['Lora', 'lora', 'serif', '400 700', 'italic'],
+  ['Manrope', 'manrope', 'sans', '200 800'],
+  ['Merriweather', 'merriweather', 'serif', '300 900', 'italic'],
+  ['Newsreader', 'newsreader', 'serif', '200 800', 'italic'],
+  ['Nunito', 'nunito', 'sans', '200 1000', 'italic'],
+  ['Open Sans', 'open-sans', 'sans', '300 800', 'italic'],
+  ['Oswald', 'oswald', 'sans', '200 700'],
+  ['Outfit', 'outfit', 'sans', '100 900'],
+  ['Playfair Display', 'playfair-display', 'serif', '400 900', 'italic'],
+  ['Public Sans', 'public-sans', 'sans', '100 900', 'italic'],
+  ['Roboto Slab', 'roboto-slab', 'serif', '100 900'],
+  ['Rubik', 'rubik', 'sans', '300 900', 'italic'],
+  ['Schibsted Grotesk', 'schibsted-grotesk', 'sans', '400 900', 'italic'],
+  ['Source Code Pro', 'source-code-pro', 'mono', '200 900', 'italic'],
+  ['Source Sans 3', 'source-sans-3', 'sans', '200 900', 'italic'],
+  ['Source Serif 4', 'source-serif-4', 'serif', '200 900', 'italic'],
+  ['Space Grotesk', 'space-grotesk', 'sans', '300 700'],
+  ['Spline Sans Mono', 'spline-sans-mono', 'mono', '300 700', 'italic'],
+  ['Vollkorn', 'vollkorn', 'serif', '400 900', 'italic'],
+  ['Work Sans', 'work-sans', 'sans', '100 900', 'italic'],
+]

@@ -1,0 +1,47 @@
+import { FileStore, type Incoming } from './store'
+import type { FontFacts } from './fonts'
+import type { CleanPicture } from './sizes'
+
+/** A picture that was sent, cleaned and waiting as a file to be kept. */
+export type Cleaned = Incoming & Omit<CleanPicture, 'bytes'>
+
+/** Work on the pixels of pictures, and on what others made that must be judged. What goes in and out is plain data; the pixels stay in files. */
+export interface PictureWork {
+  /** Judges and cleans a file that has come in; throws a problem for what is no picture. */
+  clean(input: { incoming: Incoming; name: string }): Promise<Cleaned>
+  /** Makes the sizes of a kept picture, and keeps them; gives their widths. */
+  sizes(input: { hash: string; width: number; ending: string }): Promise<number[]>
+  /** Judges a font file that has come in, and tells what face it holds; throws a problem for what is none. */
+  font(input: { incoming: Incoming }): Promise<FontFacts>
+  /** A kept drawing as a photograph of it would be. */
+  photograph(input: { hash: string }): Promise<Incoming>
+}
+
+/** The work over a data folder, in the process that calls it. What it needs is large, and loaded when it is needed. */
+export function pictureWorkOver(folder: string): PictureWork {
+  const files = new FileStore(folder)
+  const bytesOf = async (hash: string): Promise<Buffer> => {
+    const bytes = await files.read(hash)
+    if (!bytes) throw new Error(`the file ${hash} is gone`)
+    return bytes
+  }
+  return {
+    async clean({ incoming, name }) {
+      const { cleanSent } = await import('./clean')
+      const { bytes, ...clean } = await cleanSent(incoming, name)
+      return { ...clean, ...(await files.bring(bytes)) }
+    },
+    async sizes({ hash, width, ending }) {
+      const { makeSizes } = await import('./sizes')
+      return makeSizes(await bytesOf(hash), { width, ending }, (name, made) => files.keepSize(hash, name, made))
+    },
+    async font({ incoming }) {
+      const { readFont } = await import('./fonts')
+      return readFont(incoming.path)
+    },
+    async photograph({ hash }) {
+      const { photographOf } = await import('./sizes')
+      return files.bring(await photographOf(await bytesOf(hash)))
+    },
+  }
+}
