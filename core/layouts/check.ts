@@ -223,7 +223,7 @@ function* pairsIn(node: TreeNode): Generator<readonly [TreeNode, TreeNode]> {
 /** Every way in which something is no valid layout; none when it is one. Takes anything at all. */
 export function checkLayout(layout: unknown): Problem[] {
   if (!isRecord(layout) || layout.kind !== 'layout') return [problem('layout-shape', { why: 'it is something else' })]
-  if (layout.format !== 1) return [problem('layout-format', { format: shown(layout.format), known: 1 })]
+  if (layout.format !== 2) return [problem('layout-format', { format: shown(layout.format), known: 2 })]
   const why = refuse(layoutShape, layout)
   return why === null ? checkRules(layout as unknown as Layout) : [problem('layout-shape', { why })]
 }

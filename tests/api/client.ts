@@ -92,3 +92,10 @@ export async function everyone(server: TestServer): Promise<Record<string, Clien
   }
   return who
 }
+
+/** What a visitor gets at an address, without being led on. */
+export async function visit(server: TestServer, path: string) {
+  const answer = await fetch(server.origin + path, { redirect: 'manual' })
+  const { headers, status } = answer
+  return { status, to: headers.get('location'), type: headers.get('content-type'), text: await answer.text() }
+}

@@ -1,0 +1,164 @@
+import {
+  AS_USUAL,
+  type Chunk,
+  type Compile,
+  type Fill,
+  type Scene,
+  fill,
+  isAsked,
+  textChunk,
+  wrapFilled,
+} from '../../drawing'
+import type { Entry, Id } from '../../site'
+import type { LayoutElement, Value } from '../../tree'
+import { type Cards, type PlainCard, cardAt, drawCard } from './cards'
+import { groupTitle, parted } from './groups'
+import { type OnPage, listedOn } from './listed'
+import { planOf } from './plan'
+import { type ScreenWords, drawScreens } from './screens'
+import { type TableColumn, columnsOf, drawTable } from './table'
+
+/** CSS of the ways in which entries stand, each sent where it is used. */
+const STAND = {
+  grid: '',
+  uneven:
+    '.of-uneven{columns:var(--k);column-gap:var(--g);list-style:none;padding:0}.of-uneven>li{break-inside:avoid;padding-bottom:var(--g)}',
+  rows: '.of-lined{--k:1}.of-lined>li{display:flow-root}.of-lined>li>.of-pic{float:inline-start;width:min(40%,14em);margin-inline-end:1.2em}.of-lined .of-card-title{margin-top:0}',
+  table:
+    '.of-listtable{overflow-x:auto}.of-listtable table{width:100%;border-collapse:collapse}.of-listtable :is(th,td){padding:.5em .8em .5em 0;border-bottom:1px solid var(--c-rule,#ccc);text-align:start;vertical-align:top}.of-listtable .of-card-title{font-size:inherit}',
+}
+type Stand = keyof typeof STAND
+
+const PARTED =
+  '.of-parted{display:grid;gap:1.6em}.of-parted section>:is(h2,h3):first-child{font-size:var(--h3);margin-bottom:.7em}'
+const PAGES =
+  '.of-list{display:grid;gap:1.6em}.of-pages{display:flex;flex-wrap:wrap;gap:.4em 1.2em;align-items:baseline}.of-pages ol{display:flex;flex-wrap:wrap;gap:.2em;list-style:none;padding:0;margin:0}.of-pages :is(ol a,ol span){display:block;min-width:2.2em;text-align:center;padding:.25em .4em}.of-pages span{font-weight:700;border-bottom:2px solid}.of-pages a{color:inherit}'
+
+const classesOf = (stand: Stand, columns: Value): string[] =>
+  stand === 'table' ? ['listtable'] : stand === 'rows' ? ['grid', 'lined'] : [stand, `k${String(columns)}`]
+
+const idOf = (value: Value): Id | null => (typeof value === 'string' && value !== '' ? value : null)
+
+/** A list as it is compiled: how its entries stand, and what is around them. */
+class DrawnList {
+  private readonly stand: Stand
+  private readonly plain: PlainCard
+  private readonly cards: Cards
+  private readonly columns: readonly TableColumn[]
+  private readonly inner: string
+  private readonly headTag: string
+  private readonly headOpen: string
+
+  constructor(
+    element: LayoutElement,
+    private readonly compile: Compile,
+    say: (name: string) => Value,
+    /** Whether the list's own looks stand around it, or on what holds its entries. */
+    around: boolean,
+    parts: boolean,
+  ) {
+    this.stand = String(say('arrange')) as Stand
+    const level = Number(say('level'))
+    this.plain = {
+      tag: `h${level + (parts ? 1 : 0)}`,
+      title: compile.part(element, 'title', 'card-title'),
+      summary: compile.part(element, 'summary'),
+      picture: compile.part(element, 'picture', 'pic', 'lying'),
+      shows: (part) => compile.shows(element, part),
+    }
+    const [card, first, other] = ['card', 'firstCard', 'everyCard'].map((name) => idOf(say(name))) as (Id | null)[]
+    this.cards = { card: card!, first: first!, every: Number(say('every')), other: other! }
+    if (this.stand !== 'table') for (const id of [card, first, other]) if (id) compile.usesCard(id)
+    this.columns = columnsOf(say('fields'))
+    const classes = classesOf(this.stand, say('columns'))
+    this.inner = around
+      ? ` class="${classes.map((c) => `of-${c}`).join(' ')}"`
+      : compile.attributes(element, ...classes)
+    compile.css(STAND[this.stand])
+    this.headTag = `h${level}`
+    this.headOpen = `<${this.headTag}${compile.part(element, 'heading')}>`
+  }
+
+  /** A card inside a card draws plainly: a list never leads into itself. */
+  private card(id: Id | null, scene: Scene): Fill | undefined {
+    return id && this.compile.region !== 'card' ? scene.cards.get(id) : undefined
+  }
+
+  /** Entries that stand together, the first of them at a place among all of the list. */
+  together(entries: readonly Entry[], from: number, scene: Scene): string {
+    if (this.stand === 'table')
+      return `<div${this.inner}>${drawTable(entries, scene, this.columns, this.plain.title)}</div>`
+    let html = ''
+    entries.forEach((entry, i) => {
+      const card = this.card(cardAt(this.cards, from + i), scene)
+      html += `<li>${drawCard(entry, card, scene, this.plain)}</li>`
+    })
+    return `<ul${this.inner}>${html}</ul>`
+  }
+
+  /** Entries under the headings of their groups. */
+  inParts({ plan, listed }: OnPage, from: number, scene: Scene): string {
+    let at = from
+    let html = ''
+    for (const { group, entries } of parted(listed.entries, plan.grouping!, scene)) {
+      const title = group ? `${this.headOpen}${groupTitle(group, scene)}</${this.headTag}>` : ''
+      html += `<section>${title}${this.together(entries, at, scene)}</section>`
+      at += entries.length
+    }
+    return html
+  }
+}
+
+/** How many there are, and, where it is narrowed, of how many. */
+function tallyOf(element: LayoutElement, compile: Compile, say: (name: string) => Value) {
+  if (say('tally') !== true) return () => ''
+  const open = `<p${compile.part(element, 'tally', 'tally')} role="status">`
+  const [between, after] = [textChunk(say('tallyOf')), textChunk(say('tallyAfter'))]
+  return ({ listed: { total, of } }: OnPage, scene: Scene): string => {
+    const whole = total === of ? '' : fill([between], scene) + scene.formats.number(of, AS_USUAL)
+    return `${open}<strong>${scene.formats.number(total, AS_USUAL)}</strong>${whole}${fill([after], scene)}</p>`
+  }
+}
+
+/** Draws a list from its plan, once there is a scene. */
+export function drawList(element: LayoutElement, compile: Compile, say: (name: string) => Value): Chunk {
+  const plan = planOf(element, say)
+  // Within a card nobody asks, and nothing is leafed through.
+  const asked = compile.region !== 'card' && (plan.pages || isAsked(plan) || say('tally') === true)
+  const parts = plan.grouping !== null
+  const drawn = new DrawnList(element, compile, say, asked || parts, parts)
+  if (compile.region !== 'card') compile.list(plan)
+  if (parts) compile.css(PARTED)
+  if (asked) {
+    compile.css(PAGES)
+    compile.script('list')
+  }
+  const open = asked || parts ? `<div${compile.attributes(element, asked ? 'list' : 'parted')}` : ''
+  const none = wrapFilled(`<p${open ? '' : compile.attributes(element)}>`, textChunk(say('empty')), '</p>')
+  const words: ScreenWords = {
+    open: compile.part(element, 'pages', 'pages'),
+    link: compile.part(element, 'page'),
+    previous: textChunk(say('previous')),
+    next: textChunk(say('next')),
+    more: textChunk(say('more')),
+    name: textChunk(say('pagesName')),
+  }
+  const how = String(say('pages'))
+  const tally = tallyOf(element, compile, say)
+  return (scene) => {
+    const on = listedOn(plan, scene)
+    const from = ((on.screen ?? 1) - 1) * plan.most
+    const { entries } = on.listed
+    if (entries.length === 0 && !asked) return fill([none], scene)
+    const shown =
+      entries.length === 0
+        ? fill([none], scene)
+        : parts
+          ? drawn.inParts(on, from, scene)
+          : drawn.together(entries, from, scene)
+    if (!open) return shown
+    if (!asked) return `${open}>${shown}</div>`
+    const inner = parts ? `<div class="of-parted">${shown}</div>` : shown
+    return `${open} data-list>${tally(on, scene)}${inner}${plan.pages ? drawScreens(on, scene, how, words) : ''}</div>`
+  }
+}

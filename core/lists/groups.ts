@@ -1,0 +1,81 @@
+import { type Catalogue, type Entry, type Id, dayOf, nameOf } from '../site'
+import { readerOf } from './reading'
+
+/** How a list is parted by headings: by a field that refers to something, by first letters, or by months. */
+export interface Grouping {
+  by: 'field' | 'letter' | 'month'
+  /** For letters and months: of which field; the title, and the date, unless it is said. */
+  field: Id
+  down: boolean
+}
+
+/** The group that an entry stands in: what tells it from others, and by what it is sorted among them. */
+export interface Group {
+  key: string
+  rank: number | string
+  /** What it is about: a term, a person, an entry; for letters the letter, for months `YYYY-MM`. */
+  of: { kind: 'term' | 'person' | 'words' | 'month'; value: string }
+}
+
+/** The place of each term among all, as its tree is read; their parents come before them. */
+function rankOfTerm(catalogue: Catalogue, id: Id): string {
+  const places: string[] = []
+  const seen = new Set<Id>()
+  for (let next: Id | null = id; next && !seen.has(next); next = catalogue.terms.get(next)?.parent ?? null) {
+    seen.add(next)
+    const place = catalogue.site.terms.findIndex((t) => t.id === next)
+    places.unshift(String(place).padStart(6, '0'))
+  }
+  return places.join('.')
+}
+
+const words = (text: string, rank: number | string = text): Group => ({
+  key: text,
+  rank,
+  of: { kind: 'words', value: text },
+})
+
+function byField(catalogue: Catalogue, field: Id): (entry: Entry) => Group | null {
+  const read = readerOf(catalogue, field)
+  const ranks = new Map<Id, string>()
+  return (entry) => {
+    const found = read(entry)
+    if (!found) return null
+    const id = String(Array.isArray(found.value) ? found.value[0] : found.value)
+    if (found.kind === 'terms') {
+      let rank = ranks.get(id)
+      if (rank === undefined) ranks.set(id, (rank = rankOfTerm(catalogue, id)))
+      return { key: id, rank, of: { kind: 'term', value: id } }
+    }
+    if (found.kind === 'person')
+      return { key: id, rank: catalogue.people.get(id)?.name ?? '', of: { kind: 'person', value: id } }
+    if (found.kind === 'entry') return words(nameOf(catalogue, { kind: 'entry', value: id }))
+    if (found.kind === 'yes-no') return words(id === 'true' ? 'Yes' : 'No', id === 'true' ? 0 : 1)
+    const choices = catalogue.types.get(entry.type)?.fields.find((f) => f.id === field)?.choices
+    const place = choices?.findIndex((c) => c.id === id) ?? -1
+    return place < 0 ? words(id) : words(choices![place]!.label, place)
+  }
+}
+
+/** The first letter as people look for it: without accents, in capitals; what begins otherwise stands under #. */
+function letterOf(text: string): string {
+  const [first = ''] = text.trim().normalize('NFD')
+  return /\p{L}/u.test(first) ? first.toLocaleUpperCase() : '#'
+}
+
+/** Tells of each entry in which group it stands; null where it stands in none. */
+export function groupOf(catalogue: Catalogue, { by, field }: Grouping): (entry: Entry) => Group | null {
+  if (by === 'field') return byField(catalogue, field)
+  const read = readerOf(catalogue, field || (by === 'letter' ? 'title' : 'date'))
+  if (by === 'letter')
+    return (entry) => {
+      const value = read(entry)?.value
+      return typeof value === 'string' ? words(letterOf(value)) : null
+    }
+  const { timeZone } = catalogue.site.settings
+  return (entry) => {
+    const value = read(entry)?.value
+    const month = typeof value === 'string' ? dayOf(value, timeZone)?.slice(0, 7) : undefined
+    return month ? { key: month, rank: month, of: { kind: 'month', value: month } } : null
+  }
+}
