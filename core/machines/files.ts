@@ -1,0 +1,76 @@
+import type { Formats } from '../drawing'
+import { type Catalogue, type Page, ARCHIVE_KINDS } from '../site'
+import { atomOf } from './atom'
+import { calendarOf, momentField } from './calendar'
+import { sitemapOf } from './sitemap'
+
+/** Files that stand beside the pages of a site, each at an address of its own. */
+
+export interface MachineFile {
+  type: string
+  text: string
+}
+
+const FEED = 'atom.xml'
+const CALENDAR = 'calendar.ics'
+
+const below = (page: Page, file: string): string => `${page.address === '/' ? '' : page.address}/${file}`
+
+const hasFeed = (page: Page): boolean => page.kind === 'home' || ARCHIVE_KINDS.has(page.kind)
+
+/** Whether a page, or what it lists, takes place at moments. */
+function hasCalendar(page: Page, catalogue: Catalogue): boolean {
+  const type = page.type ? catalogue.types.get(page.type) : undefined
+  if (page.kind === 'entry')
+    return momentField(catalogue.types.get(catalogue.entries.get(page.entry!)?.type ?? '')) !== null
+  return page.kind !== 'home' && momentField(type) !== null
+}
+
+/** The files that go with a page: what the head of it names. */
+export function machineLinks(page: Page, catalogue: Catalogue): { type: string; address: string }[] {
+  if (!page.address) return []
+  return [
+    ...(hasFeed(page) ? [{ type: 'application/atom+xml', address: below(page, FEED) }] : []),
+    ...(hasCalendar(page, catalogue) ? [{ type: 'text/calendar', address: below(page, CALENDAR) }] : []),
+  ]
+}
+
+const SITEMAP = /^\/sitemap(?:-(\d{1,6}))?\.xml$/
+
+/** What stands at an address for programs: a list of pages by its part, or a file that goes with a page. */
+type At = { kind: 'sitemap'; part: number | null } | { kind: 'feed' | 'calendar'; page: Page }
+
+function at(catalogue: Catalogue, path: string): At | null {
+  if (!/\.(xml|ics)$/.test(path) || catalogue.pageAt(path)) return null
+  const sitemap = SITEMAP.exec(path)
+  if (sitemap) return { kind: 'sitemap', part: sitemap[1] ? Number(sitemap[1]) : null }
+  const end = path.lastIndexOf('/')
+  const page = catalogue.pageAt(path.slice(0, end) || '/')
+  const file = path.slice(end + 1)
+  if (page && file === FEED && hasFeed(page)) return { kind: 'feed', page }
+  return page && file === CALENDAR && hasCalendar(page, catalogue) ? { kind: 'calendar', page } : null
+}
+
+/** Whether something stands at an address for programs. */
+export const isMachineAddress = (catalogue: Catalogue, path: string): boolean => at(catalogue, path) !== null
+
+function textOf(found: At, path: string, catalogue: Catalogue, formats: Formats): string | null {
+  if (found.kind === 'sitemap') return sitemapOf(catalogue, found.part)
+  const { page } = found
+  if (found.kind === 'feed') return atomOf(catalogue, formats, page, path)
+  const entry = page.kind === 'entry' ? catalogue.entries.get(page.entry!) : undefined
+  return calendarOf(catalogue, entry ? [entry] : catalogue.listing(page))
+}
+
+const TYPES: Readonly<Record<At['kind'], string>> = {
+  sitemap: 'application/xml',
+  feed: 'application/atom+xml',
+  calendar: 'text/calendar',
+}
+
+/** The file at an address; null where a page stands there, or nothing. */
+export function machineFile(catalogue: Catalogue, formats: Formats, path: string): MachineFile | null {
+  const found = at(catalogue, path)
+  const text = found && textOf(found, path, catalogue, formats)
+  return found && text !== null ? { type: `${TYPES[found.kind]}; charset=utf-8`, text: text! } : null
+}

@@ -1,0 +1,47 @@
+import { type Scene, kindOfFile, pictureAddress, sizedAddress } from '../drawing'
+import type { Picture } from '../site'
+
+/** How wide a picture is that is shown where a page is shared. */
+const WIDE = 1200
+const SHOWN: ReadonlySet<string> = new Set(['jpg', 'jpeg', 'png', 'webp', 'gif'])
+
+/** A picture as it can be shown elsewhere: one made of points, in a width that suits; null for drawings. */
+export function sharedPicture(picture: Picture | undefined): string | null {
+  if (!picture) return null
+  const kind = kindOfFile(picture.fileName)
+  const width = picture.widths?.filter((w) => w <= WIDE).at(-1)
+  if (width && picture.hash && SHOWN.has(kind)) return sizedAddress(picture, width, kind)
+  return SHOWN.has(kind) ? pictureAddress(picture) : null
+}
+
+/** The picture that a page is about. */
+export function pictureOfPage({ subject, catalogue }: Scene): Picture | undefined {
+  const id =
+    subject.kind === 'entry'
+      ? subject.entry.picture
+      : subject.kind === 'term'
+        ? subject.term.picture
+        : subject.kind === 'person'
+          ? subject.person.picture
+          : null
+  return id ? catalogue.pictures.get(id) : undefined
+}
+
+/** What a page says of itself where it is shared, by the names of its properties (The Open Graph protocol). */
+export function sharedAs(scene: Scene, title: string, description: string): [property: string, content: string][] {
+  const { page, catalogue, subject } = scene
+  const { origin, name, locale } = catalogue.site.settings
+  const picture = pictureOfPage(scene)
+  const image = sharedPicture(picture)
+  const isArticle = subject.kind === 'entry' && subject.type.dated
+  return [
+    ['og:title', title],
+    ['og:type', isArticle ? 'article' : 'website'],
+    ['og:url', origin + page.address],
+    ['og:site_name', name],
+    ['og:locale', locale.replace('-', '_')],
+    ...(description ? [['og:description', description] as [string, string]] : []),
+    ...(image ? [['og:image', origin + image] as [string, string]] : []),
+    ...(image && picture?.alt ? [['og:image:alt', picture.alt] as [string, string]] : []),
+  ]
+}
