@@ -1,5 +1,9 @@
-import type { LayoutElement, LayoutRegion, Place, TreeNode } from '../tree'
+import type { LayoutElement, LayoutRegion, Place, TreeNode, Value } from '../tree'
 import type { Chunk } from './chunk'
+import type { ListPlan } from './list-plan'
+
+/** Scripts of published pages, by the element that needs them. */
+export type ScriptName = 'header' | 'menu' | 'notice' | 'slides' | 'film' | 'list'
 
 /** Which item of which property. */
 interface Within {
@@ -14,6 +18,8 @@ export interface Compile {
   attributes(node: TreeNode, ...classes: string[]): string
   /** The opening attributes of a part: its classes, with those of its looks. */
   part(element: LayoutElement, part: string, ...classes: string[]): string
+  /** The class of a named look of the house, which is sent along. */
+  look(id: Value): string
   /** On the bench, marks what is drawn straight from the words of a property, or of one of the items it holds. */
   words(property: string, item?: Within): string
   /** How wide a picture here is drawn, as browsers are told it: by the columns that it stands in. */
@@ -26,6 +32,12 @@ export interface Compile {
   place(place: Place): Chunk
   /** What an element draws around a place and in it, drawn where the place is shown. */
   shown(place: Place, chunk: Chunk): Chunk
+  /** CSS that goes with what is drawn, beside that of all elements of its kind. */
+  css(part: string): void
+  /** A script that goes with what is drawn, by its name among those of the elements. */
+  script(name: ScriptName): void
+  /** A list that is drawn, and may be asked for by address parameters. */
+  list(plan: ListPlan): void
   /** A card layout that is drawn inside this one. */
   usesCard(layout: string): void
 }

@@ -42,6 +42,8 @@ export class Formats {
   private readonly writers = new WeakMap<Format, Map<string, Writer<never>>>()
 
   private lists: Intl.ListFormat | null = null
+  private times: Intl.DateTimeFormat | null = null
+  private days: string[] | null = null
 
   constructor(private readonly settings: Pick<SiteSettings, 'locale' | 'currency' | 'timeZone'>) {}
 
@@ -60,6 +62,19 @@ export class Formats {
       const intl = new Intl.DateTimeFormat(this.settings.locale, { ...DATE[format.date ?? 'long'], timeZone: 'UTC' })
       return new Writer((day) => writeDate(intl, `${day.slice(0, 10)}T00:00:00Z`, day))
     }).text(text)
+  }
+
+  /** The days of the week, Monday first. */
+  get weekdays(): readonly string[] {
+    const intl = new Intl.DateTimeFormat(this.settings.locale, { weekday: 'long', timeZone: 'UTC' })
+    // 1 January 2024 was a Monday.
+    return (this.days ??= Array.from({ length: 7 }, (_, i) => intl.format(Date.UTC(2024, 0, 1 + i))))
+  }
+
+  /** A time of day (`HH:MM`) as it is written here: 14:00, 2:00 pm. */
+  time(text: string): string {
+    this.times ??= new Intl.DateTimeFormat(this.settings.locale, { timeStyle: 'short', timeZone: 'UTC' })
+    return this.times.format(Date.parse(`1970-01-01T${text}:00Z`))
   }
 
   /** An ISO 8601 moment in the site's time zone. With no `format.date`: a long date with its time. */

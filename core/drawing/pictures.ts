@@ -33,7 +33,7 @@ export const FOCUS_CSS =
   Array.from({ length: FOCUS_STEPS + 1 }, (_, i) => {
     const at = `${(i * 100) / FOCUS_STEPS}%`
     return `.of-fx${i}{--fx:${at}}.of-fy${i}{--fy:${at}}`
-  }).join('') + 'img{object-position:var(--fx,50%) var(--fy,50%)}'
+  }).join('') + 'img{object-position:var(--px,var(--fx,50%)) var(--py,var(--fy,50%))}'
 
 export interface Drawn {
   /** Fetched at once and first; else when it comes near. */

@@ -77,12 +77,15 @@ function picture({ id, alt, caption }: Record<string, unknown>): Chunk {
 
 const PLAYED = /^\/files\/[^?#]+\.(mp4|webm|ogv)$/i
 
+/** Whether an address is that of a film of the site itself. */
+export const isOwnFilm = (address: string): boolean => PLAYED.test(address)
+
 /** A film of the site itself is played here; one elsewhere is led to, so that nothing of others is loaded. */
 function film({ address, title }: Record<string, unknown>): Chunk {
   const href = typeof address === 'string' ? safeAddress(address) : null
   if (href === null) return ''
   const words = escapeHtml(typeof title === 'string' && title ? title : href.replace(/^https?:\/\/(www\.)?/, ''))
-  return PLAYED.test(href)
+  return isOwnFilm(href)
     ? `<figure><video controls preload="metadata"${attribute('src', href)}></video><figcaption>${words}</figcaption></figure>`
     : `<p class="of-film"><a${attribute('href', href)}>${words}</a></p>`
 }

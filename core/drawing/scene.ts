@@ -11,6 +11,7 @@ import {
 } from '../site'
 import type { Request } from '../conditions'
 import type { Formats } from './format'
+import type { ListPlan } from './list-plan'
 
 /** Writes HTML once there is a scene. */
 export type Fill = (scene: Scene) => string
@@ -24,6 +25,8 @@ export interface Scene extends Place {
   cards: ReadonlyMap<Id, Fill>
   /** Menus, as they are released or as they are being made. */
   menus: ReadonlyMap<Id, Menu>
+  /** The lists that stand on a page, as its layouts say. */
+  lists(page: Page): readonly ListPlan[]
 }
 
 export const ANYBODY: Visitor = { role: 'visitor', name: '' }
@@ -39,6 +42,8 @@ export interface SceneOptions {
   cards?: ReadonlyMap<Id, Fill>
   /** Else those of the site. */
   menus?: ReadonlyMap<Id, Menu> | undefined
+  /** The lists on other pages than its own, which are known by its design. */
+  lists?: Scene['lists']
 }
 
 export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, options: SceneOptions = {}): Scene {
@@ -53,9 +58,11 @@ export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, opti
     found: options.found ?? [],
     cards: options.cards ?? NO_CARDS,
     menus: options.menus ?? catalogue.menus,
+    lists: options.lists ?? noLists,
   }
 }
 
+const noLists = (): readonly ListPlan[] => []
 const NO_CARDS: ReadonlyMap<Id, Fill> = new Map()
 
 /** The same scene about another subject, for cards and shared chunks. */

@@ -2,6 +2,7 @@ import { refuse } from '../shape'
 import { counted } from '../words'
 import { valueShape } from '../tree'
 import { type FieldValue, type Value, isFieldValue, seeProps, type Property, type PropertyKind } from '../tree'
+import { isIcon } from '../drawing'
 import { isRichDoc, safeAddress } from '../site'
 
 type Refuse<K extends PropertyKind> = (property: Extract<Property, { kind: K }>, value: Value) => string | null
@@ -83,6 +84,17 @@ const REFUSE: { [K in PropertyKind]: Refuse<K> } = {
   menu: refuseId('a menu'),
   type: refuseId('a page type'),
   card: refuseId('a card layout'),
+  icon: (_, v) =>
+    dynamicOr(true, v, (literal) => (literal === null || isIcon(literal) ? null : 'there is no such icon')),
+  'entry-field': (_, v) =>
+    v === null || (typeof v === 'string' && v.length <= 120 && /^[\w:-]+$/.test(v)) ? null : 'choose a field',
+  'entry-value': (_, v) =>
+    dynamicOr(true, v, (literal) =>
+      literal === null || typeof literal === 'number' || typeof literal === 'boolean'
+        ? null
+        : refuseShort(literal, 200),
+    ),
+  look: (_, v) => (typeof v === 'string' && /^[\w-]{1,40}$/.test(v) ? null : 'choose a named look'),
   items: refuseItems,
 }
 

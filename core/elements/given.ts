@@ -26,12 +26,16 @@ export function kindInKey(of: string): { kind: string; sort: string | null } {
   return { kind, sort: sort ?? null }
 }
 
-/** What a sort is called: "Heading, 2". Null where a kind has no such sort. */
-export function sortName(of: string): string | null {
+/**
+ * What a sort is called: "Heading, 2". Null where a kind has no such sort; a named look may be any, and goes by what
+ * `lookName` says of it.
+ */
+export function sortName(of: string, lookName: (id: string) => string = (id) => id): string | null {
   const { kind, sort } = kindInKey(of)
   const spec = elementSpec(kind)
   if (!spec || sort === null) return spec?.name ?? null
   const property = spec.sorts ? spec.props[spec.sorts] : undefined
+  if (property?.kind === 'look') return `${spec.name}, ${lookName(sort).toLowerCase()}`
   const option = property?.kind === 'choice' ? property.options.find((o) => o.value === sort) : undefined
   return option ? `${spec.name}, ${property!.label.toLowerCase()} ${option.label.toLowerCase()}` : null
 }

@@ -1,5 +1,6 @@
 import { both, hrefChunk, textChunk, unlessLeftOut, wrapFilled } from '../drawing'
 import { type Value, isFieldValue } from '../tree'
+import { LANGUAGE, inLanguage } from './language'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 
@@ -26,14 +27,17 @@ export const heading: ElementSpec = {
       ],
     },
     link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
+    language: LANGUAGE,
   },
   sorts: 'level',
+  titles: ({ props }) => props.level === '1',
   css: ['.of-heading a{color:inherit}'],
   summary: (props, names) => describe(props.text, names),
   draw(element, compile) {
     const tag = `h${prop(element, heading, 'level')}`
     const text = textChunk(prop(element, heading, 'text'))
-    const open = `<${tag}${compile.attributes(element, 'heading')}${compile.words('text')}>`
+    const tagOpen = `<${tag}${compile.attributes(element, 'heading')}${compile.words('text')}`
+    const open = inLanguage(tagOpen, prop(element, heading, 'language'))
     const href = hrefChunk(prop(element, heading, 'link'))
     const linked = both(href, text, (to, inside) => (to && inside ? `<a href="${to}">${inside}</a>` : inside))
     const whole = wrapFilled(open, linked, `</${tag}>`)

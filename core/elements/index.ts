@@ -1,8 +1,23 @@
 export { ELEMENTS, elementSpec } from './list'
 export { prop, type ElementSpec, type Names, type PartSpec, type PlacesSpec } from './spec'
+export { allScripts, scriptAddress, scriptAt, scriptTag } from './scripts'
+export { parametersOfPlan } from './lists/plan'
+export { entryList } from './lists/entry-list'
+export { filterForm } from './lists/filter-form'
+export { listedOn, parametersFor } from './lists/listed'
 export { newElement } from './new'
 export { giverOf, givenTo, givenWithin, kindInKey, looksGiven, sortName, sortOf } from './given'
 export { type Mark, sketchOf } from './sketch'
-export { kindName, nodeName, propertiesOf, filledProps, seeNode, fieldsNamed, looksAskedOf } from './nodes'
+export {
+  isAskedFor,
+  kindName,
+  nodeName,
+  propertiesOf,
+  filledProps,
+  seeNode,
+  fieldsNamed,
+  entryFieldsNamed,
+  looksAskedOf,
+} from './nodes'
 export { refuseProperty, refuseMeaning } from './accept'
 export { describe as describeValue } from './words'

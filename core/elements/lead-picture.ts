@@ -1,3 +1,4 @@
+import { FOCUS_CSS } from '../drawing'
 import { PICTURE_CSS, SHAPE, figure } from './pictures'
 import { type ElementSpec, prop } from './spec'
 
@@ -11,7 +12,7 @@ export const leadPicture: ElementSpec = {
     site: { kind: 'yes-no', label: "Else the site's own", default: true },
     shape: SHAPE,
   },
-  css: [PICTURE_CSS],
+  css: [FOCUS_CSS, PICTURE_CSS],
   madeOf: ['pictures'],
   summary: () => '',
   draw(element, compile) {

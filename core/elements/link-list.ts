@@ -1,16 +1,7 @@
-import { type Chunk, type Compile, both, hrefChunk, join, textChunk, wrapFilled } from '../drawing'
-import type { Item, Value } from '../tree'
+import { join, wrapFilled } from '../drawing'
+import { linkOf } from './links'
 import { type ElementSpec, prop } from './spec'
-import { describe } from './words'
-
-/** A link with words of its own; nothing where it has none, nor, for visitors, where it leads nowhere. */
-function link({ id, props }: Item, looks: string, compile: Compile): Chunk {
-  const own = looks + compile.words('label', { items: 'links', item: id })
-  const value = (name: string): Value => props[name] ?? null
-  return both(hrefChunk(value('link')), textChunk(value('label')), (href, label) =>
-    label && (href || compile.open) ? `<li><a${own}${href && ` href="${href}"`}>${label}</a></li>` : '',
-  )
-}
+import { describeItems } from './words'
 
 export const linkList: ElementSpec = {
   type: 'link-list',
@@ -46,15 +37,14 @@ export const linkList: ElementSpec = {
     '.of-links{list-style:none;padding:0}.of-links a{color:inherit}.of-links.of-down li+li{margin-top:.35em}' +
       '.of-links.of-across{display:flex;flex-wrap:wrap;gap:.3em 1.3em}',
   ],
-  summary({ links }, names) {
-    const labels = Array.isArray(links) ? links.map((l) => describe(l.props.label, names)).filter(Boolean) : []
-    return labels.slice(0, 3).join(', ')
-  },
+  summary: (props, names) => describeItems(props.links, 'label', names),
   draw(element, compile) {
     const links = prop(element, linkList, 'links')
     const own = compile.part(element, 'link')
     const direction = String(prop(element, linkList, 'direction'))
-    const shown = Array.isArray(links) ? join(...links.map((l) => link(l, own, compile))) : ''
+    const shown = Array.isArray(links)
+      ? join(...links.map((l) => wrapFilled('<li>', linkOf(l, 'links', own, compile), '</li>')))
+      : ''
     return wrapFilled(`<ul${compile.attributes(element, 'links', direction)}>`, shown, '</ul>')
   },
 }

@@ -1,36 +1,80 @@
+import { backToTop } from './back-to-top'
 import { button } from './button'
+import { buttons } from './buttons'
+import { contact } from './contact'
+import { countdown } from './countdown'
 import { divider } from './divider'
+import { facts } from './entry/facts'
+import { features } from './entry/features'
+import { neighbours } from './entry/neighbours'
+import { personCard } from './entry/person-card'
 import { entryContent } from './entry-content'
-import { entryGrid } from './entry-grid'
+import { entryList } from './lists/entry-list'
+import { filterForm } from './lists/filter-form'
 import { field } from './field'
 import { heading } from './heading'
+import { hours } from './hours'
+import { film } from './film'
+import { icon, iconWords } from './icon'
+import { iconList, social } from './icon-lists'
 import { image } from './image'
+import { lostWords } from './lost-words'
+import { notice } from './notice'
+import { slideshow } from './slideshow'
+import { table } from './table'
 import { leadPicture } from './lead-picture'
 import { linkList } from './link-list'
 import { menu } from './menu'
+import { menuPanel } from './menu-panel'
+import { quote } from './quote'
 import { searchBox } from './search-box'
 import { sections } from './sections'
+import { share } from './share'
 import { siteName } from './site-name'
 import { spacer } from './spacer'
 import type { ElementSpec } from './spec'
 import { text } from './text'
+import { today } from './today'
 import { trail } from './trail'
 
 /** Every element, in the order of the palette. */
 export const ELEMENTS: readonly ElementSpec[] = [
   heading,
   text,
+  quote,
   button,
+  buttons,
   linkList,
+  iconWords,
+  iconList,
+  table,
+  notice,
+  countdown,
+  lostWords,
   image,
   leadPicture,
+  icon,
+  slideshow,
+  film,
   siteName,
   menu,
+  menuPanel,
   trail,
   searchBox,
+  contact,
+  hours,
+  today,
+  social,
+  share,
+  backToTop,
   field,
+  facts,
+  features,
   entryContent,
-  entryGrid,
+  personCard,
+  neighbours,
+  entryList,
+  filterForm,
   sections,
   divider,
   spacer,

@@ -1,5 +1,6 @@
 import {
   BOX_PROPERTIES,
+  ROW_PROPERTIES,
   type FieldValue,
   type LayoutElement,
   type Property,
@@ -32,7 +33,8 @@ const NONE: Readonly<Record<string, Property>> = {}
 
 /** The properties that something has besides its looks; none for an element that is not known. */
 export function propertiesOf(node: TreeNode): Readonly<Record<string, Property>> {
-  if (node.kind === 'row' || node.kind === 'column') return BOX_PROPERTIES
+  if (node.kind === 'row') return ROW_PROPERTIES
+  if (node.kind === 'column') return BOX_PROPERTIES
   const spec = elementSpec(node.type)
   return (node.kind === 'place' ? spec?.places?.props : spec?.props) ?? NONE
 }
@@ -52,10 +54,29 @@ export function seeNode(node: TreeNode, see: Seeing): void {
   seeProps(node.props, propertiesOf(node), see)
 }
 
+/** Whether a property is asked for, as its neighbours stand: some are about what another one says. */
+export function isAskedFor(
+  { asked }: Property,
+  props: Readonly<Record<string, Value>>,
+  specs: Readonly<Record<string, Property>>,
+): boolean {
+  if (!asked) return true
+  const by = specs[asked.by]
+  const said = props[asked.by] === undefined ? by?.default : props[asked.by]
+  return asked.is.some((value) => value === said) && (!by || isAskedFor(by, props, specs))
+}
+
 /** Every field that something names, wherever in its values. */
 export function fieldsNamed(node: TreeNode): FieldValue[] {
   const found: FieldValue[] = []
   seeNode(node, { field: (field) => found.push(field) })
+  return found
+}
+
+/** The fields of the entries that something lists, wherever in its values. */
+export function entryFieldsNamed(node: TreeNode): string[] {
+  const found: string[] = []
+  seeNode(node, { entryField: (field) => found.push(field) })
   return found
 }
 

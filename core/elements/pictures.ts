@@ -1,4 +1,4 @@
-import { FOCUS_CSS, img, attribute, linkAddress, pictureOf, plainText, type Chunk } from '../drawing'
+import { img, attribute, escapeHtml, linkAddress, pictureOf, plainText, type Chunk } from '../drawing'
 import type { Value, Property } from '../tree'
 
 /** Shapes a picture can be cropped to, as CSS aspect ratios. */
@@ -16,8 +16,7 @@ export const SHAPE: Extract<Property, { kind: 'choice' }> = {
 }
 
 export const PICTURE_CSS =
-  FOCUS_CSS +
-  '.of-pic img{border-radius:inherit;height:var(--ph,auto);min-width:var(--pw,0);object-fit:cover}.of-square img,.of-standing img,.of-lying img,.of-broad img{width:100%}' +
+  '.of-pic figcaption{margin-top:.4em;font-size:.85em}.of-pic img{border-radius:inherit;height:var(--ph,auto);min-width:var(--pw,0);object-fit:cover}.of-square img,.of-standing img,.of-lying img,.of-broad img{width:100%}' +
   '.of-square img{aspect-ratio:1}.of-standing img{aspect-ratio:3/4}.of-lying img{aspect-ratio:4/3}.of-broad img{aspect-ratio:16/9}'
 
 /** A figure with a picture, linked or not; nothing when there is no picture. */
@@ -29,6 +28,7 @@ export function figure(options: {
   site: boolean
   eager: boolean
   sizes: string
+  caption?: { open: string; words: Value }
 }): Chunk {
   return (scene) => {
     const picture = pictureOf(options.picture, scene, options.site)
@@ -36,6 +36,9 @@ export function figure(options: {
     const alt = plainText(options.alt, scene) || picture.alt
     const html = img(picture, alt, options)
     const href = linkAddress(options.link, scene)
-    return options.open + (href ? `<a${attribute('href', href)}>${html}</a>` : html) + '</figure>'
+    const { caption } = options
+    const words = caption ? escapeHtml(plainText(caption.words, scene)) : ''
+    const below = words && `${caption!.open}${words}</figcaption>`
+    return options.open + (href ? `<a${attribute('href', href)}>${html}</a>` : html) + below + '</figure>'
   }
 }

@@ -1,4 +1,5 @@
 import { escapeHtml, join, textChunk } from '../drawing'
+import { BUTTON_CSS, BUTTON_LOOK } from './button'
 import { type ElementSpec, prop } from './spec'
 
 export const searchBox: ElementSpec = {
@@ -9,11 +10,12 @@ export const searchBox: ElementSpec = {
   props: {
     label: { kind: 'text', label: 'Label', default: 'Search this site', most: 80 },
     button: { kind: 'text', label: 'Button', default: 'Search', most: 40 },
+    look: { ...BUTTON_LOOK, label: 'Look of the button' },
   },
   css: [
     '.of-search-box form{display:flex;flex-wrap:wrap;gap:.5em;align-items:end}.of-search-box label{flex:1 1 12em}' +
-      '.of-search-box input{display:block;width:100%;font:inherit;padding:.45em .6em;border:1px solid;background:#fff;color:#1f2328;margin-top:.25em}' +
-      '.of-search-box button{font:inherit;font-weight:600;padding:.5em 1em;border:1px solid;border-radius:var(--b-r);background:var(--b-bg);color:var(--b-ink);cursor:pointer}',
+      '.of-search-box input{display:block;width:100%;font:inherit;padding:.45em .6em;border:1px solid var(--i-edge);border-radius:var(--i-r);background:var(--i-bg);color:var(--i-ink);margin-top:.25em}.of-search-box .of-btn{align-self:end}',
+    BUTTON_CSS,
   ],
   parts: {
     label: { label: 'Label', words: 'label' },
@@ -29,7 +31,7 @@ export const searchBox: ElementSpec = {
       : join('<span class="of-sr">', label, '</span>')
     const button = compile.shows(element, 'button')
       ? join(
-          `<button type="submit"${compile.part(element, 'button')}${compile.words('button')}>`,
+          `<button type="submit"${compile.part(element, 'button', 'btn', compile.look(prop(element, searchBox, 'look')))}${compile.words('button')}>`,
           textChunk(prop(element, searchBox, 'button')),
           '</button>',
         )

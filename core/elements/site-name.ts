@@ -34,7 +34,11 @@ export const siteName: ElementSpec = {
     return ({ catalogue }) => {
       const { name, logo } = catalogue.site.settings
       const picture = show === 'name' || !logo ? undefined : catalogue.pictures.get(logo)
-      const size = picture && { ...picture, height, width: Math.round((picture.width * height) / picture.height) }
+      const size = picture && {
+        ...picture,
+        height,
+        width: Math.max(1, Math.round((picture.width * height) / picture.height)),
+      }
       const mark = size ? img(size, show === 'both' ? '' : name, { eager: true, sizes: '200px' }) : ''
       return open + mark + (show !== 'logo' || !picture ? `${nameOpen}${escapeHtml(name)}</span>` : '') + '</a></div>'
     }

@@ -52,6 +52,8 @@ export interface ElementSpec {
   madeOf?: readonly ('words' | 'pictures')[]
   /** The choice by which a layout's defaults tell sorts of it apart, such as the level of a heading. */
   sorts?: string
+  /** Whether one of them says the title of the page: its heading of level 1. */
+  titles?(element: LayoutElement): boolean
   /** States of the thing itself that have looks of their own. */
   states?: readonly State[]
   places?: PlacesSpec

@@ -1,4 +1,4 @@
-import { type Value, isFieldValue } from '../tree'
+import { type Item, type Value, isFieldValue } from '../tree'
 import { isRichDoc, richText } from '../site'
 import type { Names } from './spec'
 
@@ -8,3 +8,14 @@ export function describe(value: Value | undefined, names: Names): string {
   const text = isRichDoc(value) ? richText(value) : typeof value === 'string' ? value : ''
   return text.length > 60 ? text.slice(0, 59) + '…' : text
 }
+
+/** The items of a value; none where it holds none. */
+export const itemsOf = (value: Value | undefined): Item[] => (Array.isArray(value) ? value : [])
+
+/** The first of several items in a few words, by one of their values. */
+export const describeItems = (value: Value | undefined, by: string, names: Names): string =>
+  itemsOf(value)
+    .map(({ props }) => describe(props[by], names))
+    .filter(Boolean)
+    .slice(0, 3)
+    .join(', ')

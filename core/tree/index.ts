@@ -3,7 +3,7 @@ export * from './tree'
 export { type Noted, type Standing, find, findParent, passOn, pathTo, standingsOf } from './standings'
 export * from './property'
 export { copyOf } from './copy'
-export { BOX_PROPERTIES, ROW_PROPS } from './boxes'
+export { BOX_PROPERTIES, MOST_BEHIND, ROW_PROPERTIES, ROW_PROPS } from './boxes'
 export { type NamedThing, type Rewriting, type Seeing, rewriteProps, rewriteValue, seeProps } from './values'
 export {
   layoutShape,
@@ -18,5 +18,7 @@ export {
   MOST_ITEMS,
   itemShape,
   looksKeyShape,
+  looksShape,
+  stylesShape,
   partShape,
 } from './shapes'

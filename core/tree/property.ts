@@ -6,6 +6,8 @@ interface Ask<D> {
   default: D
   /** One line under the field in the property sheet. */
   hint?: string
+  /** Asked only where another property of the same thing says one of these; what it holds otherwise stays. */
+  asked?: { by: string; is: readonly (string | boolean)[] }
 }
 
 /** What several things are asked for: what one is called, what each of its values accepts, and how many there may be. */
@@ -32,6 +34,14 @@ export type Property =
   | (Ask<string | null> & { kind: 'menu' })
   | (Ask<string | null> & { kind: 'type' })
   | (Ask<string | null> & { kind: 'card' })
+  /** A field of the entries that something lists, by its id; of those that suit what it is for. */
+  | (Ask<string | null> & { kind: 'entry-field'; for: 'filter' | 'sort' | 'group' | 'show' })
+  /** What the field that a neighbouring property names is asked for: written out as the field holds it, or another field. */
+  | (Ask<Value> & { kind: 'entry-value'; by: string; dynamic: true })
+  /** The name of an icon, or the field that holds one. */
+  | (Ask<Value> & { kind: 'icon'; dynamic: true })
+  /** A named look of the house style, for this kind of element. */
+  | (Ask<string> & { kind: 'look'; for: string })
   /** Several things of one kind, each with its own values. */
   | (Ask<Item[]> & ItemsAsk)
 

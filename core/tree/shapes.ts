@@ -135,6 +135,9 @@ const element: Shape = exact({
   children: byValue((v) => (v === undefined ? ABSENT : inElement)),
 })
 const looks = record(LOOKS, styles, 60)
+/** Looks at rest; and those of parts and states, by their keys. */
+export const stylesShape: Shape = styles
+export const looksShape: Shape = looks
 const hides = texts(PART, 40, 'what is hidden is a list of parts', 1)
 const place: Shape = exact({
   kind: oneOf(['place']),
@@ -172,7 +175,7 @@ const defaults = record(DEFAULTS, styles, 200)
 
 export const layoutShape = exact({
   kind: oneOf(['layout']),
-  format: oneOf([1]),
+  format: oneOf([2]),
   id: id(),
   name: text(MOST_NAME),
   region: oneOf(LAYOUT_REGIONS, 'there is no such region'),

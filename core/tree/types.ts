@@ -111,7 +111,7 @@ export type Defaults = Record<string, Styles>
 
 export interface Layout {
   kind: 'layout'
-  format: 1
+  format: 2
   id: Id
   name: string
   region: LayoutRegion

@@ -3,7 +3,7 @@ import type { Property } from './property'
 import { type FieldValue, type Item, type Value, isFieldValue } from './types'
 
 /** Things of the site or the design that a property names by its kind. */
-const NAMES_THING = { picture: 'picture', menu: 'menu', type: 'type', card: 'card' } as const
+const NAMES_THING = { picture: 'picture', menu: 'menu', type: 'type', card: 'card', look: 'look' } as const
 export type NamedThing = (typeof NAMES_THING)[keyof typeof NAMES_THING]
 
 /**
@@ -14,7 +14,13 @@ export interface Rewriting {
   field?(field: FieldValue): FieldValue | null
   /** The page that a link leads to, by its key. */
   page?(page: string): string | null
+  /** The address that a link leads to, where one was typed. */
+  address?(address: string): string | null
   thing?(kind: NamedThing, id: string): string | null
+  /** A field of the entries that something lists. */
+  entryField?(field: string): string | null
+  /** What a field of the entries that something lists is asked for: often what it refers to, by its id. */
+  entryValue?(value: string): string | null
   /** Words that are written out, in texts and in running text. */
   words?(words: string): string | null
 }
@@ -38,6 +44,9 @@ function rewriteString(property: Property, value: string, by: Rewriting): string
   const kind = property.kind
   if (value !== '' && Object.hasOwn(NAMES_THING, kind))
     return by.thing ? (by.thing(kind as NamedThing, value) ?? undefined) : value
+  if (kind === 'entry-field' && value !== '') return by.entryField ? (by.entryField(value) ?? undefined) : value
+  if (kind === 'entry-value') return by.entryValue ? (by.entryValue(value) ?? undefined) : value
+  if (kind === 'link' && value !== '' && by.address) return by.address(value) ?? undefined
   if (kind !== 'text' || !by.words) return value
   return by.words(value) ?? undefined
 }
@@ -81,6 +90,10 @@ type Mark = NonNullable<RichNode['marks']>[number]
 
 function rewriteMark(mark: Mark, by: Rewriting): Mark[] {
   const { attrs } = mark
+  if (typeof attrs?.href === 'string' && by.address) {
+    const href = by.address(attrs.href)
+    return href === attrs.href ? [mark] : href === null ? [] : [{ ...mark, attrs: { ...attrs, href } }]
+  }
   if (typeof attrs?.page !== 'string') return [mark]
   const page = asked(by.page, attrs.page)
   if (page === KEPT || page === attrs.page) return [mark]
@@ -126,7 +139,10 @@ export function rewriteProps(
 export interface Seeing {
   field?(field: FieldValue): void
   page?(page: string): void
+  address?(address: string): void
   thing?(kind: NamedThing, id: string): void
+  entryField?(field: string): void
+  entryValue?(value: string): void
   words?(words: string): void
 }
 
@@ -141,12 +157,15 @@ const seen = <T>(see: ((thing: T) => void) | undefined) =>
 export function seeProps(
   props: Record<string, Value>,
   specs: Readonly<Record<string, Property>>,
-  { field, page, thing, words }: Seeing,
+  { field, page, address, thing, entryField, entryValue, words }: Seeing,
 ): void {
   rewriteProps(props, specs, {
     field: seen(field),
     page: seen(page),
+    address: seen(address),
     words: seen(words),
+    entryField: seen(entryField),
+    entryValue: seen(entryValue),
     thing:
       thing &&
       ((kind, id) => {

@@ -118,7 +118,7 @@ describe('drawing', () => {
 
   test('button: only with a label and somewhere to go', () => {
     expect(drawElement(element('button', { label: 'Go', link: { page: 'archive:tool' } }))).toBe(
-      '<a class="of-btn" href="/tools">Go</a>',
+      '<a class="of-btn of-l-filled" href="/tools">Go</a>',
     )
     expect(drawElement(element('button', { label: 'Go', link: { page: 'entry:gone' } }))).toBe('')
     expect(drawElement(element('button', { label: '', link: '/x' }))).toBe('')
@@ -147,7 +147,7 @@ describe('drawing', () => {
   test('menu: links that lead nowhere are left out, the page shown is marked', () => {
     const html = drawElement(element('menu', { menu: 'main' }), 'archive:tool')
     expect(html).toBe(
-      '<nav class="of-menu of-across" aria-label="Main, body"><ul><li><a href="/tools" aria-current="page">Tools &amp; more</a></li>' +
+      '<nav class="of-menu of-across of-line of-drops" aria-label="Main, body"><ul><li><a href="/tools" aria-current="page">Tools &amp; more</a></li>' +
         '<li><a href="https://away.example.org/?a=1&amp;b=2">Away</a></li></ul></nav>',
     )
     expect(drawElement(element('menu', { menu: 'gone' }))).toBe('')
@@ -198,15 +198,15 @@ describe('drawing', () => {
   })
 
   test('entry grid: the newest of a type without the page itself, or the entries of the page', () => {
-    expect(drawElement(element('entry-grid', { type: 'tool' }))).toContain('<a href="/tools/mirror">Mirror</a>')
-    expect(drawElement(element('entry-grid', { type: 'tool' }))).not.toContain('Long refractor')
-    expect(drawElement(element('entry-grid', { source: 'page', most: 1 }), 'archive:tool').match(/<li>/g)).toHaveLength(
+    expect(drawElement(element('entry-list', { type: 'tool' }))).toContain('<a href="/tools/mirror">Mirror</a>')
+    expect(drawElement(element('entry-list', { type: 'tool' }))).not.toContain('Long refractor')
+    expect(drawElement(element('entry-list', { source: 'page', most: 1 }), 'archive:tool').match(/<li>/g)).toHaveLength(
       1,
     )
-    expect(drawElement(element('entry-grid', { source: 'page', empty: 'None yet' }), 'term:west')).toBe(
+    expect(drawElement(element('entry-list', { source: 'page', empty: 'None yet' }), 'term:west')).toBe(
       '<p>None yet</p>',
     )
-    expect(drawElement(element('entry-grid', { source: 'page' }), 'search', { found: [refractor] })).toContain(
+    expect(drawElement(element('entry-list', { source: 'page' }), 'search', { found: [refractor] })).toContain(
       'Long refractor',
     )
   })
@@ -217,9 +217,9 @@ describe('drawing', () => {
       'card',
       row(column(12, element('heading', { text: field('title'), link: field('address'), level: '3' }))),
     )
-    const html = drawElement(element('entry-grid', { type: 'tool', card: 'card' }), 'home', {}, observatory(), [card])
+    const html = drawElement(element('entry-list', { type: 'tool', card: 'card' }), 'home', {}, observatory(), [card])
     expect(html).toContain('<h3 class="of-heading"><a href="/tools/mirror">Mirror</a></h3>')
-    expect(drawElement(element('entry-grid', { type: 'tool', card: 'gone' }), 'home')).toContain('card-title')
+    expect(drawElement(element('entry-list', { type: 'tool', card: 'gone' }), 'home')).toContain('card-title')
   })
 
   test('trail: the way down to the page, not on home', () => {
@@ -270,9 +270,9 @@ describe('refuseProperty', () => {
     ['text', 'text', { type: 'doc', content: [{ type: 'text', text: 'x'.repeat(20_001) }] }],
     ['text', 'text', { type: 'doc', content: [{ type: 'text', text: 'x', marks: [null] }] }],
     ['image', 'picture', '../../etc/passwd'],
-    ['entry-grid', 'most', 1.5],
-    ['entry-grid', 'most', 1000],
-    ['entry-grid', 'card', '<b>'],
+    ['entry-list', 'most', 1.5],
+    ['entry-list', 'most', 1000],
+    ['entry-list', 'card', '<b>'],
     ['lead-picture', 'site', 'yes'],
     ['field', 'value', 'title'],
   ])('%s %s refuses %j', (type, name, value) => {
