@@ -1,14 +1,17 @@
-import { clockIn } from './days'
 import { followRedirects } from './leads'
+import { IdIndex } from './id-index'
+import { OutEntries } from './out-entries'
 import { PageList, samePage } from './page-list'
-import { type Times, countTime, entryPage, listPages, monthOf, otherPages, ownAddress } from './pages'
-import { SortedLists, newestFirst } from './sorted'
+import { type Outs, entryPage, listPages, monthOf, otherPages, ownAddress } from './pages'
 import type { Entry, Id, Menu, Page, PageType, Person, Picture, Redirect, Site, Taxonomy, Term } from './types'
 
 const byId = <T extends { id: Id }>(items: readonly T[]): Map<Id, T> => new Map(items.map((i) => [i.id, i]))
 
 /** What was read of a catalogue while something was made from it: see `Catalogue.watch`. */
 export type Seen = Set<string>
+
+const byAddress = (redirects: readonly Redirect[] = []): ReadonlyMap<string, Redirect> =>
+  new Map(redirects.map((r) => [r.address, r]))
 
 /** Things by id, telling which were asked for. */
 class SeenMap<T extends { id: Id }> extends Map<Id, T> {
@@ -54,24 +57,17 @@ export class Catalogue {
   menus: Map<Id, Menu>
   readonly entries: SeenMap<Entry>
   /** Addresses that lead elsewhere, as they are stored, by the address. */
-  readonly redirects: ReadonlyMap<string, Redirect>
+  redirects: ReadonlyMap<string, Redirect>
   /** Another object after every change: what is made from the catalogue is kept with it. */
   state: object = {}
+  private readonly followers: ((id: Id, out: Entry | null) => void)[] = []
   private seen: Seen | null = null
   private list: PageList
   private readonly homeward = new Map<string, string>()
-  private readonly byType = new SortedLists((e) => [e.type])
-  private readonly byTerm = new SortedLists((e) => e.terms)
-  private readonly byPerson = new SortedLists((e) => [e.person])
-  private readonly times: Times = new Map()
-  /** Ids of the entries that are out. */
-  private readonly out = new Set<Id>()
-  /** Ids of the entries that are out from or until a moment. */
-  private readonly timed = new Set<Id>()
-  /** Ids of entries by the last parts of their addresses. */
-  private readonly slugs = new Map<string, Set<Id>>()
-  /** What the clocks of the site show, to the minute. */
-  private clock: string
+  private readonly out: OutEntries
+  /** Entries by the last parts of their addresses, and by what they stand below. */
+  private readonly slugs = new IdIndex()
+  private readonly below = new IdIndex()
   /** Its lists of entries and pictures are the catalogue's own. */
   readonly site: Site
 
@@ -85,29 +81,21 @@ export class Catalogue {
     this.pictures = new SeenMap('picture', site.pictures)
     this.menus = byId(site.menus)
     this.entries = new SeenMap('entry', site.entries)
-    this.clock = clockIn(site.settings.timeZone, now)
-    this.redirects = new Map((site.redirects ?? []).map((r) => [r.address, r]))
-    const out = site.entries.filter((e) => this.isDue(e)).sort(newestFirst)
-    for (const entry of out) {
-      this.out.add(entry.id)
-      countTime(this.times, entry, 1)
-    }
-    for (const entry of site.entries) {
-      if (entry.from || entry.until) this.timed.add(entry.id)
-      this.noteSlug(entry)
-    }
-    for (const lists of [this.byType, this.byTerm, this.byPerson]) lists.fill(out)
+    this.redirects = byAddress(site.redirects)
+    for (const entry of site.entries) this.index(entry)
+    this.out = new OutEntries(site.entries, site.settings.timeZone, now)
     this.list = this.listed()
     this.leadHome()
   }
 
-  private listed(): PageList {
-    return new PageList(listPages(this.site, { isOut: this.isOut, times: this.times, isBusy: this.isBusy }))
+  private readonly isBusy = (person: Id): boolean => this.out.isBusy(person)
+
+  private get outs(): Outs {
+    return { isOut: this.isOut, times: this.out.times, isBusy: this.isBusy }
   }
 
-  /** Whether an entry is to be out by now. */
-  private isDue({ published, from, until }: Entry): boolean {
-    return published && (!from || from <= this.clock) && (!until || until > this.clock)
+  private listed(): PageList {
+    return new PageList(listPages(this.site, this.entries, this.outs))
   }
 
   private readonly see = (key: string): void => void this.seen?.add(key)
@@ -140,8 +128,6 @@ export class Catalogue {
     this.see(`entry:${entry.id}`)
     return this.out.has(entry.id)
   }
-
-  private readonly isBusy = (person: Id): boolean => this.byPerson.get(person).length > 0
 
   get pages(): readonly Page[] {
     this.see('pages')
@@ -180,7 +166,8 @@ export class Catalogue {
     stale.add(`entry:${id}`)
     for (const key of keysOfLists([before, after])) stale.add(key)
     this.list.touched = stale
-    const tail = this.count(before, after)
+    const tail = this.out.count(before, after)
+    for (const tell of this.followers) tell(id, this.out.has(id) ? after : null)
     if (isHome) {
       this.list.tellAll(stale)
       this.list = this.listed()
@@ -192,23 +179,30 @@ export class Catalogue {
     if (isHome || moved) this.leadHome()
   }
 
-  private noteSlug({ slug, id }: Entry): void {
-    const ids = this.slugs.get(slug)
-    if (ids) ids.add(id)
-    else this.slugs.set(slug, new Set([id]))
+  /** Tells of each change of an entry: as visitors see it now, or null where they do not. */
+  followedBy(follower: (id: Id, out: Entry | null) => void): void {
+    this.followers.push(follower)
+  }
+
+  private index({ id, slug, parent }: Entry): void {
+    this.slugs.add(slug, id)
+    this.below.add(parent, id)
   }
 
   /** Entries of any type whose addresses end with the same part. */
   withSlug(slug: string): Entry[] {
-    return [...(this.slugs.get(slug) ?? [])].flatMap((id) => this.entries.get(id) ?? [])
+    return this.slugs.get(slug).flatMap((id) => this.entries.get(id) ?? [])
   }
 
   /** Puts an entry in the place of the one with its id, behind all others, or takes it away. */
   private hold(id: Id, after: Entry | null): void {
     const { entries } = this.site
     const was = this.entries.get(id)
-    if (was) this.slugs.get(was.slug)?.delete(id)
-    if (after) this.noteSlug(after)
+    if (was) {
+      this.slugs.remove(was.slug, id)
+      this.below.remove(was.parent, id)
+    }
+    if (after) this.index(after)
     const index = was ? entries.lastIndexOf(was) : entries.length
     if (after) {
       entries[index] = after
@@ -217,34 +211,6 @@ export class Catalogue {
       entries.splice(index, 1)
       this.entries.delete(id)
     }
-    if (after?.from || after?.until) this.timed.add(id)
-    else this.timed.delete(id)
-  }
-
-  /** Counts an entry out of the lists it stood in and into those it stands in now; says whether other pages come or go. */
-  private count(before: Entry | null, after: Entry | null): boolean {
-    const { id } = (after ?? before)!
-    const was = before && this.out.has(id) ? before : null
-    const is = after && this.isDue(after) ? after : null
-    const timesBefore = this.timesOf(was, is)
-    const busyBefore = [was, is].map((e) => e?.person && this.isBusy(e.person))
-    if (was) this.countOne(was, -1)
-    if (is) this.countOne(is, 1)
-    const busyAfter = [was, is].map((e) => e?.person && this.isBusy(e.person))
-    return timesBefore !== this.timesOf(was, is) || busyBefore.join() !== busyAfter.join()
-  }
-
-  private countOne(entry: Entry, by: 1 | -1): void {
-    const lists = [this.byType, this.byTerm, this.byPerson]
-    for (const list of lists) list[by === 1 ? 'add' : 'remove'](entry)
-    countTime(this.times, entry, by)
-    if (by === 1) this.out.add(entry.id)
-    else this.out.delete(entry.id)
-  }
-
-  /** How many years and months there are of the types of some entries. */
-  private timesOf(...entries: (Entry | null)[]): string {
-    return entries.map((e) => e && [...(this.times.get(e.type)?.keys() ?? [])].sort().join()).join(' ')
   }
 
   /** The page of an entry, as it is now, in its place among those of the others. */
@@ -280,14 +246,17 @@ export class Catalogue {
   }
 
   /** Entries that stand below one that has moved stand elsewhere too. */
-  private showBelow(id: Id): void {
-    for (const entry of this.site.entries)
-      if (entry.parent !== null && this.types.get(entry.type)?.tree && this.ancestors(entry).includes(id))
-        if (this.list.get(`entry:${entry.id}`)) this.showOne(entry.id, entry)
+  private showBelow(id: Id, seen = new Set([id])): void {
+    for (const below of this.below.get(id)) {
+      if (seen.has(below)) continue
+      seen.add(below)
+      if (this.list.get(`entry:${below}`)) this.showOne(below, this.entries.get(below)!)
+      this.showBelow(below, seen)
+    }
   }
 
   private showOthers(): void {
-    const others = otherPages(this.site, this.list.pages[0]!, { times: this.times, isBusy: this.isBusy })
+    const others = otherPages(this.site, this.list.pages[0]!, this.outs)
     this.list.replaceFrom(this.firstOther(), others)
   }
 
@@ -297,6 +266,13 @@ export class Catalogue {
     this.menus = byId(menus)
     this.state = {}
     return new Set(['menus'])
+  }
+
+  /** Takes over the addresses that lead elsewhere; no page shows any of them. */
+  followRedirects(redirects: readonly Redirect[]): void {
+    this.site.redirects = [...redirects]
+    this.redirects = byAddress(redirects)
+    this.state = {}
   }
 
   /** Takes over a picture as it is now, or that it is gone. */
@@ -316,10 +292,7 @@ export class Catalogue {
 
   /** Takes over what time has done: entries whose moment has come, or is over. Gives those that are out or in by it. */
   turn(now: number): { turned: Entry[]; stale: Seen } {
-    this.clock = clockIn(this.site.settings.timeZone, now)
-    const turned = [...this.timed]
-      .map((id) => this.entries.get(id)!)
-      .filter((entry) => this.isDue(entry) !== this.out.has(entry.id))
+    const turned = this.out.turn(now, (id) => this.entries.get(id)!)
     return { turned, stale: this.follow(turned.map((entry) => ({ id: entry.id, entry }))) }
   }
 
@@ -369,17 +342,17 @@ export class Catalogue {
 
   entriesOfType(type: Id): readonly Entry[] {
     this.see(`type:${type}`)
-    return this.byType.get(type)
+    return this.out.byType.get(type)
   }
 
   entriesInTerm(term: Id): readonly Entry[] {
     this.see(`term:${term}`)
-    return this.byTerm.get(term)
+    return this.out.byTerm.get(term)
   }
 
   entriesBy(person: Id): readonly Entry[] {
     this.see(`person:${person}`)
-    return this.byPerson.get(person)
+    return this.out.byPerson.get(person)
   }
 
   /** The entries that an archive, term, person, year or month page lists; none for other pages. */

@@ -51,6 +51,30 @@ export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): 
   return [...own, ...text('site', SITE, 'From the site'), ...text('visitor', VISITOR, 'From the visitor')]
 }
 
+/** What a field of listed entries may be wanted for. */
+export type EntryFieldUse = 'filter' | 'sort' | 'group' | 'show'
+
+/** Kinds of field that suit what entries are listed by. */
+const SUITS: Readonly<Record<EntryFieldUse, (kind: Reading['kind']) => boolean>> = {
+  filter: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'position'].includes(kind),
+  sort: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'position'].includes(kind),
+  group: (kind) => ['terms', 'person', 'entry', 'choice', 'choices', 'yes-no'].includes(kind),
+  show: (kind) => !['rich', 'picture', 'pictures', 'documents', 'position'].includes(kind),
+}
+const OF_EVERY_ENTRY = ['title', 'summary', 'date', 'person'] as const
+
+/** The fields of entries that suit a use: those that every entry has, then those of each page type; each id once. */
+export function entryFields(catalogue: Catalogue, use: EntryFieldUse): Omit<FieldChoice, 'of' | 'via'>[] {
+  const found = new Map<Id, Omit<FieldChoice, 'of' | 'via'>>()
+  const add = (field: Id, label: string, kind: Reading['kind'], group: string) => {
+    if (SUITS[use](kind) && !found.has(field)) found.set(field, { field, label, kind, group })
+  }
+  for (const id of OF_EVERY_ENTRY) add(id, BUILT_IN[id]!.label, BUILT_IN[id]!.kind, 'Every entry')
+  for (const { id, name } of catalogue.taxonomies.values()) add(TERMS + id, name, 'terms', 'Terms')
+  for (const type of catalogue.types.values()) for (const f of type.fields) add(f.id, f.label, f.kind, type.plural)
+  return [...found.values()]
+}
+
 const BELONGING: Partial<Record<FieldRef['of'], string>> = { person: 'person', term: 'term', reference: 'reference' }
 
 /** The label of a field wherever it is read: the label it has now, or null when nothing has that id. */

@@ -1,4 +1,5 @@
-const folded = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
+/** Letters without their accents and capitals: as people type what they look for. */
+export const folded = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
 
 /**
  * Items that have every word typed, wherever it stands and whatever its case or accents: those whose label begins

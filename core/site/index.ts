@@ -16,6 +16,7 @@ export {
 } from './addresses'
 export { entryName, monthOf, WORKING_KINDS, ARCHIVE_KINDS } from './pages'
 export { Catalogue, type EntryChange, type Seen } from './catalogue'
+export { type SiteChange, type TakenChange, followChange, followTaken } from './changes'
 export {
   type Subject,
   type Visitor,
@@ -27,10 +28,11 @@ export {
   entrySubject,
   isEmpty,
   fieldSource,
+  TERMS,
   readField,
   nameOf,
 } from './fields'
-export { type FieldChoice, fieldChoices, fieldLabel, fieldKind } from './field-choices'
+export { type EntryFieldUse, type FieldChoice, entryFields, fieldChoices, fieldLabel, fieldKind } from './field-choices'
 export { MOST_TERMS, type Structure, STRUCTURE_EDITING, refuseStructure } from './structure'
 export { type Line, type Nudge, type Spot, branchLength, dropped, linesOf, nudged, spotOf } from './outline'
 export { redirectOfEntry, redirectShape, redirectsOfStructure, refuseRedirect, settledRedirect } from './redirects'
@@ -49,7 +51,7 @@ export {
   setItem,
 } from './menus'
 export { insertTerm, moveTerm, newPerson, newTerm, removeTaxonomy, removeTerm } from './terms'
-export { isRichDoc, richPictures, richText } from './rich'
+export { firstCharacters, isRichDoc, richPictures, richText } from './rich'
 export { refuseRich, richShape } from './rich-shape'
 export * from './shapes'
 export {
@@ -66,6 +68,8 @@ export {
 export { isLeftOut } from './left-out'
 export { type Bringing, type BroughtRow, OWN_TARGETS, type Target, bringRow, guessKind, guessTargets } from './bring'
 export { namedIn } from './named'
+export { newestFirst } from './sorted'
+export { type Stop, stopsAbove } from './trail'
 export { isDay, isMoment, clockIn, dayIn, dayOf, momentIn } from './days'
 export { findByWords } from './find'
 export { awkwardPages, type Awkward } from './awkward'
@@ -83,3 +87,5 @@ export {
 } from './merge-entry'
 export { checkEntry } from './check-entry'
 export { ROLES, USER_ROLES, includesRole, type Role } from './roles'
+
+export { type Likely, likeliest } from './likeness'

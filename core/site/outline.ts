@@ -23,7 +23,9 @@ export function linesOf(items: readonly { id: Id; parent: Id | null }[]): Line[]
   const below = new Map<Id | null, Id[]>()
   for (const { id, parent } of items) {
     const under = parent !== null && known.has(parent) ? parent : null
-    below.set(under, [...(below.get(under) ?? []), id])
+    const there = below.get(under)
+    if (there) there.push(id)
+    else below.set(under, [id])
   }
   const lines: Line[] = []
   const seen = new Set<Id>()

@@ -90,17 +90,19 @@ function archivePages(site: Site, home: Page): Page[] {
 /** How many entries of each dated type that are out stand in each year (`YYYY`) and month (`YYYY-MM`). */
 export type Times = Map<string, Map<string, number>>
 
-/** Counts an entry that is out into its year and month, or out of them. */
-export function countTime(times: Times, { type, date }: Entry, by: 1 | -1): void {
+/** Counts an entry that is out into its year and month, or out of them; says whether one of them is there now that was not, or is not any more. */
+export function countTime(times: Times, { type, date }: Entry, by: 1 | -1): boolean {
   const month = monthOf({ date } as Entry)
-  if (!month) return
+  if (!month) return false
   const of = times.get(type) ?? new Map<string, number>()
+  const many = of.size
   for (const time of [month, month.slice(0, 4)]) {
     const count = (of.get(time) ?? 0) + by
     if (count > 0) of.set(time, count)
     else of.delete(time)
   }
   times.set(type, of)
+  return of.size !== many
 }
 
 function timePages(site: Site, times: Times): Page[] {
@@ -172,8 +174,7 @@ export const otherPages = (site: Site, home: Page, { times, isBusy }: Omit<Outs,
  * Every page of the site, in the order of the Map: home, entries, archives with their years and months, terms, people, working
  * pages. The not-found page has no address of its own: its `address` is empty.
  */
-export function listPages(site: Site, outs: Outs): Page[] {
-  const byId = new Map(site.entries.map((e) => [e.id, e]))
+export function listPages(site: Site, byId: Map<Id, Entry>, outs: Outs): Page[] {
   const home = homePage(site, byId, outs.isOut)
   return [home, ...entryPages(site, byId, home, outs.isOut), ...otherPages(site, home, outs)]
 }

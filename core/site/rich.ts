@@ -16,6 +16,14 @@ export function richText(doc: RichDoc | null): string {
   return doc ? (doc.content ?? []).map(read).join(' ').replace(/\s+/g, ' ').trim() : ''
 }
 
+/** As much of a plain text as `most` characters hold, ended at a word and with an ellipsis where something is left out. */
+export function firstCharacters(text: string, most: number): string {
+  if (text.length <= most) return text
+  const cut = text.slice(0, most)
+  const end = cut.lastIndexOf(' ')
+  return `${(end > most / 2 ? cut.slice(0, end) : cut.slice(0, -1)).replace(/[\s,;:.]+$/, '')}…`
+}
+
 /** The pictures that stand in a text, by their ids. */
 export function richPictures(doc: RichDoc | null): Id[] {
   const found: Id[] = []

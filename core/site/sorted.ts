@@ -31,13 +31,16 @@ export class SortedLists {
     for (const entry of entries) for (const key of this.keys(entry)) this.listOf(key).push(entry)
   }
 
-  private keys(entry: Entry): string[] {
-    return [...new Set(this.keysOf(entry))].filter((key): key is string => key !== null)
+  private keys(entry: Entry): readonly string[] {
+    const keys = this.keysOf(entry)
+    const [first] = keys
+    if (keys.length < 2) return first ? [first] : NO_KEYS
+    return [...new Set(keys)].filter((key): key is string => key !== null)
   }
 
   private listOf(key: string): Entry[] {
-    const list = this.lists.get(key) ?? []
-    this.lists.set(key, list)
+    let list = this.lists.get(key)
+    if (!list) this.lists.set(key, (list = []))
     return list
   }
 
@@ -62,3 +65,4 @@ export class SortedLists {
 }
 
 const NONE: readonly Entry[] = []
+const NO_KEYS: readonly string[] = []

@@ -1,19 +1,8 @@
-import type {
-  Entry,
-  Menu,
-  PageType,
-  Person,
-  Redirect,
-  Site,
-  SiteSettings,
-  Structure,
-  Taxonomy,
-  Term,
-} from '../../core/site'
+import type { Menu, PageType, Person, Redirect, Site, SiteSettings, Structure, Taxonomy, Term } from '../../core/site'
 import type { DocumentKind, Spoilt } from '../../core/documents'
 import type { Transaction } from 'kysely'
 import type { Database } from './open'
-import { putEntry, readEntries } from './entries'
+import { type Holding, putEntry, readEntries } from './entries'
 import { readPictures } from './pictures'
 import { readRedirects, writeRedirects } from './redirects'
 import { readSound, readSoundList } from './sound'
@@ -43,7 +32,7 @@ export interface StoredSite {
 export async function readSite(
   db: Db,
   fallback: SiteSettings,
-  each: (entry: Entry) => Entry = (entry) => entry,
+  holding: Holding = { whole: (entry) => entry },
 ): Promise<StoredSite | null> {
   const row = await db.selectFrom('site').selectAll().executeTakeFirst()
   if (!row) return null
@@ -55,12 +44,16 @@ export async function readSite(
     terms: await docs<Term>(db, 'terms', 'term', spoilt),
     people: await docs<Person>(db, 'people', 'person', spoilt),
     menus: await docs<Menu>(db, 'menus', 'menu', spoilt),
-    entries: await readEntries(db, spoilt, each),
+    entries: await readEntries(db, spoilt, holding),
     pictures: await readPictures(db, spoilt),
-    redirects: (await readRedirects(db, spoilt)).map(({ at: _, ...redirect }) => redirect),
+    redirects: await readLeads(db, spoilt),
   }
   return { site, version: row.content_version, spoilt }
 }
+
+/** Addresses that lead elsewhere, as a site holds them. */
+export const readLeads = async (db: Db, spoilt: Spoilt[]): Promise<Redirect[]> =>
+  (await readRedirects(db, spoilt)).map(({ at: _, ...redirect }) => redirect)
 
 export async function hasSite(db: Db): Promise<boolean> {
   return (await db.selectFrom('site').select('id').executeTakeFirst()) !== undefined
@@ -124,8 +117,9 @@ async function writeDocs(db: Db, table: 'terms' | 'people' | 'menus', all: reado
   }
 }
 
-/** Under what a change of menus is told. */
+/** Under what a change of menus is told, and one of the addresses that lead elsewhere. */
 export const MENUS_CHANGED = 'menus '
+export const REDIRECTS_CHANGED = 'redirects '
 
 /** All menus, with what of them cannot be read; none for a database without a site. */
 export async function readMenus(db: Db, spoilt: Spoilt[]): Promise<{ menus: Menu[]; revision: number }> {
@@ -178,11 +172,23 @@ export async function touchContent(db: Db, entries: readonly string[] | null = n
     .execute()
 }
 
-/** What of the content has changed since a version: entries by their ids, or null where that is not known one by one. */
-export async function readChanges(db: Db, since: number): Promise<{ version: number; entries: string[] | null }> {
+/**
+ * What of the content has changed since a version, up to another or till now: entries by their ids, or null where that
+ * is not known one by one.
+ */
+export async function readChanges(
+  db: Db,
+  since: number,
+  till?: number,
+): Promise<{ version: number; entries: string[] | null }> {
   const site = await db.selectFrom('site').select('content_version').executeTakeFirst()
-  const version = site?.content_version ?? 0
-  const rows = await db.selectFrom('content_changes').selectAll().where('version', '>', since).execute()
+  const version = till ?? site?.content_version ?? 0
+  const rows = await db
+    .selectFrom('content_changes')
+    .selectAll()
+    .where('version', '>', since)
+    .where('version', '<=', version)
+    .execute()
   const told = new Set(rows.map((r) => r.version))
   const entries = new Set(rows.map((r) => r.entry))
   const known = version >= since && told.size === version - since && !entries.has(null) && entries.size <= MOST_CHANGES

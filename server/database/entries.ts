@@ -1,11 +1,12 @@
 import { type Transaction, sql } from 'kysely'
 import type { Spoilt } from '../../core/documents'
-import { type Entry, type Id, type Redirect, richPictures, richText } from '../../core/site'
-import { KEY } from '../../core/shape'
+import type { Entry, Id, Redirect } from '../../core/site'
 import type { Database } from './open'
 import { writeRedirects } from './redirects'
 import type { Tables } from './schema'
-import { markOf, readSound, trust } from './sound'
+import { type Light, lightOf } from './lights'
+import { markOf, readSound } from './sound'
+import { standIn } from './stand-in'
 
 type Db = Database | Transaction<Tables>
 
@@ -15,36 +16,66 @@ export interface StoredEntry {
   revision: number
 }
 
-type Row = { id: string; doc: string; published: number; revision: number }
+const idIn = (ids: readonly Id[]) => sql<boolean>`id in (select value from json_each(${JSON.stringify(ids)}))`
 
-const COLUMNS = ['id', 'doc', 'published', 'revision'] as const
+type Row = { id: string; doc: string; published: number; revision: number; judged?: string }
 
-function stored({ id, doc, published, revision }: Row, spoilt: Spoilt[] = []): StoredEntry[] {
-  const entry = readSound<Entry>('entry', id, doc, spoilt)
+const COLUMNS = ['id', 'doc', 'published', 'revision', 'judged'] as const
+
+/**
+ * Whether entries are there, or were removed, asked of those that are found by something else. Nearly all are there:
+ * without the sign SQLite would rather go through them all by an index that begins with it.
+ */
+const whereRemoved = (removed: boolean) => sql<boolean>`+removed = ${Number(removed)}`
+
+function stored({ id, doc, published, revision, judged }: Row, spoilt: Spoilt[] = []): StoredEntry[] {
+  const entry = readSound<Entry>('entry', id, doc, spoilt, judged)
   return entry ? [{ entry: { ...entry, published: published === 1 }, revision }] : []
 }
 
 const AT_ONCE = 1000
 
-/** All entries that were not removed, in the order in which they were made, each as `each` makes it to be held. */
-export async function readEntries(db: Db, spoilt: Spoilt[], each: (entry: Entry) => Entry): Promise<Entry[]> {
+/** How entries are held: those that are read as a whole, and, where it is said, those that are read without their texts. */
+export interface Holding {
+  whole(entry: Entry): Entry
+  light?(entry: Light): Entry
+}
+
+/** All entries that were not removed, in the order in which they were made. */
+export async function readEntries(db: Db, spoilt: Spoilt[], { whole, light }: Holding): Promise<Entry[]> {
   const found: Entry[] = []
   for (let last = -1; ;) {
     const rows = await db
-      .selectFrom('entries')
-      .select([...COLUMNS, 'number', 'judged'])
-      .where('removed', '=', 0)
-      .where('number', '>', last)
-      .orderBy('number')
+      .selectFrom('entry_facts as f')
+      .leftJoin('entry_lights as l', 'l.number', 'f.number')
+      .select(['f.number', 'f.entry as id', 'f.published', 'l.light', 'l.mark'])
+      .where('f.number', '>', last)
+      .where(sql<boolean>`+f.removed = 0`)
+      .orderBy('f.number')
       .limit(AT_ONCE)
       .execute()
-    for (const row of rows) {
-      trust('entry', row.doc, row.judged)
-      for (const { entry } of stored(row, spoilt)) found.push(each(entry))
+    const lights = rows.map(({ light: text, mark }) => (light ? lightOf(text, mark) : null))
+    const asWhole = rows.filter((_, i) => !lights[i]).map((r) => r.id)
+    const others = asWhole.length > 0 ? await readWhole(db, asWhole, spoilt) : null
+    for (const [i, row] of rows.entries()) {
+      const [one, other] = [lights[i], others?.get(row.id)]
+      if (one) found.push(light!(withPublished(one, row.published === 1)))
+      else if (other) found.push(whole(other))
     }
     if (rows.length < AT_ONCE) return found
     last = rows.at(-1)!.number
   }
+}
+
+/** The entry itself is changed: a copy of it would be held four times as large, and read more slowly. */
+function withPublished(light: Light, published: boolean): Light {
+  light.entry.published = published
+  return light
+}
+
+async function readWhole(db: Db, ids: readonly Id[], spoilt: Spoilt[]): Promise<Map<Id, Entry>> {
+  const rows = await db.selectFrom('entries').select(COLUMNS).where(idIn(ids)).execute()
+  return new Map(rows.flatMap((row) => stored(row, spoilt)).map(({ entry }) => [entry.id, entry]))
 }
 
 /** An entry that was not removed; null when there is none. */
@@ -53,20 +84,45 @@ export async function readEntry(db: Db, id: Id): Promise<StoredEntry | null> {
     .selectFrom('entries')
     .select(COLUMNS)
     .where('id', '=', id)
-    .where('removed', '=', 0)
+    .where(whereRemoved(false))
     .executeTakeFirst()
   return row ? (stored(row)[0] ?? null) : null
 }
 
 /** Some entries, removed or not, by their ids. */
 export async function readEntriesBy(db: Db, ids: readonly Id[], removed = false): Promise<StoredEntry[]> {
+  const rows = await db.selectFrom('entries').select(COLUMNS).where(whereRemoved(removed)).where(idIn(ids)).execute()
+  return rows.flatMap((row) => stored(row))
+}
+
+/**
+ * Published entries whose documents hold one of some texts, of the next so many that were stored after `after`; `last`
+ * is where to go on, null where there are no more.
+ */
+export async function readEntriesHolding(
+  db: Db,
+  texts: readonly string[],
+  after: number,
+  most: number,
+): Promise<{ entries: Entry[]; last: number | null }> {
+  const next = db.selectFrom('entries').select('number').where('number', '>', after).orderBy('number')
+  const last =
+    (
+      await next
+        .offset(most - 1)
+        .limit(1)
+        .executeTakeFirst()
+    )?.number ?? null
   const rows = await db
     .selectFrom('entries')
     .select(COLUMNS)
-    .where('removed', '=', Number(removed))
-    .where(sql<boolean>`id in (select value from json_each(${JSON.stringify(ids)}))`)
+    .where('number', '>', after)
+    .$if(last !== null, (query) => query.where('number', '<=', last!))
+    .where('published', '=', 1)
+    .where(whereRemoved(false))
+    .where((row) => row.or(texts.map((text) => row('doc', 'like', `%${text}%`))))
     .execute()
-  return rows.flatMap((row) => stored(row))
+  return { entries: rows.flatMap((row) => stored(row)).map(({ entry }) => entry), last }
 }
 
 export async function entryExists(db: Db, id: Id): Promise<boolean> {
@@ -90,41 +146,9 @@ export async function readTopEntries(db: Db, type: Id): Promise<Entry[]> {
     .select(COLUMNS)
     .where('type', '=', type)
     .where('published', '=', 1)
-    .where('removed', '=', 0)
+    .where(whereRemoved(false))
     .execute()
   return rows.flatMap((row) => stored(row)).flatMap(({ entry }) => (entry.parent === null ? entry : []))
-}
-
-const moreOf = ({ fields }: Entry): string =>
-  Object.values(fields)
-    .filter((v) => typeof v === 'string')
-    .join(' ')
-
-/** Everything in an entry that may be the id of a picture. */
-function picturesIn({ picture, fields, content }: Entry): string[] {
-  const values = Object.values(fields).flatMap((v) => v)
-  const all = [picture, ...values, ...richPictures(content)]
-  return [...new Set(all.filter((v): v is string => typeof v === 'string' && KEY.test(v)))]
-}
-
-/** Makes an entry be found by its terms, its pictures and its words. */
-async function standIn(db: Db, number: number, entry: Entry): Promise<void> {
-  await db.deleteFrom('entry_terms').where('entry', '=', entry.id).execute()
-  const terms = [...new Set(entry.terms)].map((term) => ({ entry: entry.id, term }))
-  if (terms.length) await db.insertInto('entry_terms').values(terms).execute()
-  await standWords(db, number, entry)
-}
-
-async function standWords(db: Db, number: number, entry: Entry): Promise<void> {
-  await db.deleteFrom('entry_pictures').where('entry', '=', entry.id).execute()
-  const pictures = picturesIn(entry).map((picture) => ({ entry: entry.id, picture }))
-  if (pictures.length) await db.insertInto('entry_pictures').values(pictures).execute()
-  await db.deleteFrom('entry_words').where('rowid', '=', number).execute()
-  const { title, summary } = entry
-  await db
-    .insertInto('entry_words')
-    .values({ rowid: number, title, summary, more: moreOf(entry), content: richText(entry.content) })
-    .execute()
 }
 
 /** Keeps a state of an entry as it is stored. */
@@ -237,31 +261,4 @@ export async function readState(db: Db, id: Id, revision: number): Promise<Entry
     .where('revision', '=', revision)
     .executeTakeFirst()
   return row ? (stored({ ...row, id })[0]?.entry ?? null) : null
-}
-
-const MOST_AT_ONCE = 200
-
-/** Entries whose words are not found yet are made to be: after a change of the database itself. Gives how many. */
-export async function standAllWords(db: Database): Promise<number> {
-  let done = 0
-  for (;;) {
-    const rows = await db
-      .selectFrom('entries')
-      .select([...COLUMNS, 'number'])
-      .where(sql<boolean>`number not in (select rowid from entry_words)`)
-      .orderBy('number')
-      .limit(MOST_AT_ONCE)
-      .execute()
-    if (rows.length === 0) return done
-    await db.transaction().execute(async (trx) => {
-      for (const row of rows) {
-        const [found] = stored(row)
-        // One that cannot be read has no words, and is not asked for again.
-        const nothing = { rowid: row.number, title: '', summary: '', more: '', content: '' }
-        if (found) await standWords(trx, row.number, found.entry)
-        else await trx.insertInto('entry_words').values(nothing).execute()
-      }
-    })
-    done += rows.length
-  }
 }

@@ -1,6 +1,7 @@
 import type { Transaction } from 'kysely'
+import { isRecord } from '../../core/shape'
 import type { Id } from '../../core/site'
-import type { ImportAnswer, RowProblem } from '../../shared/api/types'
+import { IMPORT_STATES, type ImportAnswer, type RowProblem } from '../../shared/api/types'
 import type { Database } from './open'
 import type { Tables } from './schema'
 
@@ -46,25 +47,42 @@ export async function readImportStructure(db: Db, id: Id): Promise<unknown> {
   return row?.structure ? parsed(row.structure) : null
 }
 
-/** Imports, latest first. */
-export async function readImports(db: Db, most = 20): Promise<ImportAnswer[]> {
-  const rows = await db.selectFrom('imports').selectAll().orderBy('at', 'desc').limit(most).execute()
+/** Imports, latest first; or one alone. */
+export async function readImports(db: Db, only?: Id, most = 20): Promise<ImportAnswer[]> {
+  const asked = db.selectFrom('imports').selectAll().orderBy('at', 'desc').limit(most)
+  const rows = await (only === undefined ? asked : asked.where('id', '=', only)).execute()
   const counts = await db
     .selectFrom('import_entries')
     .select(['import', (e) => e.fn.countAll<number>().as('all'), (e) => e.fn.count<number>('before').as('replaced')])
+    .where(
+      'import',
+      'in',
+      rows.map((r) => r.id),
+    )
     .groupBy('import')
     .execute()
   const byId = new Map(counts.map((c) => [c.import, c]))
   return rows.map(({ report, structure: _, state, ...row }) => {
     const { all = 0, replaced = 0 } = byId.get(row.id) ?? {}
     const problems = readProblems(report)
-    return { ...row, state: state as ImportAnswer['state'], made: all - replaced, replaced, problems }
+    return { ...row, state: stateOf(state), made: all - replaced, replaced, problems }
   })
 }
 
+/** Imports that run, or that a server was stopped in the middle of. */
+export async function readRunningImports(db: Db): Promise<{ id: Id; name: string }[]> {
+  return db.selectFrom('imports').select(['id', 'name']).where('state', '=', 'running').execute()
+}
+
+/** A state that is none of those that are written says nothing of what was taken along; it can still be undone. */
+const stateOf = (state: string): ImportAnswer['state'] => IMPORT_STATES.find((s) => s === state) ?? 'cancelled'
+
+const isProblem = (value: unknown): value is RowProblem =>
+  isRecord(value) && Number.isSafeInteger(value.row) && typeof value.why === 'string'
+
 function readProblems(text: string): RowProblem[] {
   const read = parsed(text)
-  return Array.isArray(read) ? (read as RowProblem[]) : []
+  return Array.isArray(read) ? read.filter(isProblem).map(({ row, why }) => ({ row, why })) : []
 }
 
 /** What a stored text says; a text that is not JSON any more says nothing that any schema would take. */

@@ -176,4 +176,57 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw("alter table entries add column judged text not null default ''").execute(db)
     },
   },
+  // A new entry goes behind all others: which is the last one is asked for each. What the table of entries is found and
+  // sorted by stands in narrow rows of their own, which triggers keep, so that whoever writes an entry cannot forget them.
+  '014-entry-facts': {
+    async up(db: Kysely<unknown>) {
+      const make = (statement: string) => sql.raw(statement).execute(db)
+      await make('create index entries_position on entries (position)')
+      for (const name of ['title', 'changed', 'date', 'person']) await make(`drop index entries_${name}`)
+      for (const name of ['title', 'date', 'person', 'since', 'until'])
+        await make(`alter table entries drop column ${name}`)
+      await make(`create table entry_facts (number integer primary key, entry text not null, type text not null,
+        removed integer not null, published integer not null, changed_at integer not null,
+        title text collate nocase, date text, person text, since text, until text)`)
+      // What is no JSON is told by whoever reads it; here it only has no title.
+      const said = (path: string) =>
+        `case when json_valid(new.doc) then substr(json_extract(new.doc, '$.${path}'), 1, 500) end`
+      const facts = ['title', 'date', 'person', 'from', 'until'].map(said).join(', ')
+      const put = `insert or replace into entry_facts values (new.number, new.id, new.type, new.removed, new.published,
+        new.changed_at, ${facts})`
+      await make(`create trigger entry_facts_come after insert on entries begin ${put}; end`)
+      await make(`create trigger entry_facts_change after update on entries begin ${put}; end`)
+      await make(
+        'create trigger entry_facts_go after delete on entries begin delete from entry_facts where number = old.number; end',
+      )
+      await make('update entries set number = number')
+      // Entries without their texts, for starts; whatever changes a document takes away what was made of it.
+      await make('create table entry_lights (number integer primary key, light text not null, mark text not null)')
+      await make(`create trigger entry_lights_change after update of doc on entries begin
+        delete from entry_lights where number = new.number; end`)
+      await make(
+        'create trigger entry_lights_go after delete on entries begin delete from entry_lights where number = old.number; end',
+      )
+      const orders = { changed: 'changed_at desc', title: 'title', date: 'date desc', type: 'type' }
+      for (const [name, order] of Object.entries(orders))
+        await make(
+          `create index entry_facts_${name} on entry_facts (removed, ${order}, ${name === 'title' ? '' : 'title, '}entry)`,
+        )
+      await make('create index entry_facts_of_type on entry_facts (removed, type, changed_at desc, title, entry)')
+      await make('create index entry_facts_person on entry_facts (person)')
+    },
+  },
+  // Addresses asked for that are no page, and searches without result: counted, with nothing of who asked.
+  '015-lost': {
+    async up(db: Kysely<unknown>) {
+      const make = (statement: string) => sql.raw(statement).execute(db)
+      await make(`create table lost_addresses (address text primary key, what text not null, hits integer not null,
+        bots integer not null, first_at integer not null, last_at integer not null)`)
+      await make(`create table lost_origins (address text not null references lost_addresses (address) on delete cascade,
+        origin text not null, hits integer not null, primary key (address, origin))`)
+      await make(`create table lost_searches (words text primary key, hits integer not null, last_at integer not null)`)
+      await make(`create table lost_days (day text not null, what text not null, hits integer not null,
+        primary key (day, what))`)
+    },
+  },
 }

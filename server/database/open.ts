@@ -3,7 +3,8 @@ import { join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
 import Sqlite from 'better-sqlite3'
 import { Kysely, Migrator } from 'kysely'
-import { BUSY_TIME, ImmediateDialect } from './dialect'
+import { ImmediateDialect } from './dialect'
+import { takeLock } from './lock'
 import { MIGRATIONS } from './migrations'
 import type { Tables } from './schema'
 
@@ -58,6 +59,8 @@ const FILES = new WeakMap<object, string>()
 export const fileOf = (db: Database): string => FILES.get(db)!
 
 const FILE = 'outer-frame.sqlite'
+/** For how long opening the file waits for another process, in milliseconds. */
+const BUSY_TIME = 1_000
 /** What SQLite says of a file that is no database, or no whole one. */
 const DAMAGED = new Set(['SQLITE_NOTADB', 'SQLITE_CORRUPT'])
 
@@ -122,17 +125,10 @@ const ASK_AGAIN = 50
 export async function takeStart(folder: string, patience = 60_000): Promise<() => void> {
   const until = performance.now() + patience
   for (;;) {
-    const lock = new Sqlite(join(folder, 'starting.lock'))
-    try {
-      lock.pragma('busy_timeout = 0')
-      lock.exec('begin exclusive')
-      return () => lock.close()
-    } catch (error) {
-      lock.close()
-      if (codeOf(error) !== 'SQLITE_BUSY') throw error
-      if (performance.now() > until)
-        throw new StartError(`Another server has been starting in ${folder} for a long time. Stop it, and start again.`)
-    }
+    const free = takeLock(join(folder, 'starting.lock'))
+    if (free) return free
+    if (performance.now() > until)
+      throw new StartError(`Another server has been starting in ${folder} for a long time. Stop it, and start again.`)
     await setTimeout(ASK_AGAIN)
   }
 }

@@ -159,14 +159,13 @@ export async function unsizedPictures(db: Db): Promise<Id[]> {
 
 /** How many entries show each picture. */
 export async function countPictureUses(db: Db): Promise<Map<Id, number>> {
+  const uses = sql<number>`(select count(*) from entry_pictures where picture = pictures.id
+    and entry not in (select entry from entry_facts where removed = 1))`
   const rows = await db
-    .selectFrom('entry_pictures')
-    .innerJoin('entries', 'entries.id', 'entry_pictures.entry')
-    .where('entries.removed', '=', 0)
-    .select(['picture', (e) => e.fn.countAll<number>().as('uses')])
-    .groupBy('picture')
+    .selectFrom('pictures')
+    .select(['id', uses.as('uses')])
     .execute()
-  return new Map(rows.map((r) => [r.picture, r.uses]))
+  return new Map(rows.map((r) => [r.id, r.uses]))
 }
 
 /** Puts in a picture with its file in the database; `FileStore` takes it from there at the next start. */

@@ -82,13 +82,23 @@ export interface Tables {
     judged: ColumnType<string, string | undefined, string>
     /** Under which its words are found. */
     number: number
-    /** Read out of the document by the database. */
+  }
+  /** What entries are found and sorted by, in narrow rows; kept by triggers of the database, never written otherwise. */
+  entry_facts: {
+    number: ColumnType<number, never, never>
+    entry: ColumnType<string, never, never>
+    type: ColumnType<string, never, never>
+    removed: ColumnType<number, never, never>
+    published: ColumnType<number, never, never>
+    changed_at: ColumnType<number, never, never>
     title: ColumnType<string | null, never, never>
     date: ColumnType<string | null, never, never>
     person: ColumnType<string | null, never, never>
     since: ColumnType<string | null, never, never>
     until: ColumnType<string | null, never, never>
   }
+  /** Entries without their texts: see `Light`. */
+  entry_lights: { number: number; light: string; mark: string }
   entry_terms: { entry: string; term: string }
   entry_words: { rowid: number; title: string; summary: string; more: string; content: string }
   /** Every state of an entry that was stored. */
@@ -129,4 +139,11 @@ export interface Tables {
     at: number
     by: string
   }
+  /** Addresses asked for that are no page; `what` is page or file. */
+  lost_addresses: { address: string; what: string; hits: number; bots: number; first_at: number; last_at: number }
+  /** From where people came to them: a page of this site, or another site. */
+  lost_origins: { address: string; origin: string; hits: number }
+  lost_searches: { words: string; hits: number; last_at: number }
+  /** `what` is page, file, bots or search; days are those of the site's time zone. */
+  lost_days: { day: string; what: string; hits: number }
 }

@@ -1,30 +1,28 @@
-import { createHash } from 'node:crypto'
+import { hash } from 'node:crypto'
 import { shown } from '../../core/shape'
-import { DOCUMENTS, type DocumentKind, type Spoilt } from '../../core/documents'
+import { DOCUMENTS, type DocumentKind, type Spoilt, UP_TO_DATE } from '../../core/documents'
 import { log } from '../services/log'
 
 /** Texts that were found sound before, by what they are of: judged once for each state of a document. */
 const known = new Set<string>()
 const MOST_KNOWN = 200_000
 
-const nameOf = (what: DocumentKind, text: string): string =>
-  `${what} ${createHash('sha1').update(text).digest('base64')}`
+const nameOf = (what: DocumentKind, text: string): string => `${what} ${hash('sha1', text, 'base64')}`
 
 /** Rises with every change of a shape by which something that was sound might be no more. */
 const SHAPES = 1
 
-/** The mark of a text that was judged by the shapes as they are: another text, or other shapes, has another. */
-export const markOf = (what: DocumentKind, text: string): string => `${SHAPES} ${nameOf(what, text)}`
+const markFor = (name: string): string => `${SHAPES} ${name}`
 
-/** Takes a text for judged that was when it was stored, where its mark says so still. */
-export function trust(what: DocumentKind, text: string, mark: string): void {
-  if (mark !== '' && mark === markOf(what, text)) note(nameOf(what, text))
-}
+/** The mark of a text that was judged by the shapes as they are: another text, or other shapes, has another. */
+export const markOf = (what: DocumentKind, text: string): string => markFor(nameOf(what, text))
 
 function note(name: string): void {
   if (known.size > MOST_KNOWN) known.clear()
   known.add(name)
 }
+
+const asItIs = (value: unknown): unknown => value
 
 function readJson(text: string): { value: unknown } | null {
   try {
@@ -54,17 +52,19 @@ function refuseId(value: unknown, id: string): string | null {
 
 /**
  * A stored document read back, or null when it is none of its kind: then a line stands in the log, it is added to
- * `spoilt`, and whatever would have used it goes on without.
+ * `spoilt`, and whatever would have used it goes on without. One that has the mark of when it was stored was judged
+ * then, and is not judged again.
  */
-export function readSound<T>(what: DocumentKind, id: string, text: string, spoilt: Spoilt[]): T | null {
+export function readSound<T>(what: DocumentKind, id: string, text: string, spoilt: Spoilt[], mark = ''): T | null {
   const read = readJson(text)
   if (!read) return noteSpoilt({ what, id, why: 'it is no readable JSON' }, spoilt)
   const name = nameOf(what, text)
-  if (known.has(name)) return read.value as T
-  const why = DOCUMENTS[what](read.value) ?? (what.endsWith('-edit') ? null : refuseId(read.value, id))
+  const value = (UP_TO_DATE[what] ?? asItIs)(read.value)
+  if (known.has(name) || mark === markFor(name)) return value as T
+  const why = DOCUMENTS[what](value) ?? (what.endsWith('-edit') ? null : refuseId(value, id))
   if (why !== null) return noteSpoilt({ what, id, why }, spoilt)
   note(name)
-  return read.value as T
+  return value as T
 }
 
 /** Several documents kept in one text, each by itself: those that are sound. */

@@ -18,6 +18,8 @@ export interface Answer {
   body: Buffer
   etag: string
   depends: Depends
+  /** What was searched for, where nothing was found. */
+  foundNothingFor?: string
 }
 
 /** Headers of every answer of the published site. Pages carry no script, and none may run. */
@@ -59,10 +61,10 @@ export function redirectTo(location: string, status = 308): Answer {
   return answerOf(status, { location }, Buffer.alloc(0))
 }
 
-/** The content policy of a page whose CSS stands in it. */
-export function policyFor(css: string): string {
+/** The content policy of a page whose CSS stands in it; scripts may come from the site's own addresses, where it has any. */
+export function policyFor(css: string, scripted: boolean): string {
   return (
-    `default-src 'none'; img-src 'self' data:; font-src 'self'; style-src 'sha256-${hash(css)}'; ` +
+    `default-src 'none'; img-src 'self' data:; media-src 'self'; font-src 'self'; connect-src 'self'; style-src 'sha256-${hash(css)}'; ${scripted ? "script-src 'self'; " : ''}` +
     "form-action 'self'; base-uri 'none'; frame-ancestors 'self'"
   )
 }

@@ -1,8 +1,17 @@
-import { Formats } from '../../core/drawing'
+import { Formats, timeGone } from '../../core/drawing'
 import type { Spoilt } from '../../core/documents'
-import { Catalogue, type Entry, type Seen, type Site } from '../../core/site'
-import { CONTENT_LATER, type SiteAnswer } from '../../shared/api/types'
-import { MENUS_CHANGED, readChanges, readMenus, readSite } from '../database/content'
+import {
+  Catalogue,
+  clockIn,
+  type Entry,
+  type Id,
+  type Seen,
+  type Site,
+  type SiteChange,
+  followChange,
+} from '../../core/site'
+import { CONTENT_LATER, type SiteAnswer, type SiteChanges } from '../../shared/api/types'
+import { MENUS_CHANGED, REDIRECTS_CHANGED, readChanges, readLeads, readMenus, readSite } from '../database/content'
 import { readEntriesBy } from '../database/entries'
 import { readPicture } from '../database/pictures'
 import { compress } from './encoding'
@@ -37,6 +46,14 @@ const EMPTY: Site = {
 /** Begins what is told of a change that is about a picture. */
 export const PICTURE = 'picture '
 
+/** What a change of the content was about, by what was told of it. */
+function changedOf(told: readonly string[]): { ids: Id[]; pictures: Id[]; menus: boolean; redirects: boolean } {
+  const pictures = told.filter((name) => name.startsWith(PICTURE)).map((name) => name.slice(PICTURE.length))
+  const [menus, redirects] = [told.includes(MENUS_CHANGED), told.includes(REDIRECTS_CHANGED)]
+  const ids = told.filter((name) => !name.startsWith(PICTURE) && name !== MENUS_CHANGED && name !== REDIRECTS_CHANGED)
+  return { ids, pictures, menus, redirects }
+}
+
 /** What may read otherwise after a change of the content: what was made of these keys, or anything at all. */
 export type Stale = Seen | 'all'
 
@@ -47,6 +64,8 @@ export class Content {
   version = 0
   /** What is stored of the site and cannot be read; it is left out. */
   spoilt: readonly Spoilt[] = []
+  /** What the clocks of the site showed last. */
+  private shows = ''
   private light: Promise<{ plain: string; gzip: Buffer }> | null = null
   private readonly texts: Texts
   private following: Promise<unknown> = Promise.resolve()
@@ -57,7 +76,7 @@ export class Content {
 
   /** Reads everything anew. */
   async reload(): Promise<void> {
-    const read = await readSite(this.db, EMPTY.settings, (entry) => this.texts.lighten(entry))
+    const read = await readSite(this.db, EMPTY.settings, this.texts.holding)
     this.catalogue = new Catalogue(read?.site ?? EMPTY)
     this.spoilt = read?.spoilt ?? []
     this.formats = new Formats(this.catalogue.site.settings)
@@ -75,26 +94,37 @@ export class Content {
 
   private async followNow(): Promise<Stale> {
     const { version, entries } = await readChanges(this.db, this.version)
-    // Where something is spoilt, what is told of it is told anew.
-    if (entries === null || this.spoilt.length > 0) {
+    if (entries === null || this.concernsSpoilt(entries)) {
       await this.reload()
       return 'all'
     }
-    const ids = entries.filter((id) => !id.startsWith(PICTURE) && id !== MENUS_CHANGED)
-    const menus = entries.includes(MENUS_CHANGED) ? (await readMenus(this.db, [])).menus : null
+    const changed = changedOf(entries)
+    const { ids, pictures } = changed
+    const menus = changed.menus ? (await readMenus(this.db, [])).menus : null
+    const redirects = changed.redirects ? await readLeads(this.db, []) : null
     const found = new Map((await readEntriesBy(this.db, ids)).map(({ entry }) => [entry.id, entry]))
-    const pictures = entries.filter((id) => id.startsWith(PICTURE)).map((id) => id.slice(PICTURE.length))
-    const shown = await Promise.all(pictures.map(async (id) => [id, await readPicture(this.db, id)] as const))
+    const shown = await Promise.all(
+      pictures.map(async (id) => {
+        const stored = await readPicture(this.db, id)
+        return { id, picture: stored && !stored.removed ? stored.picture : null }
+      }),
+    )
     // From here on at once: nobody sees half of it.
     for (const id of ids) this.texts.drop(id)
-    const stale = this.catalogue.follow(ids.map((id) => ({ id, entry: this.lightened(found.get(id)) })))
-    for (const [id, stored] of shown)
-      for (const key of this.catalogue.followPicture(id, stored && !stored.removed ? stored.picture : null))
-        stale.add(key)
-    if (menus) for (const key of this.catalogue.followMenus(menus)) stale.add(key)
+    const now = ids.map((id) => ({ id, entry: this.lightened(found.get(id)) }))
+    const stale = followChange(this.catalogue, { entries: now, pictures: shown, menus, redirects })
     this.version = version
     this.light = null
     return stale
+  }
+
+  /** Whether a change may be about something that cannot be read: what is told of that is told anew then. */
+  private concernsSpoilt(told: readonly string[]): boolean {
+    const { ids, pictures, menus, redirects } = changedOf(told)
+    const named = new Set([...ids, ...pictures])
+    return this.spoilt.some(
+      ({ what, id }) => named.has(id) || (menus && what === 'menu') || (redirects && what === 'redirect'),
+    )
   }
 
   private lightened(entry: Entry | undefined): Entry | null {
@@ -111,9 +141,12 @@ export class Content {
     this.texts.end()
   }
 
-  /** Takes over what time has done to entries that are out from or until a moment. */
+  /** Takes over what time has done: to entries that are out from or until a moment, and to what is drawn from the time. */
   turn(now = Date.now()): { turned: number; stale: Seen } {
     const { turned, stale } = this.catalogue.turn(now)
+    const shows = clockIn(this.catalogue.site.settings.timeZone, now)
+    for (const key of timeGone(this.shows, shows)) stale.add(key)
+    this.shows = shows
     if (turned.length > 0) this.light = null
     return { turned: turned.length, stale }
   }
@@ -121,6 +154,23 @@ export class Content {
   /** The site for the studio, as JSON, without the content of its entries. Made once for each version. */
   lightAnswer(): Promise<{ plain: string; gzip: Buffer }> {
     return (this.light ??= this.makeLight())
+  }
+
+  /** What has changed since a version, where that is known one by one; null where the site is to be read as a whole. */
+  async changesSince(since: number): Promise<SiteChanges | null> {
+    const { version, spoilt } = this
+    if (spoilt.length > 0 || since > version) return null
+    const { entries } = await readChanges(this.db, since, version)
+    if (entries === null) return null
+    const { ids, pictures, menus, redirects } = changedOf(entries)
+    const { site, entries: all, pictures: shown } = this.catalogue
+    const change: SiteChange = {
+      entries: ids.map((id) => ({ id, entry: withoutText(all.get(id)) })),
+      pictures: pictures.map((id) => ({ id, picture: shown.get(id) ?? null })),
+      menus: menus ? site.menus : null,
+      redirects: redirects ? (site.redirects ?? []) : null,
+    }
+    return { version, change }
   }
 
   /** Others have a turn between the entries of a large site; what changes meanwhile is told by its own version. */
@@ -140,9 +190,12 @@ export class Content {
 }
 
 /** An entry with what stands for its text; the text itself is not read. */
-function withoutText(entry: Entry): Record<string, unknown> {
+function withoutText(entry: Entry): Entry
+function withoutText(entry: Entry | undefined): Entry | null
+function withoutText(entry: Entry | undefined): Entry | null {
+  if (!entry) return null
   const light: Record<string, unknown> = {}
   for (const key of Object.keys(entry) as (keyof Entry)[]) if (key !== 'content') light[key] = entry[key]
   const text = Object.getOwnPropertyDescriptor(entry, 'content')!
-  return { ...light, content: text.get || text.value ? CONTENT_LATER : null }
+  return { ...light, content: text.get || text.value ? CONTENT_LATER : null } as Entry
 }

@@ -22,7 +22,7 @@ import type {
   StaleEntryAnswer,
   StatesAnswer,
 } from '../../shared/api/types'
-import { touchContent } from '../database/content'
+import { REDIRECTS_CHANGED, touchContent } from '../database/content'
 import {
   clearEntries,
   entryExists,
@@ -74,7 +74,7 @@ export class Entries {
       const redirect = redirectOfEntry(current.entry, next, this.catalogue)
       await updateEntry(trx, stored, by.name, redirect)
       await dropWorkingCopy(trx, next.id, by.id)
-      await touchContent(trx, redirect ? null : [next.id])
+      await touchContent(trx, redirect ? [next.id, REDIRECTS_CHANGED] : [next.id])
       return { stored }
     })
   }

@@ -29,8 +29,8 @@ export class EntryTable {
   }
 
   /** What cannot be read is no row; the checks name it. */
-  private rowOf({ id, doc, published, revision, changed_at, changed_by, writing }: TableRow): EntryRow[] {
-    const entry = readSound<Entry>('entry', id, doc, [])
+  private rowOf({ id, doc, judged, published, revision, changed_at, changed_by, writing }: TableRow): EntryRow[] {
+    const entry = readSound<Entry>('entry', id, doc, [], judged)
     if (!entry) return []
     const { type, title, slug, date, person, terms, from = null, until = null } = entry
     const address = this.content.catalogue.addressOf(id)

@@ -3,6 +3,7 @@ import { XMLBuilder } from 'fast-xml-parser'
 import Papa from 'papaparse'
 import { stringify as toYaml } from 'yaml'
 import { contentHtml, rowOfEntry, safeCell } from '../../core/formats'
+import { feedOf } from '../../core/machines'
 import { fail } from '../../core/problems'
 import type { Entry, PageType } from '../../core/site'
 import type { Content } from './content'
@@ -61,8 +62,10 @@ export class Export {
         return Buffer.from(rows.map((row) => JSON.stringify(row) + '\n').join(''))
       case 'markdown':
         return this.archive(rows, entries)
-      default:
-        return Buffer.from(this.feed(format, entries, type))
+      case 'atom':
+        return Buffer.from(this.atom(entries, type))
+      case 'rss':
+        return Buffer.from(this.rss(entries, type))
     }
   }
 
@@ -83,68 +86,40 @@ export class Export {
     })
   }
 
-  private feed(format: 'atom' | 'rss', entries: Entry[], type: PageType): string {
+  private atom(entries: Entry[], { plural, slug }: PageType): string {
+    const { catalogue, formats } = this.content
+    const out = entries.filter((e) => catalogue.isOut(e))
+    const title = `${catalogue.site.settings.name}: ${plural}`
+    return feedOf(out, { title, address: `/${slug}`, self: null }, 'stored', catalogue, formats)
+  }
+
+  private rss(entries: Entry[], type: PageType): string {
     const { catalogue, formats } = this.content
     const { origin, name, tagline } = catalogue.site.settings
-    const out = entries.filter((e) => catalogue.isOut(e))
-    const items = out.map((entry) => {
-      const link = origin + (catalogue.addressOf(entry.id) ?? '')
-      const html = contentHtml(entry, catalogue, formats)
-      const author = entry.person ? catalogue.people.get(entry.person)?.name : undefined
-      const terms = entry.terms.flatMap((t) => catalogue.terms.get(t)?.title ?? [])
-      return { entry, link, html, author, terms, at: new Date(`${entry.date ?? '1970-01-01'}T00:00:00Z`) }
-    })
+    const item = entries
+      .filter((e) => catalogue.isOut(e))
+      .map((entry) => {
+        const author = entry.person ? catalogue.people.get(entry.person)?.name : undefined
+        return {
+          title: entry.title,
+          link: origin + (catalogue.addressOf(entry.id) ?? ''),
+          guid: { '@isPermaLink': 'false', '#text': entry.id },
+          pubDate: new Date(`${entry.date ?? '1970-01-01'}T00:00:00Z`).toUTCString(),
+          description: entry.summary,
+          ...(author && { author }),
+          category: entry.terms.flatMap((t) => catalogue.terms.get(t)?.title ?? []),
+          'content:encoded': contentHtml(entry, catalogue, formats),
+        }
+      })
     const builder = new XMLBuilder({
       ignoreAttributes: false,
       attributeNamePrefix: '@',
       format: true,
       suppressEmptyNode: true,
     })
-    const latest = items.reduce((at, i) => (i.at > at ? i.at : at), new Date(0))
-    const feed =
-      format === 'rss'
-        ? {
-            rss: {
-              '@version': '2.0',
-              '@xmlns:content': 'http://purl.org/rss/1.0/modules/content/',
-              channel: {
-                title: `${name}: ${type.plural}`,
-                link: origin,
-                description: tagline || type.plural,
-                item: items.map(({ entry, link, html, author, terms, at }) => ({
-                  title: entry.title,
-                  link,
-                  guid: { '@isPermaLink': 'false', '#text': entry.id },
-                  pubDate: at.toUTCString(),
-                  description: entry.summary,
-                  ...(author && { author }),
-                  category: terms,
-                  'content:encoded': html,
-                })),
-              },
-            },
-          }
-        : {
-            feed: {
-              '@xmlns': 'http://www.w3.org/2005/Atom',
-              title: `${name}: ${type.plural}`,
-              id: `${origin}/${type.slug}`,
-              link: { '@href': origin },
-              updated: latest.toISOString(),
-              entry: items.map(({ entry, link, html, author, terms, at }) => ({
-                title: entry.title,
-                id: `${origin}/#${entry.id}`,
-                link: { '@href': link },
-                updated: at.toISOString(),
-                published: at.toISOString(),
-                summary: entry.summary,
-                ...(author && { author: { name: author } }),
-                category: terms.map((term) => ({ '@term': term })),
-                content: { '@type': 'html', '#text': html },
-              })),
-            },
-          }
-    return `<?xml version="1.0" encoding="utf-8"?>\n${builder.build(feed)}`
+    const channel = { title: `${name}: ${type.plural}`, link: origin, description: tagline || type.plural, item }
+    const rss = { '@version': '2.0', '@xmlns:content': 'http://purl.org/rss/1.0/modules/content/', channel }
+    return `<?xml version="1.0" encoding="utf-8"?>\n${builder.build({ rss })}`
   }
 }
 

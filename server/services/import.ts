@@ -6,6 +6,7 @@ import {
   adaptLayout,
   adaptMenu,
   checkParcel,
+  parcelUpToDate,
   planImport,
 } from '../../core/formats'
 import { type Design, type Frame, checkFrame, frameName, namesFrom } from '../../core/frames'
@@ -31,7 +32,7 @@ const keyOf = (item: Pick<ImportItem, 'what' | 'id'>): string => `${item.what} $
 export function planParcel(parcel: Parcel, design: Design, catalogue: Catalogue): ImportPlan {
   failFirst(checkParcel(parcel))
   const names = namesFrom(catalogue)
-  return planImport(parcel, design, catalogue, (f) => frameName(f, names))
+  return planImport(parcelUpToDate(parcel), design, catalogue, (f) => frameName(f, names))
 }
 
 function sound<T>(document: T, check: (document: T) => Problem[]): T {
@@ -55,6 +56,6 @@ export function prepareImport(input: ImportInput, design: Design, catalogue: Cat
       .filter((f) => taken.has(`frame ${f.id}`))
       .map((f) => sound(adaptFrame(f, choices), checkFrame)),
     menus: (parcel.menus ?? []).filter((m) => taken.has(`menu ${m.id}`)).map((m) => adaptMenu(m, choices)),
-    house: taken.has('house house') ? parcel.house : null,
+    house: taken.has('house house') ? parcelUpToDate(parcel).house : null,
   }
 }

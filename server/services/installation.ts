@@ -1,6 +1,6 @@
 import { resolve } from 'node:path'
 import { type Aside, openAside } from '../aside'
-import { standAllWords } from '../database/entries'
+import { standAll } from '../database/stand-in'
 import { type Database, openDatabase } from '../database/open'
 import { Bring } from './bring'
 import { Content, type Stale } from './content'
@@ -9,9 +9,11 @@ import { Entries } from './entries'
 import { EntryTable } from './entry-table'
 import { Export } from './export'
 import { Founding } from './founding'
+import { openPictureWork } from '../media/beside'
 import { FileStore } from '../media/store'
 import { Live } from './live'
 import { log } from './log'
+import { Lost } from './lost'
 import { Media } from './media'
 import { Parcels } from './parcels'
 import { Passwords } from './passwords'
@@ -49,6 +51,7 @@ export interface Installation {
   users: Users
   bring: Bring
   export: Export
+  lost: Lost
   /** Ends what runs beside, and closes the database. */
   close(): Promise<void>
 }
@@ -72,7 +75,7 @@ async function open(): Promise<Installation> {
   if (demo && (await seedDemo(db, demo === 'bare', passwords))) log('info', 'demo-made', { bare: demo === 'bare' })
   const aside = openAside(db, folder)
   const live = new Live()
-  await standAllWords(db)
+  await standAll(db)
   const files = new FileStore(folder)
   await files.open()
   const content = new Content(db)
@@ -82,7 +85,7 @@ async function open(): Promise<Installation> {
     published.refresh(stale)
     live.changed('content')
   }
-  const media = new Media(db, files, async () => take(await content.follow()))
+  const media = new Media(db, files, async () => take(await content.follow()), openPictureWork(folder))
   await media.open()
   const follow = async () => take(await content.follow())
   const bring = new Bring(db, folder, files, aside, content, media, follow)
@@ -102,9 +105,11 @@ async function open(): Promise<Installation> {
     content: async () => take(await content.follow()),
     release: () => showLatest(published, releases),
   })
+  const lost = new Lost(db, catalogue)
   const clock = setInterval(() => {
     const { turned, stale } = content.turn()
-    if (turned > 0) take(stale)
+    if (stale.size > 0) published.refresh(stale)
+    if (turned > 0) live.changed('content')
   }, CLOCK).unref()
   return {
     db,
@@ -128,8 +133,10 @@ async function open(): Promise<Installation> {
     export: new Export(content, media),
     settings: new Settings(db, content),
     users: new Users(db, passwords, sessions),
+    lost,
     async close() {
       clearInterval(clock)
+      await lost.end()
       await bring.end()
       await media.end()
       await watch.end()

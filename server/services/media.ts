@@ -1,11 +1,11 @@
 import { nanoid } from 'nanoid'
-import { readFile as readText } from 'node:fs/promises'
-import { Readable } from 'node:stream'
+import { createReadStream } from 'node:fs'
+import type { Readable } from 'node:stream'
 import { fail, failFirst, problem } from '../../core/problems'
 import { type Id, type Picture, pictureShape } from '../../core/site'
 import { refuse } from '../../core/shape'
 import { asSentence } from '../../core/words'
-import type { FilesAnswer, PictureInput, PicturesAnswer, StoredPictureAnswer } from '../../shared/api/types'
+import type { FilesAnswer, FontAnswer, PictureInput, PicturesAnswer, StoredPictureAnswer } from '../../shared/api/types'
 import { touchContent } from '../database/content'
 import type { Database } from '../database/open'
 import {
@@ -29,28 +29,22 @@ import {
   writeFile,
   writePicture,
 } from '../database/pictures'
-import { fileNameOf, judge } from '../media/judge'
-import { cleanPicture, makeSizes, photographOf, widthsOf } from '../media/sizes'
+import { type Judged, fileNameOf, judge } from '../media/judge'
+import type { CleanPicture } from '../media/sizes'
+import { Sizing } from '../media/sizing'
 import type { FileStore, Incoming } from '../media/store'
-import { cleanSvg } from '../media/svg'
+import type { Cleaned } from '../media/work'
+import type { Pictures } from '../media/beside'
+import { widthsOf } from '../media/widths'
 import { PICTURE } from './content'
-import { log } from './log'
 
-/** Bytes that a picture, a drawing and any other file may have. */
+/** Bytes that a picture and any other file may have. */
 const MOST_PICTURE = 60_000_000
-const MOST_DRAWING = 2_000_000
 const MOST_FILE = 500_000_000
-
-interface Clean {
-  bytes: Buffer
-  mime: string
-  ending: string
-  width: number
-  height: number
-}
+const MOST_FONT = 3_000_000
 
 /** A picture that came in and was cleaned; `came` is the hash of the file as it was sent. */
-type Taken = Incoming & Omit<Clean, 'bytes'> & { fileName: string; came: string }
+type Taken = Cleaned & { fileName: string; came: string }
 
 /** A file as it is sent: its bytes, how many there are to be, and what it is called. */
 export interface Sent {
@@ -62,16 +56,17 @@ export interface Sent {
 
 /** Pictures and files: taken in, cleaned, made in all their sizes beside everything else, and given out. */
 export class Media {
-  private queue: Id[] = []
-  private working: Promise<void> | null = null
-  private ended = false
+  private readonly sizing: Sizing
 
   constructor(
     private readonly db: Database,
     private readonly files: FileStore,
     /** Told when a picture is another, after it was stored. */
     private readonly changed: () => Promise<void>,
-  ) {}
+    private readonly work: Pictures,
+  ) {
+    this.sizing = new Sizing(db, work, (stored) => this.store(stored))
+  }
 
   /** Takes files out of the database that older versions kept there, and goes on with sizes that are not made yet. */
   async open(): Promise<void> {
@@ -86,17 +81,18 @@ export class Media {
     }
     await sizeDrawings(this.db)
     if (taken) await touchContent(this.db)
-    this.enqueue(await unsizedPictures(this.db))
+    this.sizing.enqueue(await unsizedPictures(this.db))
   }
 
   /** Makes photographs of some drawings, so that they have sizes as photographs have. */
   async photograph(ids: readonly Id[], by: string): Promise<void> {
     for (const id of ids) {
       const found = await readPicture(this.db, id)
-      const bytes = found?.mime === 'image/svg+xml' ? await this.files.read(found.hash) : null
-      if (!found || !bytes) continue
-      const stream = Readable.from([await photographOf(bytes)])
-      await this.replacePicture(id, { stream, name: `${id}.jpg` }, by)
+      if (found?.mime !== 'image/svg+xml' || !(await this.files.has(found.hash))) continue
+      const { path } = await this.work.photograph({ hash: found.hash })
+      await this.replacePicture(id, { stream: createReadStream(path), name: `${id}.jpg` }, by).finally(() =>
+        this.files.drop(path),
+      )
     }
   }
 
@@ -125,7 +121,7 @@ export class Media {
     const picture: Picture = { id, fileName, alt, width, height, ...needsNone(file) }
     const stored: StoredPicture = { picture, mime, hash, size, addedAt: Date.now(), addedBy: by }
     await this.store(stored)
-    this.enqueue([id])
+    this.sizing.enqueue([id])
     return answerOf((await readPicture(this.db, id))!, 0)
   }
 
@@ -138,7 +134,7 @@ export class Media {
     const { widths: _, ...kept } = before.picture
     const picture: Picture = { ...kept, fileName, width, height, ...needsNone(file) }
     await this.store({ picture, mime, hash, size, addedAt: Date.now(), addedBy: by })
-    this.enqueue([id])
+    this.sizing.enqueue([id])
     return answerOf((await readPicture(this.db, id))!, 0)
   }
 
@@ -185,61 +181,22 @@ export class Media {
     const incoming = await this.files.receive(sent.stream, MOST_PICTURE, sent.bytes)
     try {
       if (incoming.size === 0) fail('file-empty')
-      const { bytes, ...clean } = await this.clean(incoming, sent.name)
-      const { path, hash, size } = await this.files.bring(bytes)
-      return { ...clean, path, hash, size, came: incoming.hash, fileName: fileNameOf(sent.name, clean.ending) }
+      const clean = await this.work.clean({ incoming, name: sent.name })
+      return { ...clean, came: incoming.hash, fileName: fileNameOf(sent.name, clean.ending) }
     } finally {
       await this.files.drop(incoming.path)
     }
   }
 
-  private async clean({ path, size }: Incoming, name: string): Promise<Clean> {
-    const judged = await judge(path, name)
-    if (judged?.kind === 'picture') return cleanPicture(path, judged.mime)
-    if (judged?.kind !== 'drawing') return fail('file-kind', { name: name.slice(0, 80) || 'This' })
-    if (size > MOST_DRAWING) fail('body-large', { most: `${MOST_DRAWING / 1_000_000} MB for a drawing` })
-    const drawing = cleanSvg(await readText(path, 'utf8'))
-    if (!drawing) return fail('picture-broken')
-    const { svg, width, height } = drawing
-    return { bytes: Buffer.from(svg), mime: judged.mime, ending: judged.ending, width, height }
-  }
-
-  private enqueue(ids: readonly Id[]): void {
-    for (const id of ids) if (!this.queue.includes(id)) this.queue.push(id)
-    this.working ??= this.work().finally(() => (this.working = null))
-  }
-
-  /** One picture after the other, so that there is always time for visitors. */
-  private async work(): Promise<void> {
-    for (let id = this.queue.shift(); id !== undefined && !this.ended; id = this.queue.shift()) {
-      await this.makeSizesOf(id).catch((error: unknown) => {
-        log('error', 'sizes-not-made', { picture: id, error: String((error as Error)?.stack ?? error) })
-      })
-    }
-  }
-
-  private async makeSizesOf(id: Id): Promise<void> {
-    const before = await readPicture(this.db, id)
-    const bytes = before && (await this.files.read(before.hash))
-    if (!before || !bytes) return
-    const { picture, hash } = before
-    const ending = /\.([a-z0-9]+)$/.exec(picture.fileName)?.[1] ?? ''
-    const widths = await makeSizes(bytes, { width: picture.width, ending }, async (name, made) => {
-      if (!this.ended) await this.files.keepSize(hash, name, made)
-    })
-    // It may have been replaced or described meanwhile.
-    const now = await readPicture(this.db, id)
-    if (now?.hash === hash && !this.ended) await this.store({ ...now, picture: { ...now.picture, widths } })
-  }
-
   /** Waits until all sizes are made: for tests, and for what measures. */
-  async settled(): Promise<void> {
-    while (this.working) await this.working
+  settled(): Promise<void> {
+    return this.sizing.settled()
   }
 
   async end(): Promise<void> {
-    this.ended = true
-    await this.working
+    this.sizing.stop()
+    await this.work.end()
+    await this.sizing.settled()
   }
 
   /** What was removed is gone for good, with every file that nothing has any more. Gives how many things went. */
@@ -261,22 +218,37 @@ export class Media {
       const judged = await judge(incoming.path, sent.name)
       if (!judged || judged.kind === 'picture' || judged.kind === 'drawing')
         return fail('file-kind', { name: sent.name.slice(0, 80) || 'This' })
-      await this.files.keep(incoming)
-      const { hash, size } = incoming
-      const file: StoredFile = {
-        id: nanoid(12),
-        fileName: fileNameOf(sent.name, judged.ending),
-        mime: judged.mime,
-        hash,
-        size,
-        addedAt: Date.now(),
-        addedBy: by,
-      }
-      await writeFile(this.db, file)
-      return file
+      return await this.keepFile(incoming, sent.name, judged, by)
     } finally {
       await this.files.drop(incoming.path)
     }
+  }
+
+  /** Takes in a font file, and tells what face it holds. It is kept among the files. */
+  async addFont(sent: Sent, by: string): Promise<FontAnswer> {
+    const incoming = await this.files.receive(sent.stream, MOST_FONT, sent.bytes)
+    try {
+      if (incoming.size === 0) fail('file-empty')
+      const face = await this.work.font({ incoming })
+      const file = await this.keepFile(incoming, sent.name, { mime: 'font/woff2', ending: 'woff2' }, by)
+      return { file: file.id, fileName: file.fileName, ...face }
+    } finally {
+      await this.files.drop(incoming.path)
+    }
+  }
+
+  private async keepFile(
+    incoming: Incoming,
+    name: string,
+    { mime, ending }: Pick<Judged, 'mime' | 'ending'>,
+    by: string,
+  ): Promise<StoredFile> {
+    await this.files.keep(incoming)
+    const { hash, size } = incoming
+    const fileName = fileNameOf(name, ending)
+    const file: StoredFile = { id: nanoid(12), fileName, mime, hash, size, addedAt: Date.now(), addedBy: by }
+    await writeFile(this.db, file)
+    return file
   }
 
   async setFileRemoved(id: Id, removed: boolean): Promise<void> {
@@ -299,7 +271,7 @@ export class Media {
 }
 
 /** What fits everywhere as it is has no sizes, and none to wait for. */
-const needsNone = ({ width, ending }: Pick<Clean, 'width' | 'ending'>): { widths?: number[] } =>
+const needsNone = ({ width, ending }: Pick<CleanPicture, 'width' | 'ending'>): { widths?: number[] } =>
   widthsOf(width, ending).length === 0 ? { widths: [] } : {}
 
 const MIMES: Readonly<Record<string, string>> = { avif: 'avif', webp: 'webp', jpg: 'jpeg', png: 'png' }

@@ -1,10 +1,11 @@
 import type { Device, Need, Request } from '../../core/conditions'
 import { CompiledRules, type Design, dependsOn, layoutsOn, resolve, rulesOf } from '../../core/frames'
-import { type SceneOptions, sceneOf } from '../../core/drawing'
-import { CompiledDesign, type Fault } from '../../core/render'
+import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/drawing'
+import { CompiledDesign, type DrawnPage, type Fault, isBeyond, wellAsked } from '../../core/render'
 import { type AskedAddress, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
 import { PLAIN_HOUSE } from '../../core/styles'
-import { type Answer, type Depends, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
+import { isMachineAddress, machineFile } from '../../core/machines'
+import { type Answer, type Depends, NOTHING, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
 import type { Content, Stale } from './content'
 import { log } from './log'
 import { type Ready, ReadyPages, readyOf } from './ready'
@@ -43,6 +44,8 @@ const MOST_FAULTS = 100
 interface Known extends Depends {
   /** Types of elements on it that take what a form sends. */
   posts: readonly string[]
+  /** Whether it shows what words find. */
+  searches: boolean
 }
 
 /**
@@ -129,9 +132,10 @@ export class Published {
       for (const need of own.needs) needs.add(need)
       for (const name of own.parameters) parameters.add(name)
     }
-    if (page.kind === 'search') parameters.add('q')
+    const searches = page.kind === 'search' || layouts.some((l) => this.compiled.searches(l))
+    if (searches) parameters.add('q')
     const posts = Object.keys(this.posts).filter((type) => layouts.some((l) => this.compiled.holds(l, type)))
-    return { needs, parameters, posts }
+    return { needs, parameters, posts, searches }
   }
 
   /** What a page depends on besides its address. */
@@ -153,6 +157,25 @@ export class Published {
     return this.ready.get(url)
   }
 
+  /** Where the site is published. */
+  get origin(): string {
+    return this.content.catalogue.site.settings.origin
+  }
+
+  /** A file for programs beside the pages: a feed, a calendar, the list of all pages. Null where there is none. */
+  async file(path: string): Promise<Ready | null> {
+    const { catalogue, formats } = this.content
+    const kept = this.ready.get(encodeURI(path))
+    if (kept && isMachineAddress(catalogue, path)) return kept
+    const generation = this.rules
+    const { made, seen } = catalogue.watch(() => machineFile(catalogue, formats, path))
+    if (!made) return null
+    const headers = { 'content-type': made.type, ...cacheHeaders(NOTHING) }
+    const ready = await readyOf(answerOf(200, headers, Buffer.from(made.text), { ...NOTHING, seen }))
+    if (this.rules === generation) this.ready.keep(encodeURI(path), ready)
+    return ready
+  }
+
   /** Answers a page, ready to be sent: from what is kept, or drawn, and kept where everybody gets it alike. */
   async ask(address: AskedAddress, asking: Asking): Promise<Ready> {
     const found = this.find(address)
@@ -164,9 +187,10 @@ export class Published {
     const kept = key === null ? undefined : this.ready.get(key)
     if (kept) return kept
     const generation = this.rules
-    const ready = await readyOf(await this.draw(page, parameters, asking))
+    const ready = await readyOf(await this.answered(page, address, parameters, asking))
     // What was drawn before a change that came meanwhile is sent, and not kept.
-    if (key !== null && this.rules === generation) this.ready.keep(key, ready)
+    // Addresses that ask a list in other ways, or for what it does not have, are without number.
+    if (key !== null && this.rules === generation && ready.answer.status === 200) this.ready.keep(key, ready)
     return ready
   }
 
@@ -185,43 +209,69 @@ export class Published {
     return encodeURI(path) + (query && `?${query}`)
   }
 
-  private async draw(page: Page, parameters: Parameters, asking: Asking): Promise<Answer> {
-    const { needs } = this.knownOf(page)
+  /**
+   * A page, drawn; or where its list is asked in another way than the page itself would, the address at which it is asked
+   * so; or, where its list has no such screen, what is said of an address that is no page.
+   */
+  private async answered(page: Page, { query }: AskedAddress, parameters: Parameters, asking: Asking): Promise<Answer> {
+    const scene = await this.sceneFor(page, parameters, asking)
+    const outcome = resolve(this.rules, page, scene.request)
+    const lists = this.compiled.listsShown(page, outcome)
+    if (lists.length === 0) return this.draw(scene, outcome)
+    const given = readParameters(query)
+    const well = wellAsked(lists, scene, given)
+    if (well) return redirectTo(withQuery(encodeURI(page.address || '/'), writeParameters(well)), 302)
+    if (!isBeyond(lists, scene)) return this.draw(scene, outcome)
+    const { notFound } = this.content.catalogue
+    const lost = await this.sceneFor(notFound, this.parametersOf(notFound, given), asking)
+    return this.draw(lost, resolve(this.rules, notFound, lost.request))
+  }
+
+  private async sceneFor(page: Page, parameters: Parameters, asking: Asking): Promise<Scene> {
+    const { needs, searches } = this.knownOf(page)
     const visitor = needs.has('session') ? await asking.session() : null
+    const role = visitor?.role ?? 'visitor'
     const request: Request = {
-      role: visitor?.role ?? 'visitor',
+      role,
       signedIn: visitor !== null,
       device: needs.has('device') ? asking.device() : 'desktop',
       parameters,
       at: asking.at,
     }
     const { catalogue, formats } = this.content
-    const options = await this.optionsFor(page, request, visitor?.name ?? '')
-    const { made: drawn, seen } = catalogue.watch(() =>
-      this.compiled.draw(sceneOf(catalogue, formats, page, options), resolve(this.rules, page, request)),
-    )
+    const query = searches ? (parameters.q?.[0] ?? '').slice(0, 200) : ''
+    const found = query ? await this.content.search(query) : []
+    const { cards, menus } = this.compiled
+    const who = { role, name: visitor?.name ?? '' }
+    return sceneOf(catalogue, formats, page, { visitor: who, request, query, found, cards, menus, lists: this.listsOf })
+  }
+
+  /** The lists on another page than the one that is drawn: as everybody meets it. */
+  private readonly listsOf = (page: Page): ListPlan[] =>
+    this.compiled.listsShown(page, resolve(this.rules, page, ANY_REQUEST))
+
+  private draw(scene: Scene, outcome: ReturnType<typeof resolve>): Answer {
+    const { page } = scene
+    const { made: drawn, seen } = this.content.catalogue.watch(() => this.compiled.draw(scene, outcome))
     const depends = this.depends(page)
     const headers = {
       'content-type': 'text/html; charset=utf-8',
-      'content-security-policy': this.policy(drawn.css),
+      'content-security-policy': this.policy(drawn),
       ...cacheHeaders(depends),
     }
     seen.add(`page:${page.key}`)
     // What words find is known by nothing that is read.
-    if (options.query) seen.add('anything')
-    return answerOf(page.kind === 'not-found' ? 404 : 200, headers, Buffer.from(drawn.html), { ...depends, seen })
+    if (scene.query) seen.add('anything')
+    const status = page.kind === 'not-found' ? 404 : 200
+    const answer = answerOf(status, headers, Buffer.from(drawn.html), { ...depends, seen })
+    const nothing = page.kind === 'search' && scene.query !== '' && scene.found.length === 0
+    return nothing ? { ...answer, foundNothingFor: scene.query } : answer
   }
 
-  private async optionsFor(page: Page, request: Request, name: string): Promise<SceneOptions> {
-    const { role, parameters } = request
-    const query = page.kind === 'search' ? (parameters.q?.[0] ?? '').slice(0, 200) : ''
-    const found = query ? await this.content.search(query) : []
-    return { visitor: { role, name }, request, query, found, cards: this.compiled.cards, menus: this.compiled.menus }
-  }
-
-  private policy(css: string): string {
-    let policy = this.policies.get(css)
-    if (!policy) this.policies.set(css, (policy = policyFor(css)))
+  private policy({ css, scripted }: DrawnPage): string {
+    const key = `${scripted} ${css}`
+    let policy = this.policies.get(key)
+    if (!policy) this.policies.set(key, (policy = policyFor(css, scripted)))
     return policy
   }
 

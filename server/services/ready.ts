@@ -56,6 +56,13 @@ export async function readyOf(answer: Answer): Promise<Ready> {
 const isText = ({ headers }: Answer): boolean =>
   /^(text\/|image\/svg|application\/(json|xml))/.test(headers['content-type'] ?? '')
 
+/** Whether two sets have something in common: the smaller one is gone through. */
+function meet(a: ReadonlySet<string>, b: ReadonlySet<string>): boolean {
+  const [few, many] = a.size < b.size ? [a, b] : [b, a]
+  for (const key of few) if (many.has(key)) return true
+  return false
+}
+
 const MOST_PAGES = 20_000
 const MEGABYTE = 1024 * 1024
 
@@ -106,7 +113,7 @@ export class ReadyPages {
     if (!this.kept || stale.size === 0) return
     for (const [key, { answer }] of this.kept.entries()) {
       const { seen } = answer.depends
-      if (!seen || seen.has('anything') || [...seen].some((s) => stale.has(s))) this.kept.delete(key)
+      if (!seen || seen.has('anything') || meet(seen, stale)) this.kept.delete(key)
     }
   }
 

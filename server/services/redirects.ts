@@ -1,7 +1,7 @@
 import { fail } from '../../core/problems'
 import { type Catalogue, type Redirect, refuseRedirect, settledRedirect } from '../../core/site'
 import type { RedirectsInput } from '../../shared/api/types'
-import { touchContent } from '../database/content'
+import { REDIRECTS_CHANGED, touchContent } from '../database/content'
 import type { Database } from '../database/open'
 import { readRedirects, removeRedirect, writeRedirects } from '../database/redirects'
 
@@ -29,7 +29,7 @@ export class Redirects {
         put.map((r) => settledRedirect(r, catalogue)),
       )
       for (const address of remove) await removeRedirect(trx, address)
-      await touchContent(trx)
+      await touchContent(trx, [REDIRECTS_CHANGED])
     })
   }
 }

@@ -5,6 +5,8 @@ import type { Database } from '../database/open'
 
 /** A title counts as much more than what stands in the text, and a summary. */
 const WEIGHTS = sql.raw('4.0, 2.0, 1.0, 1.0')
+/** Lists narrow, count and leaf through what was found: all of it, but for what nobody leafs to. */
+const MOST_FOUND = 10_000
 /** Every page asks for some; some of what is found may not be out. */
 const SPARE = 20
 
@@ -16,7 +18,12 @@ async function found(db: Database, match: string, most: number): Promise<string[
 }
 
 /** Entries that are out and hold all the words, or words that begin so, best first. */
-export async function searchEntries(db: Database, catalogue: Catalogue, words: string, most = 48): Promise<Entry[]> {
+export async function searchEntries(
+  db: Database,
+  catalogue: Catalogue,
+  words: string,
+  most = MOST_FOUND,
+): Promise<Entry[]> {
   const match = wordsAsked(words.slice(0, 200))
   if (!match) return []
   const exact = await found(db, match, most + SPARE)

@@ -1,5 +1,5 @@
 /** For how long one piece of work may keep everybody else waiting, in milliseconds. */
-const AT_A_STRETCH = 12
+const AT_A_STRETCH = 8
 
 /** Gives what long work calls between its parts: it lets others have a turn whenever a stretch is over. */
 export function takeTurns(now: () => number = () => performance.now()): () => Promise<void> | undefined {

@@ -1,10 +1,12 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
+import { scriptAt } from '../../core/elements'
 import { STUDIO_PARTS, readAddress, readParameters } from '../../core/site'
-import { type Answer, SITE_HEADERS, sentenceOf } from './answer'
+import { type Answer, SITE_HEADERS, answerOf, sentenceOf } from './answer'
 import { deviceOf } from './device'
 import { encodingsOf } from './encoding'
 import { log } from './log'
 import type { Installation } from './installation'
+import type { Lost } from './lost'
 import { pictureAt, sendFile } from './pictures'
 import type { Asking } from './published'
 import { Ready, readyOf } from './ready'
@@ -12,8 +14,11 @@ import { Ready, readyOf } from './ready'
 /** Addresses that belong to the studio and its parts; all others are the published site's. */
 const STUDIO = new RegExp(`^/(${STUDIO_PARTS.join('|')})(/|$|[?#.])`)
 
+/** Scripts of published pages lie among what is ours, and are the published site's. */
+const SCRIPTS = '/_of/el/'
+
 export function isStudioAddress(url: string): boolean {
-  return STUDIO.test(url)
+  return STUDIO.test(url) && !url.startsWith(SCRIPTS)
 }
 
 function send(request: IncomingMessage, response: ServerResponse, ready: Ready): void {
@@ -28,6 +33,21 @@ function send(request: IncomingMessage, response: ServerResponse, ready: Ready):
   response.end(request.method === 'HEAD' ? undefined : body)
 }
 
+/** Who indexes pages is welcome to all of them; what is behind a sign-in is no page. */
+const ROBOTS = 'User-agent: *\nDisallow: /studio\nDisallow: /api'
+
+/** A script never changes under its address. */
+const scriptAnswer = (script: string): Answer =>
+  answerOf(
+    200,
+    {
+      'content-type': 'text/javascript; charset=utf-8',
+      'cache-control': 'public, max-age=31536000, immutable',
+      vary: 'accept-encoding',
+    },
+    Buffer.from(script),
+  )
+
 const sendAnswer = (request: IncomingMessage, response: ServerResponse, answer: Answer): void =>
   send(request, response, new Ready(answer))
 
@@ -40,7 +60,9 @@ const askingOf = (request: IncomingMessage, who: WhoAsks): Asking => ({
   at: Date.now(),
 })
 
-type Visited = Pick<Installation, 'published' | 'media'> & { founding: { readonly open: boolean } }
+type Visited = Pick<Installation, 'published' | 'media'> & { lost?: Pick<Lost, 'note' | 'noteSearch'> } & {
+  founding: { readonly open: boolean }
+}
 
 const NOT_FOUNDED = 'There is no site here yet. Whoever runs this server founds it in the studio, at /studio.'
 
@@ -52,9 +74,27 @@ async function answerSlowly(
 ): Promise<void> {
   const address = readAddress(request.url ?? '/')
   if (address.path !== null && (await sendFile(site.media, address.path, request, response))) return
+  const script = address.path === null ? null : scriptAt(address.path)
+  if (script !== null) return send(request, response, await readyOf(scriptAnswer(script)))
+  if (address.path === '/robots.txt')
+    return send(
+      request,
+      response,
+      await readyOf(sentenceOf(200, `${ROBOTS}\nSitemap: ${site.published.origin}/sitemap.xml`)),
+    )
   const picture = address.path === null ? null : await pictureAt(site.media, address.path)
   if (picture) return send(request, response, await readyOf(picture))
-  send(request, response, await site.published.ask(address, askingOf(request, who)))
+  const file = address.path === null ? null : await site.published.file(address.path)
+  if (file) return send(request, response, file)
+  const ready = await site.published.ask(address, askingOf(request, who))
+  noteLost(site, request, address.path, ready.answer)
+  send(request, response, ready)
+}
+
+/** Counts what leads nowhere. */
+function noteLost({ lost }: Visited, { headers }: IncomingMessage, path: string | null, answer: Answer): void {
+  if (answer.status === 404 && path !== null) lost?.note(path, headers)
+  if (answer.foundNothingFor !== undefined) lost?.noteSearch(answer.foundNothingFor, headers)
 }
 
 /** What a form of ours may send at most. */
@@ -117,8 +157,10 @@ export function answerVisitor(site: Visited, request: IncomingMessage, response:
   }
   if (request.method === 'GET' || request.method === 'HEAD') {
     const ready = site.published.readyAt(request.url ?? '/')
-    if (ready) send(request, response, ready)
-    else answerSlowly(site, request, response, who).catch(failed)
+    if (ready) {
+      noteLost(site, request, null, ready.answer)
+      send(request, response, ready)
+    } else answerSlowly(site, request, response, who).catch(failed)
     return
   }
   if (request.method === 'POST') {

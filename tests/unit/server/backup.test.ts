@@ -5,6 +5,7 @@ import Sqlite from 'better-sqlite3'
 import { restoreBackup, writeBackup } from '../../../server/database/backup'
 import { readSite } from '../../../server/database/content'
 import { openDatabase } from '../../../server/database/open'
+import { openPictureWork } from '../../../server/media/beside'
 import { FileStore } from '../../../server/media/store'
 import { Media } from '../../../server/services/media'
 import { seedDemo } from '../../../server/services/seed'
@@ -18,7 +19,7 @@ beforeAll(async () => {
   await seedDemo(db(), false, { hash: async () => 'hashed' })
   const files = new FileStore(folder)
   await files.open()
-  const media = new Media(db(), files, async () => {})
+  const media = new Media(db(), files, async () => {}, openPictureWork(folder))
   await media.open()
   await media.end()
 })

@@ -2,9 +2,10 @@ import { existsSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import sharp from 'sharp'
-import { cleanSvg, looksLikeSvg } from '../../../server/media/svg'
-import { fileNameOf, judge } from '../../../server/media/judge'
-import { widthsOf } from '../../../server/media/sizes'
+import { cleanSvg } from '../../../server/media/svg'
+import { fileNameOf, judge, looksLikeSvg } from '../../../server/media/judge'
+import { widthsOf } from '../../../server/media/widths'
+import { openPictureWork } from '../../../server/media/beside'
 import { FileStore } from '../../../server/media/store'
 import { Media } from '../../../server/services/media'
 import { rangeOf } from '../../../server/services/pictures'
@@ -19,7 +20,7 @@ beforeAll(async () => {
   await seedDemo(db(), true, { hash: async () => 'hashed' })
   files = new FileStore(folder)
   await files.open()
-  media = new Media(db(), files, async () => void changes++)
+  media = new Media(db(), files, async () => void changes++, openPictureWork(folder))
   await media.open()
 }, 60_000)
 afterAll(() => media.end())

@@ -1,6 +1,7 @@
 import { Catalogue } from '#core/site'
 import { makeDemo } from '#demo/index'
-import { readEntry, setEntryRemoved, standAllWords, updateEntry } from '../../../server/database/entries'
+import { readEntry, setEntryRemoved, updateEntry } from '../../../server/database/entries'
+import { standAll } from '../../../server/database/stand-in'
 import { Content } from '../../../server/services/content'
 import { isNear, searchEntries } from '../../../server/services/search'
 import { seedDemo } from '../../../server/services/seed'
@@ -66,8 +67,8 @@ test('what is stored, taken back, removed or not out yet is found as it stands',
 
 test('words that are not found yet are made to be, once', async () => {
   await db().deleteFrom('entry_words').where('rowid', '<', 20).execute()
-  expect(await standAllWords(db())).toBe(19)
-  expect(await standAllWords(db())).toBe(0)
+  expect(await standAll(db())).toBe(19)
+  expect(await standAll(db())).toBe(0)
   expect(await found('zephyrine')).toHaveLength(1)
 })
 
