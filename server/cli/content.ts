@@ -8,6 +8,7 @@ import { counted } from '../../core/words'
 import type { BringInput } from '../../shared/api/types'
 import { jobsOver } from '../aside/jobs'
 import { restoreBackup, writeBackup } from '../database/backup'
+import { openPictureWork } from '../media/beside'
 import { FileStore } from '../media/store'
 import { Bring } from '../services/bring'
 import { EXPORTS, Export, type ExportFormat } from '../services/export'
@@ -37,7 +38,7 @@ async function withMedia<T>(
     const files = new FileStore(folder)
     await files.open()
     const follow = async () => void (await content.follow())
-    const media = new Media(db, files, follow)
+    const media = new Media(db, files, follow, openPictureWork(folder))
     const bring = new Bring(db, folder, files, jobsOver(db), content, media, follow)
     try {
       return await work({ ...site, media, bring })

@@ -70,7 +70,7 @@ async function salvage(target: string, options: { data?: string }): Promise<void
     const tables = to
       .prepare(
         `select name from sqlite_master where type = 'table' and name not like 'sqlite_%' and name not like 'kysely_%'
-          and name not like 'entry_words%'`,
+          and name not like 'entry_words%' and name not in ('entry_facts', 'entry_lights')`,
       )
       .pluck()
       .all() as string[]

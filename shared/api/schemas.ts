@@ -237,6 +237,11 @@ interface Input {
 const SMALL = 16_000
 const LARGE = 1_000_000
 
+const forgetSchema = exact({
+  addresses: optional(list(text(300), 500)),
+  searches: optional(list(text(80), 500)),
+})
+
 /** Every body that the server takes, by the name under which its way in asks for it. */
 export const INPUTS = {
   signIn: { shape: signInSchema, most: SMALL },
@@ -255,6 +260,7 @@ export const INPUTS = {
   picture: { shape: pictureSchema, most: SMALL },
   picturesRemoved: { shape: picturesRemovedSchema, most: LARGE },
   redirects: { shape: redirectsSchema, most: LARGE },
+  forget: { shape: forgetSchema, most: LARGE },
   settings: { shape: settingsSchema, most: SMALL },
   newUser: { shape: newUserSchema, most: SMALL },
   user: { shape: userSchema, most: SMALL },

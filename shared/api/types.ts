@@ -19,6 +19,7 @@ import type {
   RichDoc,
   Role,
   Site,
+  SiteChange,
   SiteSettings,
 } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
@@ -89,6 +90,15 @@ export interface SiteAnswer {
   version: number
   /** Documents of the site that are stored and cannot be read; they are left out. */
   spoilt: Spoilt[]
+}
+
+/**
+ * What has changed of a site since a version, as it is now: `GET /api/site?since=VERSION`, which answers the whole site
+ * where that is not known one by one.
+ */
+export interface SiteChanges {
+  version: number
+  change: SiteChange
 }
 
 /** Stands for content that is there but was not sent; `GET /api/entries/ID/content` has it. */
@@ -240,6 +250,48 @@ export interface FilesAnswer {
   files: { id: Id; fileName: string; mime: string; size: number; addedAt: number; addedBy: string }[]
 }
 
+/** A font file that was taken in: where it is kept, and what face it holds. */
+export interface FontAnswer {
+  file: Id
+  fileName: string
+  family: string
+  style: 'normal' | 'italic'
+  weight: string
+}
+
+/** Addresses asked for that are no page, and searches without result: counted by days of the site. */
+export interface LostAnswer {
+  days: { day: string; pages: number; files: number; bots: number; searches: number }[]
+  /** `leads` says that it leads somewhere by now; `origins` are pages of this site, or other sites. */
+  addresses: {
+    address: string
+    what: 'page' | 'file'
+    hits: number
+    bots: number
+    firstAt: number
+    lastAt: number
+    origins: { origin: string; hits: number }[]
+    leads: boolean
+  }[]
+  searches: { words: string; hits: number; lastAt: number }[]
+}
+
+/** The pages that may be meant by an address, the likeliest first; `sure` is from 0 to 1. */
+export interface LikelyAnswer {
+  likely: { page: string; title: string; address: string; sure: number }[]
+}
+
+/** Links typed in entries to addresses of this site where nothing stands; the first of them. */
+export interface DeadLinksAnswer {
+  dead: { entry: Id; address: string }[]
+}
+
+/** What has been seen to, and is counted anew from now on. */
+export interface ForgetInput {
+  addresses?: string[]
+  searches?: string[]
+}
+
 /** Addresses that lead elsewhere, latest first; `at` in milliseconds since 1970. */
 export interface RedirectsAnswer {
   redirects: (Redirect & { at: number })[]
@@ -313,10 +365,12 @@ export interface RowProblem {
   why: string
 }
 
+export const IMPORT_STATES = ['running', 'done', 'cancelled', 'undone'] as const
+
 export interface ImportAnswer {
   id: Id
   name: string
-  state: 'running' | 'done' | 'cancelled' | 'undone'
+  state: (typeof IMPORT_STATES)[number]
   done: number
   total: number
   made: number

@@ -320,3 +320,14 @@ test('plans that are none are refused', async () => {
   expect(await status(story({ title: 'new:wish' }))).toBe(422)
   expect((await who.ada!.call('DELETE', '/imports/nothing')).status).toBe(404)
 })
+
+test('rows that name one address, or one id, say more of one entry, wherever they stand', async () => {
+  const far = Array.from({ length: 40 }, (_, i) => `filler-${i},Filler ${i},,`).join('\n')
+  const csv = `slug,title,summary,date\ntwin,Twin,First words,\ntwin,,,2026-02-03\n${far}\ntwin,Twin at last,,\n`
+  const { body } = await send(csv, 'twins.csv')
+  const plan = story({ slug: 'slug', title: 'title', summary: 'summary', date: 'date' })
+  expect(await preview(body.id, plan)).toMatchObject({ fresh: 41, replaced: 2, wrong: 0 })
+  expect(await run(body.id, plan)).toMatchObject({ state: 'done', made: 41, problems: [] })
+  const twins = (await stories()).filter((e) => e.slug.startsWith('twin'))
+  expect(twins).toMatchObject([{ title: 'Twin at last', summary: 'First words', date: '2026-02-03' }])
+})

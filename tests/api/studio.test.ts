@@ -165,7 +165,7 @@ describe('edits', () => {
             does: 'edit',
             edit: {
               kind: 'insert',
-              parent: 'house-header-2',
+              parent: 'house-header-5',
               index: 0,
               node: { kind: 'element', id: 'n', type: '<script>', props: {}, styles: {} },
             },
@@ -183,7 +183,7 @@ describe('edits', () => {
           {
             id: 'x',
             does: 'edit',
-            edit: { kind: 'setProperty', id: 'house-header-3', property: 'onclick', value: 'x' },
+            edit: { kind: 'setProperty', id: 'house-header-6', property: 'onclick', value: 'x' },
           },
         ],
       },
@@ -194,7 +194,7 @@ describe('edits', () => {
       422,
       {
         revision: 1,
-        edits: [{ id: 'x', does: 'edit', edit: { kind: 'setSpans', row: 'house-header-1', spans: [4, 4] } }],
+        edits: [{ id: 'x', does: 'edit', edit: { kind: 'setSpans', row: 'house-header-4', spans: [4, 4] } }],
       },
       'add up to 8',
     ],
@@ -209,7 +209,7 @@ describe('edits', () => {
             does: 'edit',
             edit: {
               kind: 'setStyle',
-              id: 'house-header-1',
+              id: 'house-header-4',
               property: 'background',
               step: 'wide',
               value: 'red}</style><script>',
@@ -230,7 +230,7 @@ describe('edits', () => {
             does: 'edit',
             edit: {
               kind: 'insert',
-              parent: 'house-header-2',
+              parent: 'house-header-5',
               index: 0,
               node: { kind: 'element', id: 'n', type: 'button', props: { link: 'javascript:alert(1)' }, styles: {} },
             },
@@ -242,7 +242,7 @@ describe('edits', () => {
     [
       'the prototype',
       422,
-      '{"revision":1,"edits":[{"id":"x","does":"edit","edit":{"kind":"setProperty","id":"house-header-3","property":"__proto__","value":"x"}}]}',
+      '{"revision":1,"edits":[{"id":"x","does":"edit","edit":{"kind":"setProperty","id":"house-header-6","property":"__proto__","value":"x"}}]}',
       'not a property',
     ],
   ])('%s is refused and nothing is lost', async (_, status, body, sentence) => {
@@ -334,7 +334,7 @@ describe('release', () => {
     const page = async () => (await fetch(`${server.origin}/visit`)).text()
     const before = await page()
     const { revision } = (await ada.call('GET', '/layouts/house-header')).body
-    const edit = { kind: 'setStyle', id: 'house-header-1', property: 'background', step: 'wide', value: '#123456' }
+    const edit = { kind: 'setStyle', id: 'house-header-4', property: 'background', step: 'wide', value: '#123456' }
     await ada.call('POST', '/layouts/house-header/edits', { revision, edits: [{ id: 'colour', does: 'edit', edit }] })
     expect(await page()).toBe(before)
     const waiting = (await ada.call('GET', '/releases')).body.waiting

@@ -1,0 +1,104 @@
+import { type Problem, ProblemError } from '../../core/problems'
+import { log } from '../services/log'
+
+/** Work that is asked of somebody beside the thread that answers requests: how questions go out and answers come back. */
+
+export interface Question {
+  call: number
+  job: string
+  input: unknown
+}
+
+export type Answer = { call: number } & ({ answer: unknown } | { problem: Problem } | { error: string })
+
+/** A thread or a process that does what it is asked. */
+export interface Peer {
+  post(question: Question): void
+  /** Ends it at once; what it was doing is given up. */
+  end(): Promise<void>
+}
+
+/** What a peer tells of itself. */
+export interface Heard {
+  answer(answer: Answer): void
+  ended(error: unknown): void
+}
+
+interface Waiting {
+  done(answer: unknown): void
+  failed(error: unknown): void
+  timer: NodeJS.Timeout
+}
+
+/** One peer, started at the first question and again when it has ended. What takes longer than `patience` is given up. */
+export class Asked {
+  private peer: Peer | null = null
+  private readonly waiting = new Map<number, Waiting>()
+  private calls = 0
+
+  constructor(
+    private readonly start: (heard: Heard) => Peer,
+    private readonly patience: number,
+  ) {}
+
+  private started(): Peer {
+    if (this.peer) return this.peer
+    const peer: Peer = this.start({
+      answer: (answer) => this.take(answer),
+      ended: (error) => {
+        if (this.peer === peer) this.lose(error)
+      },
+    })
+    return (this.peer = peer)
+  }
+
+  private take(answer: Answer): void {
+    const waiting = this.waiting.get(answer.call)
+    if (!waiting) return
+    clearTimeout(waiting.timer)
+    this.waiting.delete(answer.call)
+    if ('answer' in answer) waiting.done(answer.answer)
+    else waiting.failed('problem' in answer ? new ProblemError(answer.problem) : new Error(answer.error))
+  }
+
+  private lose(error: unknown): void {
+    this.peer = null
+    for (const { failed, timer } of this.waiting.values()) {
+      clearTimeout(timer)
+      failed(error)
+    }
+    this.waiting.clear()
+  }
+
+  ask(job: string, input: unknown): Promise<unknown> {
+    const call = ++this.calls
+    return new Promise((done, failed) => {
+      const timer = setTimeout(() => {
+        log('error', 'aside-slow', { job })
+        void this.end()
+      }, this.patience)
+      this.waiting.set(call, { done, failed, timer })
+      this.started().post({ call, job, input })
+    })
+  }
+
+  async end(): Promise<void> {
+    const { peer } = this
+    if (!peer) return
+    this.lose(new Error('What works beside the server was stopped.'))
+    await peer.end()
+  }
+}
+
+/** What a peer says to a question, whatever comes of it. */
+export async function answerTo(
+  { call, job, input }: Question,
+  work: (job: string, input: unknown) => Promise<unknown>,
+): Promise<Answer> {
+  try {
+    return { call, answer: await work(job, input) }
+  } catch (error) {
+    if (error instanceof ProblemError) return { call, problem: error.problem }
+    return { call, error: String((error as Error)?.stack ?? error) }
+  }
+}
