@@ -49,6 +49,9 @@ const CARE = [
   'The case was waxed once too often in the last century; under a low light the grain can still be seen.',
 ]
 
+/** What moves so that it is worth a film. */
+const FILMED: ReadonlySet<string> = new Set(['turret', 'lantern'])
+
 const FINDING = [
   'Ask at the desk to hear it strike; we let it do so once a day, out of kindness to the neighbours.',
   'It stands so that it can be seen from three sides. Please leave the fourth to the keeper.',
@@ -97,6 +100,7 @@ function exhibit({ title, maker, made, mechanism, room, height, summary }: Exhib
       condition: known(CONDITIONS, condition),
       loan: chance.next() > 0.8,
       pictures: [`clock-${id}`, `detail-${id}`],
+      ...(FILMED.has(mechanism) && { film: `https://films.example.org/quillmere/${id}` }),
       documents: index % 3 === 0 ? [{ name: 'Condition report', address: '/support-us' }] : [],
       position: { x: Math.round(chance.between(5, 95)), y: Math.round(chance.between(5, 95)) },
     },

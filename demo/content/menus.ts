@@ -20,7 +20,21 @@ export const MENUS: Menu[] = [
         item('Getting here', entry('getting-here')),
         item('Opening hours', entry('opening-hours')),
       ]),
-      item('Exhibits', archive('exhibit')),
+      item('Exhibits', archive('exhibit'), [
+        item('By room', archive('exhibit'), [
+          item('Tower Room', term('tower-room')),
+          item('Long Gallery', term('long-gallery')),
+          item('Watch Cabinet', term('watch-cabinet')),
+          item('Night Room', term('night-room')),
+          item('Workshop', term('workshop')),
+        ]),
+        item('By period', archive('exhibit'), [
+          item('Before 1700', term('before-1700')),
+          item('18th century', term('eighteenth-century')),
+          item('19th century', term('nineteenth-century')),
+          item('After 1900', term('after-1900')),
+        ]),
+      ]),
       item('Talks', archive('talk')),
       item('Stories', archive('story')),
       item('Tickets', archive('ticket')),

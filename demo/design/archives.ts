@@ -1,5 +1,5 @@
 import type { Layout } from '../../core/tree'
-import { column, element, field, layout, line, row, withPicture } from './make'
+import { column, element, field, items, layout, line, row, withPicture } from './make'
 
 const body = { paddingTop: { wide: 40, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }
 
@@ -36,12 +36,55 @@ export const ARCHIVES: Layout[] = [
     'body',
     row(
       'Shelves',
-      body,
+      { ...body, gap: { wide: 48 } },
+      column(3, { flow: 20, size: 15 }, element('filter-form', { button: 'Show these', off: 'Show all again' })),
+      column(
+        9,
+        { flow: 24 },
+        element('entry-list', {
+          source: 'page',
+          tally: true,
+          tallyAfter: ' exhibits',
+          most: 12,
+          columns: 3,
+          card: 'exhibit-card',
+          pages: 'numbers',
+          filters: items(
+            { field: 'terms:room' },
+            { field: 'terms:period' },
+            { field: 'mechanism' },
+            { field: 'made', range: true },
+            { field: 'height' },
+            { field: 'strikes', label: 'Strikes the hours' },
+            { field: 'person', label: 'Keeper' },
+          ),
+          words: true,
+          ways: items(
+            { label: 'By name', field: 'title' },
+            { label: 'Oldest first', field: 'made' },
+            { label: 'Tallest first', field: 'height', down: true },
+          ),
+          empty: 'No exhibit is all of that. Take one of your choices off.',
+        }),
+      ),
+    ),
+    row(
+      'From the cases',
+      { paddingBottom: 64 },
       column(
         12,
-        { flow: 24 },
-        element('heading', { text: field('count', { after: ' exhibits' }), level: '2' }),
-        element('entry-grid', { source: 'page', most: 48, columns: 4, card: 'exhibit-card' }),
+        {},
+        element(
+          'slideshow',
+          {
+            name: 'From the cases',
+            slides: items(
+              { picture: 'room-watch-cabinet', title: 'Watches that were carried to sea' },
+              { picture: 'room-workshop', title: 'What is on the bench this month' },
+            ),
+          },
+          { pictureHeight: { wide: 280, narrow: 200 } },
+        ),
       ),
     ),
   ),
@@ -66,7 +109,7 @@ export const ARCHIVES: Layout[] = [
         12,
         { flow: 20 },
         element('heading', { text: 'In this room', level: '2' }),
-        element('entry-grid', {
+        element('entry-list', {
           source: 'page',
           most: 48,
           columns: 4,
@@ -86,7 +129,7 @@ export const ARCHIVES: Layout[] = [
       column(
         12,
         {},
-        element('entry-grid', {
+        element('entry-list', {
           source: 'page',
           most: 48,
           columns: 3,
@@ -107,7 +150,7 @@ export const ARCHIVES: Layout[] = [
         { flow: 28 },
         element('search-box', {}),
         element('field', { label: '', value: field('count', { after: ' found' }) }, { colour: '@soft' }),
-        element('entry-grid', {
+        element('entry-list', {
           source: 'page',
           most: 48,
           columns: 2,
@@ -136,18 +179,42 @@ export const ARCHIVES: Layout[] = [
         column(
           7,
           { flow: 20 },
-          element('heading', { text: 'This page has stopped', level: '1' }, { size: { wide: 56, narrow: 36 } }),
-          element(
-            'text',
-            { text: line('It may be at the mender’s, or it may never have been made. Please try one of the others.') },
-            { size: 19 },
-          ),
-          element('search-box', { label: 'What were you looking for?' }),
-          element('menu', { menu: 'main' }),
+          element('icon', { icon: 'hourglass' }, { colour: '@pale', size: 40 }),
+          element('lost-words', {
+            words: 'own',
+            title: 'This page has stopped',
+            text: 'It may be at the mender’s, or it may never have been made. Please try one of the others.',
+          }),
+          element('search-box', { label: 'What were you looking for?', look: 'pale' }),
+          element('buttons', {
+            buttons: items(
+              { label: 'Home', link: { page: 'home' }, look: 'pale' },
+              { label: 'All exhibits', link: { page: 'archive:exhibit' }, look: 'outlined' },
+              { label: 'Plan a visit', link: { page: 'entry:visit' }, look: 'outlined' },
+            ),
+          }),
         ),
-        column(5, {}),
+        column(
+          5,
+          { things: 'end' },
+          element('icon-words', {
+            icon: 'gift',
+            title: 'Since you are here',
+            text: line('Say “it has stopped” at the desk, and the first tour is ours.'),
+          }),
+        ),
       ),
       'empty-case',
+    ),
+    row(
+      'Newest',
+      { paddingTop: 40, paddingBottom: 56 },
+      column(
+        12,
+        { flow: 20 },
+        element('heading', { text: 'New on show', level: '2' }),
+        element('entry-list', { type: 'exhibit', most: 3, columns: 3, card: 'exhibit-card' }),
+      ),
     ),
   ),
 ]

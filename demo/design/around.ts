@@ -1,7 +1,15 @@
 import type { Layout } from '../../core/tree'
-import { column, element, field, layout, line, row, withPicture } from './make'
+import { column, element, field, items, layout, line, row, rowWith, withPicture } from './make'
+import { contact, hours } from './door'
 
 const quiet = { paddingTop: 18, paddingBottom: 18 }
+
+/** Where else the museum is found. */
+const PLACES = items(
+  { name: 'Stories', icon: 'newspaper', link: { page: 'archive:story' } },
+  { name: 'Letters by mail', icon: 'mail', link: 'mailto:door@quillmere.example.org' },
+  { name: 'Ringing network', icon: 'bell', link: 'https://ringing.example.org/@quillmere' },
+)
 
 /** Headers, intros and footers of the museum. */
 export const AROUND: Layout[] = [
@@ -10,14 +18,73 @@ export const AROUND: Layout[] = [
     'House header',
     'header',
     row(
-      'Bar',
-      { ...quiet, width: 'band', background: '@paper', edgeBottom: 1, edgeColour: '@rule', stand: 'center' },
-      column(4, {}, element('site-name', { show: 'both', height: 34 })),
+      'Notice',
+      { paddingTop: 7, paddingBottom: 7, width: 'band', background: '@night', colour: '@pale', size: 14 },
       column(
-        8,
-        { align: { wide: 'end', narrow: 'start' } },
-        element('menu', { menu: 'main' }, { size: 16, weight: 500 }),
+        12,
+        {},
+        element('notice', { text: line('On the first Sunday of the month every clock is wound at noon.') }),
       ),
+    ),
+    row(
+      'Bar',
+      {
+        ...quiet,
+        width: 'band',
+        background: '@paper',
+        edgeBottom: 1,
+        edgeColour: '@rule',
+        stand: 'center',
+        // The space above leaves the window: the bar is smaller once the page is scrolled.
+        sticks: -8,
+        stack: { narrow: 'beside' },
+      },
+      column(6, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
+      column(
+        6,
+        { align: 'end' },
+        element('menu', { menu: 'main', lists: 'broad', fold: 'away-narrow' }, { size: 16, weight: 500 }),
+        element('menu-panel', {
+          menus: [
+            { id: 'main', props: { menu: 'main' } },
+            { id: 'small', props: { menu: 'small-print', title: true } },
+          ],
+          panel: 'side',
+        }),
+      ),
+    ),
+  ),
+  layout(
+    'laid-header',
+    'Laid header',
+    'header',
+    rowWith(
+      row(
+        'Bar',
+        {
+          ...quiet,
+          width: 'band',
+          stand: 'center',
+          colour: '@paper',
+          scrolledBackground: '@paper',
+          scrolledColour: '@ink',
+          sticks: 0,
+          gently: 150,
+          stack: { narrow: 'beside' },
+        },
+        column(6, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
+        column(
+          6,
+          { align: 'end' },
+          element(
+            'menu',
+            { menu: 'main', fold: 'away-narrow', between: 'dot', here: 'nothing' },
+            { size: 16, weight: 500 },
+          ),
+          element('menu-panel', { menus: [{ id: 'main', props: { menu: 'main' } }], panel: 'whole' }),
+        ),
+      ),
+      { over: true },
     ),
   ),
   layout(
@@ -26,10 +93,34 @@ export const AROUND: Layout[] = [
     'header',
     row(
       'Bar',
-      { paddingTop: 26, paddingBottom: 26, width: 'band', background: '@night', colour: '@paper', stand: 'center' },
-      column(5, { align: { wide: 'start', narrow: 'center' } }, element('menu', { menu: 'rooms' }, { size: 13 })),
+      {
+        paddingTop: 26,
+        paddingBottom: 26,
+        width: 'band',
+        background: '@night',
+        colour: '@paper',
+        stand: 'center',
+        split: 'content',
+        gap: { wide: 48, narrow: 16 },
+      },
+      column(
+        5,
+        { align: 'end' },
+        element('menu', { menu: 'main', half: 'first', fold: 'away-medium', levels: 1 }, { size: 15 }),
+      ),
       column(2, { align: 'center' }, element('site-name', { show: 'logo', height: 48 })),
-      column(5, { align: { wide: 'end', narrow: 'center' } }, element('menu', { menu: 'main' }, { size: 13 })),
+      column(
+        5,
+        { align: { wide: 'start', medium: 'end' } },
+        element('menu', { menu: 'main', half: 'second', fold: 'away-medium', levels: 1 }, { size: 15 }),
+        element('menu-panel', {
+          menus: [
+            { id: 'rooms', props: { menu: 'rooms', title: true } },
+            { id: 'main', props: { menu: 'main', title: true } },
+          ],
+          fold: 'medium',
+        }),
+      ),
     ),
   ),
   layout(
@@ -97,10 +188,36 @@ export const AROUND: Layout[] = [
         {},
         element('site-name', {}, { colour: '@paper' }),
         element('text', { text: line({ kind: 'field', of: 'site', field: 'tagline' }) }),
+        element('social', { places: PLACES }),
+        element('text', { text: line('Tempus edax rerum.'), language: 'la' }, { size: 13 }),
       ),
       column(3, {}, element('menu', { menu: 'rooms', direction: 'down', title: true })),
-      column(3, {}, element('menu', { menu: 'main', direction: 'down', title: true })),
+      column(3, {}, element('menu', { menu: 'main', direction: 'down', title: true, levels: 1 })),
       column(3, {}, element('menu', { menu: 'small-print', direction: 'down', title: true })),
+    ),
+    row(
+      'At the door',
+      { paddingBottom: 40, gapDown: { narrow: 34 }, width: 'band', background: '@night', colour: '@pale', size: 15 },
+      column(3, {}, element('heading', { text: 'Open', level: '2' }, { size: 17 }), hours()),
+      column(3, {}, element('heading', { text: 'Find us', level: '2' }, { size: 17 }), contact()),
+      column(
+        6,
+        {},
+        element('quote', {
+          text: line('A clock tells you nothing until it stops; then it tells you who forgot.'),
+          source: 'The first winder’s book',
+        }),
+      ),
+    ),
+    row(
+      'Small print',
+      { ...quiet, width: 'band', background: '@night', colour: '@pale', size: 13, stand: 'center' },
+      column(
+        9,
+        {},
+        element('today', { since: 1994, after: { kind: 'field', of: 'site', field: 'name', before: ' ' } }),
+      ),
+      column(3, { align: { wide: 'end', narrow: 'start' } }, element('back-to-top')),
     ),
   ),
   layout(
@@ -110,8 +227,22 @@ export const AROUND: Layout[] = [
     row(
       'Line',
       { ...quiet, width: 'band', edgeTop: 1, edgeColour: '@rule', size: 14, colour: '@soft', stand: 'center' },
-      column(6, {}, element('text', { text: line({ kind: 'field', of: 'site', field: 'name' }) })),
-      column(6, { align: { wide: 'end', narrow: 'start' } }, element('menu', { menu: 'small-print' })),
+      column(
+        6,
+        {},
+        element('today', {
+          before: '',
+          shows: 'year',
+          after: { kind: 'field', of: 'site', field: 'name', before: ' ' },
+        }),
+        element('back-to-top'),
+      ),
+      column(
+        6,
+        { align: { wide: 'end', narrow: 'start' }, flow: 10 },
+        element('menu', { menu: 'small-print', between: 'line' }),
+        element('social', { places: PLACES, shows: 'icon' }),
+      ),
     ),
   ),
 ]

@@ -1,8 +1,9 @@
 import { type Design, type Frame, type Say, type Target, newFrame } from '../../core/frames'
-import { PLAIN_HOUSE } from '../../core/styles'
+import { FILLED, PLAIN_HOUSE } from '../../core/styles'
 import { ARCHIVES } from './archives'
 import { AROUND } from './around'
 import { BODIES } from './bodies'
+import { HOME } from './home'
 
 const use = (layout: string): Say => ({ kind: 'use', layout })
 const empty: Say = { kind: 'empty' }
@@ -28,7 +29,7 @@ const FRAMES: Frame[] = [
     { header: empty, footer: empty },
     { onlyWhen: [{ kind: 'parameter', name: 'kiosk', op: 'present', values: [] }] },
   ),
-  frame('home', [page('home')], { intro: use('opening-picture'), body: use('home') }),
+  frame('home', [page('home')], { header: use('laid-header'), intro: use('opening-picture'), body: use('home') }),
   frame('lost', [page('not-found')], { intro: empty, body: use('lost-page') }),
   frame('search', [page('search')], { body: use('results') }),
   frame(
@@ -65,7 +66,7 @@ const FRAMES: Frame[] = [
 /** The museum's finished design. */
 export const DESIGN: Design = {
   format: 1,
-  layouts: [...AROUND, ...BODIES, ...ARCHIVES],
+  layouts: [...AROUND, ...BODIES, HOME, ...ARCHIVES],
   frames: FRAMES,
   house: {
     ...PLAIN_HOUSE,
@@ -79,8 +80,20 @@ export const DESIGN: Design = {
       { id: 'pale', name: 'Moon', value: '#d9d6cc' },
       { id: 'accent', name: 'Vermilion', value: '#b03a22' },
     ],
-    link: '@accent',
-    button: { background: '@ink', colour: '@paper', radius: 2 },
+    looks: [
+      ...PLAIN_HOUSE.looks,
+      {
+        ...FILLED,
+        id: 'pale',
+        name: 'Pale, on dark',
+        styles: {
+          ...FILLED.styles,
+          background: { wide: '@paper' },
+          edgeColour: { wide: '@paper' },
+          colour: { wide: '@ink' },
+        },
+      },
+    ],
   },
 }
 

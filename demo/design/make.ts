@@ -34,6 +34,11 @@ export function withPicture(target: Row, picture: Value): Row {
   return { ...target, props: { backgroundPicture: picture } }
 }
 
+/** A row that says something besides its looks. */
+export function rowWith(target: Row, props: Record<string, Value>): Row {
+  return { ...target, props: { ...target.props, ...props } }
+}
+
 function number<N extends Row | Column | LayoutElement>(node: N, next: () => string): N {
   const id = next()
   if (node.kind === 'element') return { ...node, id }
@@ -43,12 +48,15 @@ function number<N extends Row | Column | LayoutElement>(node: N, next: () => str
 export function layout(id: string, name: string, region: LayoutRegion, ...rows: Row[]): Layout {
   let count = 0
   const next = () => `${id}-${++count}`
-  return { kind: 'layout', format: 1, id, name, region, defaults: {}, children: rows.map((r) => number(r, next)) }
+  return { kind: 'layout', format: 2, id, name, region, defaults: {}, children: rows.map((r) => number(r, next)) }
 }
 
 export function field(name: string, more: Partial<FieldValue> = {}): FieldValue {
   return { kind: 'field', of: 'page', field: name, ...more }
 }
+
+/** Items of a list, numbered in their order. */
+export const items = (...props: Record<string, Value>[]): Value => props.map((p, i) => ({ id: `i${i + 1}`, props: p }))
 
 /** One paragraph of text and fields. */
 export function line(...parts: (string | FieldValue)[]): Value {
