@@ -84,3 +84,7 @@ export const drawOursOf = (i: number): string => drawPage(exhibits[i % exhibits.
 export const css = compiled.draw(sceneOf(catalogue, formats, page, {}), outcome).css
 /** Class of the rows' own looks, which the other ways of drawing write down as they stand. */
 export const rowClass = /class="of-row (of-\w+)"/.exec(drawOurs())![1]!
+
+/** What of a page's head is the same for everybody, which ours keeps with the page: every way of drawing is given it so. */
+export const keptHead = (html: string): string =>
+  html.slice(html.indexOf('<meta name="description"'), html.indexOf('<style>'))

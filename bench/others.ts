@@ -3,11 +3,12 @@ import { createSSRApp } from 'vue'
 import { renderToString } from 'vue/server-renderer'
 import { escapeHtml } from '../core/drawing'
 import type { Field } from '../core/site'
-import { ROWS, catalogue, css, entry, fieldsOfRow, page, rowClass } from './exhibit'
+import { ROWS, catalogue, css, drawOurs, entry, fieldsOfRow, keptHead, page, rowClass } from './exhibit'
 
 /** The same page written by hand, by Handlebars and by Vue's server renderer. */
 
 const { settings } = catalogue.site
+const told = keptHead(drawOurs())
 const type = catalogue.types.get(entry.type)!
 const day = new Intl.DateTimeFormat(settings.locale, { dateStyle: 'long', timeZone: 'UTC' })
 const centimetres = new Intl.NumberFormat(settings.locale, { style: 'unit', unit: 'centimeter', unitDisplay: 'short' })
@@ -39,18 +40,17 @@ const rowsByHand = ROWS.map((i) => {
   const [[a, x], [b, y]] = fieldsOfRow(i)
   const [first, second] = [READ[x]!, READ[y]!]
   return () =>
-    `<div class="of-row ${rowClass}"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">Part ${i}</h2><div class="of-rich"><p>What part ${i} says.</p></div><hr class="of-divider"></div><div class="of-col of-n4">${fact(a, first)}${fact(b, second)}<a class="of-btn" href="/visit">Visit</a></div></div></div>`
+    `<div class="of-row ${rowClass}"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">Part ${i}</h2><div class="of-rich"><p>What part ${i} says.</p></div><hr class="of-divider"></div><div class="of-col of-n4">${fact(a, first)}${fact(b, second)}<a class="of-btn of-l-filled" href="/visit">Visit</a></div></div></div>`
 })
 
 /** A template literal. */
 export const drawByHand = (): string =>
-  `<!DOCTYPE html><html lang="${escapeHtml(settings.locale)}"><head><meta charset="utf-8"><title>${escapeHtml(`${page.title} – ${settings.name}`)}</title><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="description" content="${escapeHtml(entry.summary)}"><link rel="canonical" href="${escapeHtml(settings.origin + page.address)}"><link rel="icon" href="data:,"><style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rowsByHand[0]!()}${rowsByHand[1]!()}${rowsByHand[2]!()}${rowsByHand[3]!()}${rowsByHand[4]!()}${rowsByHand[5]!()}${rowsByHand[6]!()}${rowsByHand[7]!()}${rowsByHand[8]!()}${rowsByHand[9]!()}</div></main></body></html>`
+  `<!DOCTYPE html><html lang="${escapeHtml(settings.locale)}"><head><meta charset="utf-8"><title>${escapeHtml(`${page.title} – ${settings.name}`)}</title><meta name="viewport" content="width=device-width, initial-scale=1">${told}<style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rowsByHand[0]!()}${rowsByHand[1]!()}${rowsByHand[2]!()}${rowsByHand[3]!()}${rowsByHand[4]!()}${rowsByHand[5]!()}${rowsByHand[6]!()}${rowsByHand[7]!()}${rowsByHand[8]!()}${rowsByHand[9]!()}</div></main></body></html>`
 
 const model = () => ({
   locale: settings.locale,
   title: `${page.title} – ${settings.name}`,
-  summary: entry.summary,
-  canonical: settings.origin + page.address,
+  told,
   css,
   rowClass,
   rows: ROWS.map((i) => ({
@@ -61,8 +61,8 @@ const model = () => ({
 })
 
 const handlebars = Handlebars.compile(
-  '<!DOCTYPE html><html lang="{{locale}}"><head><meta charset="utf-8"><title>{{title}}</title><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="description" content="{{summary}}"><link rel="canonical" href="{{canonical}}"><link rel="icon" href="data:,"><style>{{{css}}}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">' +
-    '{{#each rows}}<div class="of-row {{../rowClass}}"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">{{part}}</h2><div class="of-rich"><p>{{says}}</p></div><hr class="of-divider"></div><div class="of-col of-n4">{{#each facts}}<div class="of-field"><span class="of-label">{{title}}</span> <span class="of-value">{{value}}</span></div>{{/each}}<a class="of-btn" href="/visit">Visit</a></div></div></div>{{/each}}' +
+  '<!DOCTYPE html><html lang="{{locale}}"><head><meta charset="utf-8"><title>{{title}}</title><meta name="viewport" content="width=device-width, initial-scale=1">{{{told}}}<style>{{{css}}}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">' +
+    '{{#each rows}}<div class="of-row {{../rowClass}}"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">{{part}}</h2><div class="of-rich"><p>{{says}}</p></div><hr class="of-divider"></div><div class="of-col of-n4">{{#each facts}}<div class="of-field"><span class="of-label">{{title}}</span> <span class="of-value">{{value}}</span></div>{{/each}}<a class="of-btn of-l-filled" href="/visit">Visit</a></div></div></div>{{/each}}' +
     '</div></main></body></html>',
 )
 
@@ -71,7 +71,7 @@ export const drawHandlebars = (): string => handlebars(model())
 /** Vue draws what is inside the body; the shell around it is put on as a server would. */
 const component = {
   template:
-    '<main id="main"><div class="of-body"><div v-for="row in rows" :class="[\'of-row\', rowClass]"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">{{ row.part }}</h2><div class="of-rich"><p>{{ row.says }}</p></div><hr class="of-divider"></div><div class="of-col of-n4"><div v-for="fact in row.facts" class="of-field"><span class="of-label">{{ fact.title }}</span> <span class="of-value">{{ fact.value }}</span></div><a class="of-btn" href="/visit">Visit</a></div></div></div></div></main>',
+    '<main id="main"><div class="of-body"><div v-for="row in rows" :class="[\'of-row\', rowClass]"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">{{ row.part }}</h2><div class="of-rich"><p>{{ row.says }}</p></div><hr class="of-divider"></div><div class="of-col of-n4"><div v-for="fact in row.facts" class="of-field"><span class="of-label">{{ fact.title }}</span> <span class="of-value">{{ fact.value }}</span></div><a class="of-btn of-l-filled" href="/visit">Visit</a></div></div></div></div></main>',
   data: model,
 }
 const shell = drawByHand().split(/<main.*<\/main>/s)

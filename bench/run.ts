@@ -6,6 +6,8 @@ import { benchBrowser } from './browser'
 import { benchDrawing } from './drawing'
 import type { Result } from './measure'
 import { benchFrames } from './frames'
+import { benchLists } from './lists'
+import { benchPages } from './pages'
 import { benchServing } from './serving'
 
 /** Runs every measurement, prints a table for people and one line of JSON for programs. */
@@ -17,6 +19,8 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['browser', benchBench],
   ['browser', benchBrowser],
   ['content', benchContent],
+  ['lists', benchLists],
+  ['pages', benchPages],
 ]
 
 async function main(): Promise<void> {

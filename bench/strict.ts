@@ -1,6 +1,6 @@
 import { escapeHtml } from '../core/drawing'
 import { type Entry, type Page, entryName } from '../core/site'
-import { ROWS, catalogue, css, exhibits, fieldsOfRow, rowClass } from './exhibit'
+import { ROWS, catalogue, css, drawOursOf, exhibits, fieldsOfRow, keptHead, rowClass } from './exhibit'
 
 /**
  * The page as somebody would write it by hand who keeps what has been formatted and escaped, as ours does: the same
@@ -61,17 +61,16 @@ const rows = ROWS.map((i) => {
   const [[a, x], [b, y]] = fieldsOfRow(i)
   const [first, second] = [READ[x]!, READ[y]!]
   return (entry: Entry) =>
-    `<div class="of-row ${rowClass}"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">Part ${i}</h2><div class="of-rich"><p>What part ${i} says.</p></div><hr class="of-divider"></div><div class="of-col of-n4">${fact(a, first(entry))}${fact(b, second(entry))}<a class="of-btn" href="/visit">Visit</a></div></div></div>`
+    `<div class="of-row ${rowClass}"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">Part ${i}</h2><div class="of-rich"><p>What part ${i} says.</p></div><hr class="of-divider"></div><div class="of-col of-n4">${fact(a, first(entry))}${fact(b, second(entry))}<a class="of-btn of-l-filled" href="/visit">Visit</a></div></div></div>`
 })
 
 const windowTitle = keep((title: string) => `${title} – ${settings.name}`)
-const description = keep((summary: string) => summary)
-const canonical = keep((address: string) => settings.origin + address)
+/** By the place of the exhibit among all. */
+const told = new Map<Page, string>(exhibits.map((page, i) => [page, keptHead(drawOursOf(i))]))
 
 function draw(page: Page): string {
   const entry = catalogue.entries.get(page.entry!)!
-  const about = entry.summary ? `<meta name="description" content="${description(entry.summary)}">` : ''
-  return `<!DOCTYPE html><html lang="en-GB"><head><meta charset="utf-8"><title>${windowTitle(entryName(entry, type))}</title><meta name="viewport" content="width=device-width, initial-scale=1">${about}<link rel="canonical" href="${canonical(page.address)}"><link rel="icon" href="data:,"><style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rows[0]!(entry)}${rows[1]!(entry)}${rows[2]!(entry)}${rows[3]!(entry)}${rows[4]!(entry)}${rows[5]!(entry)}${rows[6]!(entry)}${rows[7]!(entry)}${rows[8]!(entry)}${rows[9]!(entry)}</div></main></body></html>`
+  return `<!DOCTYPE html><html lang="en-GB"><head><meta charset="utf-8"><title>${windowTitle(entryName(entry, type))}</title><meta name="viewport" content="width=device-width, initial-scale=1">${told.get(page)!}<style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rows[0]!(entry)}${rows[1]!(entry)}${rows[2]!(entry)}${rows[3]!(entry)}${rows[4]!(entry)}${rows[5]!(entry)}${rows[6]!(entry)}${rows[7]!(entry)}${rows[8]!(entry)}${rows[9]!(entry)}</div></main></body></html>`
 }
 
 export const drawStrict = (i: number): string => draw(exhibits[i % exhibits.length]!)

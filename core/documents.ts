@@ -1,6 +1,6 @@
 import { checkFrame } from './frames'
 import { type Editing, refusePlainEdit } from './edits'
-import { LAYOUT_EDITING, checkLayout, refuseEdit } from './layouts'
+import { LAYOUT_EDITING, checkLayout, layoutEditUpToDate, layoutUpToDate, refuseEdit } from './layouts'
 import { type Shape, refuse } from './shape'
 import {
   MENUS_EDITING,
@@ -18,7 +18,7 @@ import {
   termShape,
   workingShape,
 } from './site'
-import { HOUSE_EDITING, houseShape } from './styles'
+import { HOUSE_EDITING, houseShape, houseUpToDate } from './styles'
 
 /**
  * Every kind of document that is stored, with what says whether something is one. Whatever is written to the
@@ -50,6 +50,13 @@ export const DOCUMENTS = {
 } as const satisfies Record<string, (value: unknown) => string | null>
 
 export type DocumentKind = keyof typeof DOCUMENTS
+
+/** Kinds whose older formats are brought up to date when they are read; each gives back what it does not know. */
+export const UP_TO_DATE: Partial<Record<DocumentKind, (stored: unknown) => unknown>> = {
+  house: houseUpToDate,
+  layout: layoutUpToDate,
+  'layout-edit': layoutEditUpToDate,
+}
 
 /** A stored document that is none: left out wherever it would have been used. */
 export interface Spoilt {

@@ -11,7 +11,7 @@ export function cardGrid(card: Id, type: string | null): Layout {
   let made = 0
   const newId = () => `${CARD_GRID}-${++made}`
   const row = emptyRow(newId, [12])
-  const grid = newElement('entry-grid', newId)
+  const grid = newElement('entry-list', newId)
   ;(row.children[0] as Column).children = [{ ...grid, props: { source: 'newest', type, most: MOST, columns: 3, card } }]
   row.styles = { paddingTop: { wide: 40 }, paddingBottom: { wide: 40 } }
   return { ...emptyLayout(CARD_GRID, 'Card in a grid', 'body'), children: [row] }

@@ -50,6 +50,8 @@ export function useDrawing() {
     const design = inGrid ? { ...kept, layouts: [...kept.layouts, inGrid] } : kept
     const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout })
     const outcome = resolve(compiledFrom(rules, catalogue), page, request)
+    const lists = (other: Page) =>
+      compiled.listsShown(other, other === page ? outcome : resolve(compiledFrom(rules, catalogue), other, request))
     if (inHand) {
       if (alone) for (const other of REGIONS) outcome.regions[other] = { shown: { kind: 'empty' }, by: null }
       // A card is looked at by itself, where the body would be.
@@ -59,7 +61,7 @@ export function useDrawing() {
     return {
       compiled,
       outcome,
-      scene: sceneOf(catalogue, formats, page, { cards: compiled.cards, menus: compiled.menus, request }),
+      scene: sceneOf(catalogue, formats, page, { cards: compiled.cards, menus: compiled.menus, request, lists }),
     }
   }
 

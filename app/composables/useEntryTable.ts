@@ -1,7 +1,6 @@
 import type { EntriesAnswer, EntriesQuery, EntryRow } from '#shared/api/types'
 
 const PAGE = 100
-const SOON = 60
 
 /** An address of the API with what is asked. */
 export const withQuery = (path: string, query: object): string => {
@@ -65,12 +64,20 @@ export function useEntryTable(query: () => EntriesQuery) {
   const all = async (): Promise<string[]> =>
     (await useApi<{ ids: string[] }>('GET', withQuery('/entries', { ...query(), ids: 1 }))).ids
 
-  let timer: ReturnType<typeof setTimeout> | undefined
-  watch(query, () => {
-    clearTimeout(timer)
-    timer = setTimeout(() => void refresh(), SOON)
-  })
-  onBeforeUnmount(() => clearTimeout(timer))
+  let again = false
+  let under = false
+  /** Asked at once, and while an answer is under way once more after it: so whoever types waits for one answer at most. */
+  async function follow(): Promise<void> {
+    again = true
+    if (under) return
+    under = true
+    while (again) {
+      again = false
+      await refresh()
+    }
+    under = false
+  }
+  watch(query, follow)
 
   return { rows, total, failed, busy, refresh, see, all }
 }

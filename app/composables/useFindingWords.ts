@@ -32,6 +32,7 @@ export const FINDING_TITLES: Record<FindingKind, string> = {
   'missing-field': 'Fields that a page type does not have',
   'no-title': 'Pages without a title, or with several',
   'open-link': 'Links that lead nowhere yet',
+  'dead-link': 'Typed links to addresses where nothing stands',
   contrast: 'Words that are hard to read',
   'plain-body': 'Pages in their plain body',
   unreached: 'Layouts that show nowhere',
@@ -40,6 +41,7 @@ export const FINDING_TITLES: Record<FindingKind, string> = {
 const WHAT = {
   layout: 'layout',
   'wrong-region': 'layout for another region',
+  field: 'field',
   page: 'page',
   type: 'page type',
   taxonomy: 'taxonomy',
@@ -48,6 +50,9 @@ const WHAT = {
   menu: 'menu',
   picture: 'picture',
   card: 'card layout',
+  look: 'named look',
+  colour: 'colour of the palette',
+  family: 'family',
   frame: 'frame',
 }
 
@@ -95,8 +100,9 @@ export function useFindingWords() {
     const at = found && find(found.layout, node)?.node
     return at ? nodeName(at) : 'something'
   }
-  const owner = (f: Extract<Finding, { kind: 'dangling' | 'missing-field' }>): string => {
-    if (f.frame) return `The frame ${frame(f.frame)}`
+  const owner = (f: Extract<Finding, { kind: 'dangling' | 'missing-field' | 'dead-link' }>): string => {
+    if (f.kind === 'dangling' && !f.layout && (f.what === 'colour' || f.what === 'family')) return 'The house style'
+    if ('frame' in f && f.frame) return `The frame ${frame(f.frame)}`
     if (f.layout && f.node) return `${element(f.layout, f.node)} in ${layout(f.layout)}`
     if ('menu' in f && f.menu) return `The menu “${site.catalogue?.menus.get(f.menu)?.name ?? f.menu}”`
     return 'entry' in f && f.entry ? `The entry ${page(`entry:${f.entry}`)}` : 'Something'
@@ -175,11 +181,16 @@ export function useFindingWords() {
           says: `${f.words ? `“${f.words}”` : 'A link'} in ${element(f.layout, f.node)} of ${layout(f.layout)} leads nowhere yet, so visitors do not see it.`,
           todo: 'Say where it leads, or take it away.',
         }
+      case 'dead-link':
+        return {
+          says: `${owner(f)} has a link to ${f.address}, where nothing stands.`,
+          todo: 'Choose the page that is meant, or lead that address there under Visitors.',
+        }
       case 'contrast': {
         const what = f.what === 'link' ? 'Links' : 'Words'
-        const step = f.step === 'wide' ? '' : ` on ${f.step} screens`
+        const where = `${f.step === 'wide' ? '' : ` on ${f.step} screens`}${f.dark ? ', in the dark colours,' : ''}`
         return {
-          says: `${what} of ${element(f.layout, f.node)} in ${layout(f.layout)} have a contrast of ${f.ratio} to 1${step}; less than 4.5 is hard to read.`,
+          says: `${what} of ${element(f.layout, f.node)} in ${layout(f.layout)} have a contrast of ${f.ratio} to 1${where}; less than 4.5 is hard to read.`,
           todo:
             f.what === 'link'
               ? 'Give it, or the row around it, a link colour that stands out from what lies behind.'
@@ -213,8 +224,12 @@ export function useFindingWords() {
       }
     if (f.kind === 'tie') return { to: `/studio?frame=${f.frames[1]}`, label: 'Open the frame' }
     if ('frame' in f && f.frame) return { to: `/studio?frame=${f.frame}`, label: 'Open the frame' }
-    if (f.kind === 'dangling' && f.menu) return { to: `/studio/content/menus?menu=${f.menu}`, label: 'Open the menu' }
-    if (f.kind === 'dangling' && f.entry) return { to: `/studio/content/entries/${f.entry}`, label: 'Open the entry' }
+    if ((f.kind === 'dangling' || f.kind === 'dead-link') && f.menu)
+      return { to: `/studio/content/menus?menu=${f.menu}`, label: 'Open the menu' }
+    if ((f.kind === 'dangling' || f.kind === 'dead-link') && f.entry)
+      return { to: `/studio/content/entries/${f.entry}`, label: 'Open the entry' }
+    if (f.kind === 'dangling' && (f.what === 'colour' || f.what === 'family'))
+      return { to: '/studio/house', label: 'Open the house style' }
     if ('pages' in f && f.pages[0]) return { to: `/studio?page=${encodeURIComponent(f.pages[0])}`, label: 'See why' }
     return null
   }

@@ -35,8 +35,11 @@ export function groundBehind(surface: PageSurface, id: Id, self = true): string[
   const box = node.getBoundingClientRect()
   const layers: string[] = []
   for (let at = self ? node : node.parentElement; at; at = at.parentElement) {
-    const picture = at.querySelector<HTMLImageElement>(':scope>.of-bg')
-    const strength = picture ? Number(view.getComputedStyle(picture).opacity) : 1
+    const behindAll = at.querySelector(':scope>.of-bg')
+    const picture = behindAll?.querySelector('img')
+    const strength = behindAll ? Number(view.getComputedStyle(behindAll).opacity) : 1
+    const tint = behindAll ? view.getComputedStyle(behindAll).getPropertyValue('--tint').trim() : ''
+    if (tint) layers.push(tint)
     const spots = picture ? coloursUnder(picture, box, strength) : []
     const behind = view.getComputedStyle(at).backgroundColor
     if (spots.length > 0) return spots.map((spot) => seenThrough([...layers, spot, behind]))

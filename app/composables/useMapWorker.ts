@@ -1,13 +1,14 @@
 import type { Finding } from '#core/checks'
 import type { Request } from '#core/conditions'
 import type { Design, Frame, OutcomeTable, Rivals, Rules } from '#core/frames'
+import type { SiteTold } from '~/stores/site'
 import MapWorker from '~/workers/map.worker?worker'
 import type { FromMap, ToMap } from '~/workers/map.worker'
 
 type Question = Extract<ToMap, { call: number }>
 
 let worker: Worker | null = null
-let told = ''
+let told: SiteTold | null = null
 let calls = 0
 const waiting = new Map<number, (answer: FromMap) => void>()
 
@@ -27,12 +28,18 @@ function started(): Worker {
 /** Messages are copied by the browser, which cannot copy what Vue has made reactive. */
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
-/** `site` is the text in which the server told it; the worker is told anew whenever it is another. */
-function ask(site: string, question: (call: number) => Question): Promise<FromMap> {
-  if (told !== site) {
-    told = site
-    started().postMessage({ kind: 'site', text: site } satisfies ToMap)
-  }
+/** The worker is told what it has not heard yet: everything, or what has changed since. */
+function tell(site: SiteTold): void {
+  if (told === site) return
+  const known = told?.whole === site.whole ? told.changes.length : -1
+  if (known < 0) started().postMessage({ kind: 'site', text: site.whole } satisfies ToMap)
+  const changes = site.changes.slice(Math.max(known, 0))
+  if (changes.length > 0) started().postMessage({ kind: 'changes', text: JSON.stringify(changes) } satisfies ToMap)
+  told = site
+}
+
+function ask(site: SiteTold, question: (call: number) => Question): Promise<FromMap> {
+  tell(site)
   const call = ++calls
   const answer = new Promise<FromMap>((done) => waiting.set(call, done))
   started().postMessage(question(call))
@@ -40,7 +47,7 @@ function ask(site: string, question: (call: number) => Question): Promise<FromMa
 }
 
 /** The outcome of every page under some rules, computed off the main thread. */
-export async function tabulateAside(site: string, rules: Rules, request: Request): Promise<OutcomeTable> {
+export async function tabulateAside(site: SiteTold, rules: Rules, request: Request): Promise<OutcomeTable> {
   const answer = await ask(site, (call) => ({
     kind: 'tabulate',
     call,
@@ -52,13 +59,13 @@ export async function tabulateAside(site: string, rules: Rules, request: Request
 }
 
 /** Everything in a design that will not do what was meant, found off the main thread. */
-export async function checkAside(site: string, design: Design, request: Request): Promise<Finding[]> {
+export async function checkAside(site: SiteTold, design: Design, request: Request): Promise<Finding[]> {
   const answer = await ask(site, (call) => ({ kind: 'check', call, design: plain(design), request: plain(request) }))
   return (answer as Extract<FromMap, { findings: Finding[] }>).findings
 }
 
 /** How a frame stands to the others, worked out off the main thread. */
-export async function rivalsAside(site: string, rules: Rules, frame: string): Promise<Rivals> {
+export async function rivalsAside(site: SiteTold, rules: Rules, frame: string): Promise<Rivals> {
   const answer = await ask(site, (call) => ({
     kind: 'rivals',
     call,
@@ -71,7 +78,7 @@ export async function rivalsAside(site: string, rules: Rules, frame: string): Pr
 
 /** How many pages conditions cover, whoever looks, counted off the main thread. */
 export async function coveredAside(
-  site: string,
+  site: SiteTold,
   { covers, except }: Pick<Frame, 'covers' | 'except'>,
 ): Promise<number> {
   const answer = await ask(site, (call) => ({ kind: 'cover', call, conditions: plain({ covers, except }) }))

@@ -1,4 +1,3 @@
-import morphdom from 'morphdom'
 import type { Ref } from 'vue'
 import type { Box } from '#core/layouts'
 import type { Patched } from '#core/render'
@@ -80,25 +79,8 @@ export function usePageSurface(
   function show(html: string): void {
     const page = doc()
     if (!page?.body || !html) return
-    const next = new DOMParser().parseFromString(html, 'text/html')
-    const style =
-      page.querySelector('style:not([data-bench],[data-more])') ?? page.head.appendChild(page.createElement('style'))
-    const css = next.querySelector('style')?.textContent ?? ''
-    if (style.textContent !== css) style.textContent = css
-    page.querySelector('style[data-more]')?.remove()
-    let own = page.querySelector('style[data-bench]')
-    if (!own) {
-      own = page.createElement('style')
-      own.setAttribute('data-bench', '')
-      page.head.append(own)
-    }
-    own.textContent = benchCss(region.value)
-    page.documentElement.lang = next.documentElement.lang
     const isHeld = (node: Node) => held.value !== null && (node as HTMLElement).dataset?.node === held.value
-    morphdom(page.body, next.body, {
-      onBeforeElUpdated: (from, to) => !isHeld(from) && keepOpen(from, to),
-      onBeforeNodeDiscarded: (node) => !isHeld(node),
-    })
+    writePage(page, html, { held: isHeld, looks: benchCss(region.value) })
     drawn.clear()
     if (!loaded.value) reveal(layoutId.value)
     loaded.value = true

@@ -11,25 +11,32 @@ const site = useSite()
 const design = useDesign()
 const notices = useNotices()
 const finder = useFinder()
-/** Screens that ask for what they show themselves do not wait for the whole site. */
+/** Screens that ask for what they show themselves need no site: a large one is read when another screen is gone to. */
 const route = useRoute()
+const needsSite = computed(() => !route.meta.alone)
 const failed = ref('')
 
 async function load() {
   failed.value = ''
   try {
-    await Promise.all([site.ready || site.load(), design.loaded || design.load()])
+    await Promise.all([!needsSite.value || site.ready || site.load(), design.loaded || design.load()])
   } catch (error) {
     failed.value = (error as Error).message
   }
 }
 onMounted(load)
+watch(needsSite, load)
 /** From wherever a hand is, a field included. */
 useEventListener('keydown', (event) => {
   if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k' || event.defaultPrevented) return
   event.preventDefault()
-  finder.open = site.ready && design.loaded
+  void find()
 })
+/** Everything is found among all there is, which may have to be read first. */
+async function find() {
+  await notices.attempt(() => Promise.all([site.ready || site.load(), design.loaded || design.load()]))
+  finder.open = site.ready && design.loaded
+}
 
 async function signOut() {
   await notices.attempt(session.signOut)
@@ -48,7 +55,7 @@ async function signOut() {
           <button class="btn" type="button" @click="load">Try again</button>
         </div>
       </div>
-      <slot v-else-if="(site.ready && design.loaded) || route.meta.alone" />
+      <slot v-else-if="(site.ready && design.loaded) || !needsSite" />
       <p v-else class="grid h-full place-items-center text-soft" role="status">Fetching the site and its design…</p>
     </main>
     <NoticeList />

@@ -4,6 +4,8 @@ import { useSession } from '~/stores/session'
 export default defineNuxtRouteMiddleware(async (to) => {
   if (!to.path.startsWith('/studio')) return
   const session = useSession()
+  // Its code comes while it is asked who is here.
+  if (!session.asked) void preloadRouteComponents(to.fullPath).catch(() => {})
   if (!session.asked) await session.load()
   if (!session.founded) return to.path === '/studio/begin' ? undefined : navigateTo('/studio/begin')
   const may = session.user !== null && session.user.role !== 'member'

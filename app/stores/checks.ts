@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import type { Finding } from '#core/checks'
 import type { Id } from '#core/site'
+import type { DeadLinksAnswer } from '#shared/api/types'
 import { useDesign } from './design'
 import { useMap } from './map'
 import { useSite } from './site'
@@ -12,7 +13,7 @@ const framesOf = (f: Finding): Id[] => (f.kind === 'tie' ? f.frames : 'frame' in
 const layoutsOf = (f: Finding): Id[] => ('layout' in f && f.layout ? [f.layout] : [])
 const nodesOf = (f: Finding): Id[] => ('node' in f && f.node ? [f.node] : [])
 const pagesOf = (f: Finding): string[] =>
-  'pages' in f ? f.pages : f.kind === 'dangling' && f.entry ? [`entry:${f.entry}`] : []
+  'pages' in f ? f.pages : (f.kind === 'dangling' || f.kind === 'dead-link') && f.entry ? [`entry:${f.entry}`] : []
 
 function indexBy(findings: readonly Finding[], keysOf: (f: Finding) => string[]): Map<string, Finding[]> {
   const index = new Map<string, Finding[]>()
@@ -32,6 +33,12 @@ export const useChecks = defineStore('checks', () => {
   const design = useDesign()
   const map = useMap()
   const drawn = shallowRef<Finding[] | null>(null)
+  /** Links in the texts of entries, which are with the server. */
+  const inEntries = shallowRef<Finding[]>([])
+  async function lookIntoEntries(): Promise<void> {
+    const { dead } = await useApi<DeadLinksAnswer>('GET', '/checks/links')
+    inEntries.value = dead.map((d): Finding => ({ kind: 'dead-link', ...d }))
+  }
   /** What the server could not read or draw stands with what the design itself is found to lack. */
   const findings = computed<Finding[] | null>(
     () =>
@@ -39,12 +46,13 @@ export const useChecks = defineStore('checks', () => {
         ...[...site.spoilt, ...design.spoilt].map((s): Finding => ({ kind: 'spoilt', ...s })),
         ...design.faults.map(({ layout, node, why }): Finding => ({ kind: 'undrawn', layout, node, why })),
         ...drawn.value,
+        ...inEntries.value,
       ],
   )
   let timer: ReturnType<typeof setTimeout> | undefined
 
   watch(
-    [() => site.text, () => design.design, () => map.request],
+    [() => site.told, () => design.design, () => map.request],
     ([content, asked]) => {
       clearTimeout(timer)
       if (!content || !design.loaded) return
@@ -62,5 +70,5 @@ export const useChecks = defineStore('checks', () => {
 
   const byNode = computed(() => indexBy(findings.value ?? [], nodesOf))
 
-  return { findings, byFrame, byLayout, byPage, byNode }
+  return { findings, lookIntoEntries, byFrame, byLayout, byPage, byNode }
 })

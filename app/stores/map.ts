@@ -25,7 +25,7 @@ import type { Id } from '#core/site'
 import { useDesign } from './design'
 import { useNotices } from './notices'
 import { useSession } from './session'
-import { useSite } from './site'
+import { type SiteTold, useSite } from './site'
 
 /** The frame being edited: a working copy that is kept or dropped. */
 export interface OpenEdit {
@@ -69,8 +69,8 @@ export const useMap = defineStore('map', () => {
   const names = computed(() => (site.catalogue ? namesFrom(site.catalogue) : null))
   const groups = computed(() => (site.catalogue ? groupPages(site.catalogue) : []))
   /** Of which state of the content a table speaks: pages stand at other places in another. */
-  const contentOf = new WeakMap<OutcomeTable, string>()
-  const isOfNow = (table: OutcomeTable | null): boolean => table !== null && contentOf.get(table) === site.text
+  const contentOf = new WeakMap<OutcomeTable, SiteTold>()
+  const isOfNow = (table: OutcomeTable | null): boolean => table !== null && contentOf.get(table) === site.told
   const comparable = () => isOfNow(kept.value) && isOfNow(tried.value)
   const table = computed(() => [tried.value, kept.value].find(isOfNow) ?? null)
   const reachOfLayout = computed(() => (isOfNow(kept.value) ? layoutReach(kept.value!) : new Map<Id, number>()))
@@ -97,13 +97,13 @@ export const useMap = defineStore('map', () => {
   const regionsOfLayouts = computed(() => design.layouts.map((l) => `${l.layout.id} ${l.layout.region}`).join())
 
   watch(
-    [() => site.text, () => design.design.frames, regionsOfLayouts, request],
+    [() => site.told, () => design.design.frames, regionsOfLayouts, request],
     async ([content]) => {
       if (!content || !design.loaded) return
       const frames = design.design.frames
       const asked = request.value
       const result = await tabulateAside(content, design.rules, asked)
-      if (frames === design.design.frames && asked === request.value && content === site.text) {
+      if (frames === design.design.frames && asked === request.value && content === site.told) {
         contentOf.set(result, content)
         kept.value = result
       }
@@ -112,7 +112,7 @@ export const useMap = defineStore('map', () => {
   )
 
   watch(
-    [edit, () => design.design.frames, regionsOfLayouts, () => site.text, request],
+    [edit, () => design.design.frames, regionsOfLayouts, () => site.told, request],
     async ([open, , , content]) => {
       if (!open || !content) {
         tried.value = null
@@ -121,7 +121,7 @@ export const useMap = defineStore('map', () => {
       const rules = triedRules.value
       const result = await tabulateAside(content, rules, request.value)
       // Tables of two states of the content have other pages at the same places.
-      if (edit.value && rules === triedRules.value && content === site.text) {
+      if (edit.value && rules === triedRules.value && content === site.told) {
         contentOf.set(result, content)
         tried.value = result
       }
@@ -133,12 +133,12 @@ export const useMap = defineStore('map', () => {
   const rivals = shallowRef<Rivals | null>(null)
   watch(tried, async (table) => {
     const open = edit.value
-    if (!table || !open || !site.text) {
+    if (!table || !open || !site.told) {
       rivals.value = null
       return
     }
     const rules = triedRules.value
-    const found = await rivalsAside(site.text, rules, open.frame.id)
+    const found = await rivalsAside(site.told, rules, open.frame.id)
     if (edit.value && rules === triedRules.value) rivals.value = found
   })
 

@@ -2,22 +2,43 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import type { Spoilt } from '#core/documents'
 import { Formats } from '#core/drawing'
-import { Catalogue, type Entry, type HomeChoice, type Id, type Menu, type Picture, type Site } from '#core/site'
+import {
+  Catalogue,
+  type Entry,
+  type HomeChoice,
+  type Id,
+  type Menu,
+  type Picture,
+  type Site,
+  type SiteChange,
+  type TakenChange,
+  followTaken,
+} from '#core/site'
 import {
   CONTENT_LATER,
   type ContentAnswer,
   type EntryAnswer,
   type NewEntryInput,
   type SiteAnswer,
+  type SiteChanges,
 } from '#shared/api/types'
 
 const EMPTY_SETTINGS = { locale: 'en', currency: 'EUR', timeZone: 'UTC' }
 
+/**
+ * The site as the server told it: as text, which is handed to a worker far faster than what was made of it, and what
+ * has changed since, in order.
+ */
+export interface SiteTold {
+  whole: string
+  changes: readonly TakenChange[]
+}
+
 /** The content of the site, as the studio knows it: everything at once, the content of entries when asked for. */
 export const useSite = defineStore('site', () => {
   const site = shallowRef<Site | null>(null)
-  /** The same as it came from the server: text is handed to a worker far faster than what was made of it. */
-  const text = shallowRef('')
+  /** The same as it came from the server, for a worker; another object after every change. */
+  const told = shallowRef<SiteTold | null>(null)
   const catalogue = shallowRef<Catalogue | null>(null)
   const formats = shallowRef(new Formats(EMPTY_SETTINGS))
   /** Rises whenever the content of an entry has arrived. */
@@ -27,15 +48,47 @@ export const useSite = defineStore('site', () => {
   const ready = computed(() => catalogue.value !== null)
   const asked = new Set<Id>()
 
-  async function load(): Promise<void> {
+  let version = 0
+  let loading: Promise<void> = Promise.resolve()
+
+  /** Reads what has changed since it was read before, or everything; one after the other. */
+  function load(): Promise<void> {
+    const next = loading.then(loadNow)
+    loading = next.catch(() => {})
+    return next
+  }
+
+  async function loadNow(): Promise<void> {
     let heard = ''
-    const answer = await useApi<SiteAnswer>('GET', '/site', undefined, (came) => (heard = came))
-    text.value = heard
+    const since = catalogue.value && spoilt.value.length === 0 ? `?since=${version}` : ''
+    const answer = await useApi<SiteAnswer | SiteChanges>('GET', `/site${since}`, undefined, (came) => (heard = came))
+    if ('site' in answer) takeWhole(answer, heard)
+    else if (answer.version !== version) takeChange(answer.change)
+    version = answer.version
+  }
+
+  function takeWhole(answer: SiteAnswer, heard: string): void {
+    told.value = { whole: heard, changes: [] }
     site.value = answer.site
     spoilt.value = answer.spoilt
     catalogue.value = new Catalogue(answer.site)
     formats.value = new Formats(answer.site.settings)
     asked.clear()
+  }
+
+  function takeChange(change: SiteChange): void {
+    const taken = { at: Date.now(), change }
+    followTaken(catalogue.value!, taken)
+    for (const { id } of change.entries) asked.delete(id)
+    told.value = { ...told.value!, changes: [...told.value!.changes, taken] }
+    shownAnew()
+  }
+
+  /** What shows the site is drawn again: the catalogue is the same and says something else. */
+  function shownAnew(): void {
+    site.value = { ...catalogue.value!.site }
+    triggerRef(catalogue)
+    contentArrived.value++
   }
 
   async function setHome(home: HomeChoice): Promise<boolean> {
@@ -58,18 +111,16 @@ export const useSite = defineStore('site', () => {
 
   /** A picture as it is now, known here at once: what shows it is drawn again. */
   function tookPicture(picture: Picture): void {
-    catalogue.value?.followPicture(picture.id, picture)
-    if (catalogue.value) site.value = { ...catalogue.value.site }
-    triggerRef(catalogue)
-    contentArrived.value++
+    if (!catalogue.value) return
+    catalogue.value.followPicture(picture.id, picture)
+    shownAnew()
   }
 
   /** Menus as they are being made, here at once. */
   function tookMenus(menus: readonly Menu[]): void {
-    catalogue.value?.followMenus(menus)
-    if (catalogue.value) site.value = { ...catalogue.value.site }
-    triggerRef(catalogue)
-    contentArrived.value++
+    if (!catalogue.value) return
+    catalogue.value.followMenus(menus)
+    shownAnew()
   }
 
   const isLater = (entry: Entry): boolean => JSON.stringify(entry.content) === JSON.stringify(CONTENT_LATER)
@@ -91,7 +142,7 @@ export const useSite = defineStore('site', () => {
   return {
     site,
     spoilt,
-    text,
+    told,
     catalogue,
     formats,
     ready,

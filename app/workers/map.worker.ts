@@ -13,13 +13,15 @@ import {
   tabulate,
 } from '#core/frames'
 import type { LayoutRegion } from '#core/tree'
-import { Catalogue, type Id } from '#core/site'
+import { Catalogue, type Id, type TakenChange, followTaken } from '#core/site'
 import type { SiteAnswer } from '#shared/api/types'
 
 /** Resolves and checks every page off the main thread. It is told the site once, as the server's answer, then asked. */
 
 export type ToMap =
   | { kind: 'site'; text: string }
+  /** What has changed since then, in order. */
+  | { kind: 'changes'; text: string }
   | { kind: 'tabulate'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; request: Request }
   | { kind: 'check'; call: number; design: Design; request: Request }
   | { kind: 'rivals'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; frame: Id }
@@ -65,7 +67,7 @@ function tableFor(rules: Rules, request: Request, site: Catalogue): OutcomeTable
   return table
 }
 
-function answerTo(question: Exclude<ToMap, { kind: 'site' }>, site: Catalogue): FromMap {
+function answerTo(question: Extract<ToMap, { call: number }>, site: Catalogue): FromMap {
   const { call } = question
   switch (question.kind) {
     case 'tabulate': {
@@ -90,5 +92,10 @@ self.onmessage = ({ data }: MessageEvent<ToMap>) => {
     return
   }
   if (!catalogue) return
+  if (data.kind === 'changes') {
+    for (const taken of JSON.parse(data.text) as TakenChange[]) followTaken(catalogue, taken)
+    kept = null
+    return
+  }
   self.postMessage(answerTo(data, catalogue))
 }

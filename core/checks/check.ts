@@ -2,9 +2,11 @@ import type { Request } from '../conditions'
 import { CompiledRules, type Design, rulesOf, tabulate } from '../frames'
 import { type DrawnTree, treeToDraw } from '../layouts'
 import { type Catalogue, pagesOfItems } from '../site'
+import { checkDeadLinks } from './addresses'
 import { checkContrast } from './contrast'
+import { checkHouse } from './house'
 import { checkRanking, checkReferences } from './frames'
-import { checkFields, checkOpenLinks, checkThings, gridsOf } from './layouts'
+import { checkFields, checkOpenLinks, checkThings, gridsOf, namedOf } from './layouts'
 import { checkPages, typesByLayout } from './pages'
 import type { Finding } from './types'
 
@@ -44,15 +46,17 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
   const table = tabulate(compiled, request)
   const trees = design.layouts.map(treeToDraw)
   const layouts = new Map(trees.map((t) => [t.id, t]))
-  const cards = new Set(design.layouts.filter((l) => l.region === 'card').map((l) => l.id))
+  const named = namedOf(design)
   const types = typesByLayout(table, catalogue, layouts)
   return [
     ...checkRanking(compiled),
     ...checkReferences(design.frames, compiled),
-    ...trees.flatMap((l) => checkThings(l, catalogue, cards)),
+    ...trees.flatMap((l) => checkThings(l, catalogue, named)),
     ...[...types].flatMap(([id, used]) => (layouts.has(id) ? checkFields(layouts.get(id)!, used, catalogue) : [])),
     ...trees.flatMap(checkOpenLinks),
+    ...checkDeadLinks(trees, catalogue),
     ...trees.flatMap((l) => checkContrast(l, design.house, catalogue)),
+    ...checkHouse(design),
     ...checkPages(compiled, table, layouts),
     ...unreached(design, trees),
     ...chosenFrames(design, catalogue),

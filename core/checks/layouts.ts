@@ -1,7 +1,17 @@
 import { builtInField, isFieldTest } from '../conditions'
-import { fieldsNamed, propertiesOf, seeNode } from '../elements'
-import { type FieldValue, type NamedThing, type Property, type Value, elementsOf, walk } from '../tree'
-import { BUILT_IN, type Catalogue, type Id, type PageType } from '../site'
+import { elementSpec, entryList, fieldsNamed, propertiesOf, seeNode } from '../elements'
+import {
+  type FieldValue,
+  type LayoutElement,
+  type NamedThing,
+  type Property,
+  type TreeNode,
+  type Value,
+  elementsOf,
+  walk,
+} from '../tree'
+import { BUILT_IN, type Catalogue, type Id, type PageType, TERMS, fieldKind, fieldLabel } from '../site'
+import type { Design } from '../frames'
 import type { DrawnTree } from '../layouts'
 import type { Finding } from './types'
 
@@ -36,26 +46,51 @@ export function checkFields(layout: DrawnTree, types: Iterable<PageType>, catalo
   return findings
 }
 
-/** Menus, pictures, types, cards and pages that a layout names, wherever in its values, and that no longer exist. */
-export function checkThings(layout: DrawnTree, catalogue: Catalogue, cards: ReadonlySet<Id>): Finding[] {
+/** What of a design its layouts may name: cards, and the named looks of its house. */
+export interface NamedOfDesign {
+  cards: ReadonlySet<Id>
+  looks: ReadonlySet<Id>
+}
+
+export const namedOf = ({ layouts, house }: Pick<Design, 'layouts' | 'house'>): NamedOfDesign => ({
+  cards: new Set(layouts.filter((l) => l.region === 'card').map((l) => l.id)),
+  looks: new Set(house.looks.map((look) => look.id)),
+})
+
+/** Menus, pictures, types, cards, looks and pages that a layout names, wherever in its values, and that no longer exist. */
+export function checkThings(layout: DrawnTree, catalogue: Catalogue, { cards, looks }: NamedOfDesign): Finding[] {
   const exists: Record<NamedThing, (id: string) => boolean> = {
     menu: (id) => catalogue.menus.has(id),
     type: (id) => catalogue.types.has(id),
     picture: (id) => catalogue.pictures.has(id),
     card: (id) => cards.has(id),
+    look: (id) => looks.has(id),
   }
   const findings: Finding[] = []
   for (const node of walk(layout)) {
     const gone = new Map<string, Finding>()
-    const dangling = (what: NamedThing | 'page', id: string) =>
+    const dangling = (what: NamedThing | 'page' | 'field' | 'term' | 'person', id: string) =>
       gone.set(`${what} ${id}`, { kind: 'dangling', what, id, layout: layout.id, node: node.id })
     seeNode(node, {
       page: (key) => void (catalogue.page(key) ?? dangling('page', key)),
       thing: (kind, id) => void (exists[kind](id) || dangling(kind, id)),
+      entryField: (id) => void (fieldLabel(catalogue, { of: 'page', field: id }) ?? dangling('field', id)),
     })
+    for (const [what, id] of askedFor(node, catalogue)) dangling(what, id)
     findings.push(...gone.values())
   }
   return findings
+}
+
+/** Terms and people that the conditions of a list ask for, and that are there no more: nothing is found by them. */
+function askedFor(node: TreeNode, catalogue: Catalogue): ['term' | 'person', Id][] {
+  if (node.kind !== 'element' || node.type !== entryList.type || !Array.isArray(node.props.where)) return []
+  return node.props.where.flatMap(({ props: { field, value } }): ['term' | 'person', Id][] => {
+    if (typeof field !== 'string' || typeof value !== 'string' || value === '') return []
+    if (field.startsWith(TERMS)) return catalogue.terms.has(value) ? [] : [['term', value]]
+    const isPerson = fieldKind(catalogue, { of: 'page', field }) === 'person'
+    return isPerson && !catalogue.people.has(value) ? [['person', value]] : []
+  })
 }
 
 /** Whether a link leads nowhere yet; a field may still be empty on some page. */
@@ -86,22 +121,32 @@ const wordsOf = (label: Value): string => (typeof label === 'string' ? label : '
 
 export interface GridUse {
   card: Id
-  /** The page type whose newest entries it shows; null when it shows those of the page. */
+  /** The page type whose entries it shows; null when it shows those of the page, or such as the page says. */
   type: Id | null
 }
 
-/** The grids of a layout that draw a card layout. */
+const CARDS = ['card', 'firstCard', 'everyCard'] as const
+
+/** The lists of a layout that draw a card layout, once for each page type that they show. */
 export function gridsOf(layout: DrawnTree): GridUse[] {
   return elementsOf(layout).flatMap((e) => {
-    if (e.type !== 'entry-grid' || typeof e.props.card !== 'string') return []
-    const newest = e.props.source !== 'page' && typeof e.props.type === 'string'
-    return [{ card: e.props.card, type: newest ? String(e.props.type) : null }]
+    if (e.type !== entryList.type) return []
+    const types = (e.props.source ?? 'newest') === 'newest' ? typesListed(e) : [null]
+    const cards = CARDS.flatMap((name) => (typeof e.props[name] === 'string' ? [e.props[name]] : []))
+    return cards.flatMap((card) => types.map((type) => ({ card, type })))
   })
+}
+
+/** The page types that a list names; null where it names none. */
+function typesListed({ props }: LayoutElement): (Id | null)[] {
+  const more = Array.isArray(props.types) ? props.types.map((item) => item.props.type) : []
+  const types = [props.type, ...more].filter((t): t is Id => typeof t === 'string' && t !== '')
+  return types.length > 0 ? types : [null]
 }
 
 /** How many level-1 headings a layout holds. */
 export function titlesIn(layout: DrawnTree): number {
-  return elementsOf(layout).filter((e) => e.type === 'heading' && e.props.level === '1').length
+  return elementsOf(layout).filter((e) => elementSpec(e.type)?.titles?.(e)).length
 }
 
 export function showsContent(layout: DrawnTree): boolean {

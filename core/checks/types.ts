@@ -20,8 +20,10 @@ export type Finding =
   | { kind: 'dangling'; what: Dangling; id: string; layout?: Id; node?: Id; frame?: Id; entry?: Id; menu?: Id }
   /** A link that was left open while designing: what it belongs to is not drawn for visitors. */
   | { kind: 'open-link'; layout: Id; node: Id; words: string }
+  /** A link that somebody typed to an address of this site where nothing stands. */
+  | { kind: 'dead-link'; address: string; layout?: Id; node?: Id; menu?: Id; entry?: Id }
   /** Words that are hard to read on what lies behind them: text or links, with their contrast, to 1. */
-  | { kind: 'contrast'; layout: Id; node: Id; what: 'ink' | 'link'; ratio: number; step: Step }
+  | { kind: 'contrast'; layout: Id; node: Id; what: 'ink' | 'link'; ratio: number; step: Step; dark?: true }
   /** A stored document that cannot be read and is left out. */
   | { kind: 'spoilt'; what: DocumentKind; id: string; why: string }
   /** Something of the released design that could not be drawn and was left out. */
@@ -30,6 +32,20 @@ export type Finding =
   | { kind: 'plain-body'; pages: string[] }
 
 export type Dangling =
-  'layout' | 'wrong-region' | 'page' | 'type' | 'taxonomy' | 'term' | 'person' | 'menu' | 'picture' | 'card' | 'frame'
+  | 'layout'
+  | 'wrong-region'
+  | 'page'
+  | 'type'
+  | 'taxonomy'
+  | 'term'
+  | 'person'
+  | 'menu'
+  | 'picture'
+  | 'card'
+  | 'look'
+  | 'colour'
+  | 'family'
+  | 'frame'
+  | 'field'
 
 export type FindingKind = Finding['kind']

@@ -1,5 +1,5 @@
 import { type Design, type Referred, type Target, targetSpec } from '../frames'
-import { fieldsNamed, seeNode } from '../elements'
+import { entryFieldsNamed, fieldsNamed, seeNode } from '../elements'
 import { isFieldTest } from '../conditions'
 import { type Catalogue, type Entry, type FieldKind, type Id, type MenuItem, isEmpty, richPictures } from '../site'
 import { type Layout, type TreeNode, walk } from '../tree'
@@ -17,17 +17,26 @@ export interface Uses {
   entries: number
 }
 
+/** What a condition of a list may ask for by its id. */
+const REFERRED: ReadonlySet<Used['kind']> = new Set(['term', 'person', 'entry'])
+
 /** Whether a thing in a layout names it, wherever in its values or in what it is shown for. */
 function nodeNames(node: TreeNode, used: Used, pages: ReadonlySet<string>): boolean {
   if (used.kind === 'field') {
     const own = fieldsNamed(node).some(
       ({ of, via, field }) => (of === 'reference' ? via : of === 'page' && field) === used.id,
     )
-    return own || (node.when ?? []).some((c) => isFieldTest(c) && c.field === used.id)
+    return (
+      own ||
+      entryFieldsNamed(node).includes(used.id) ||
+      (node.when ?? []).some((c) => isFieldTest(c) && c.field === used.id)
+    )
   }
   let found = false
   seeNode(node, {
     page: (page) => void (found ||= pages.has(page)),
+    entryValue: (value) => void (found ||= REFERRED.has(used.kind) && value === used.id),
+    entryField: (field) => void (found ||= used.kind === 'taxonomy' && field === `terms:${used.id}`),
     thing: (kind, id) => void (found ||= used.kind === kind && id === used.id),
     field: ({ of, via, field }) =>
       void (found ||= used.kind === 'taxonomy' && ((of === 'term' && via === used.id) || field === `terms:${used.id}`)),

@@ -1,6 +1,5 @@
-import { type ElementSpec, elementSpec, fieldsNamed, givenWithin, looksGiven } from '../elements'
+import { type ElementSpec, parametersOfPlan, elementSpec, fieldsNamed, givenWithin, looksGiven } from '../elements'
 import {
-  ROW_PROPS,
   type Column,
   type Layout,
   type LayoutElement,
@@ -9,13 +8,27 @@ import {
   type Row,
   type State,
   type TreeNode,
+  type Value,
   looksKey,
 } from '../tree'
 import type { DrawnTree } from '../layouts'
-import { type Condition, type Need, circumstanceSpec, isFieldTest, needOf } from '../conditions'
+import { type Condition, circumstanceSpec, isFieldTest, needOf } from '../conditions'
 import { ProblemError, problem } from '../problems'
-import { type Looks, type Rule, cascade, classOf, ruleOf } from '../styles'
-import { escapeHtml, shownWhen, type Chunk, join, merge, type Compile, pictureAddress, pictureOf } from '../drawing'
+import { type Looks, cascade, classOf, lookClass, ruleOf } from '../styles'
+import {
+  escapeHtml,
+  shownWhen,
+  type Chunk,
+  join,
+  merge,
+  type Compile,
+  type ListPlan,
+  type ScriptName,
+  FOCUS_CSS,
+} from '../drawing'
+import { behindOf } from './behind'
+import { headerRow } from './header'
+import { type Needs, add, nothing } from './needs'
 import type { Program } from './program'
 
 /** Told of an element that cannot be drawn, and left out for it. */
@@ -30,41 +43,9 @@ export interface CompileOptions {
   open?: boolean
 }
 
-/** What drawing needs beside its HTML. */
-interface Needs {
-  rules: Map<string, Rule>
-  elements: Set<string>
-  families: Set<string>
-  cards: Set<string>
-  personal: boolean
-  /** On what of a request it depends by what its things are shown for, and the address parameters that are read. */
-  asks: Set<Need>
-  parameters: Set<string>
-}
-
 /** One row, column or element with all that stands in it, compiled. */
 export interface NodeProgram extends Readonly<Needs> {
   chunk: Chunk
-}
-
-const nothing = (): Needs => ({
-  rules: new Map(),
-  elements: new Set(),
-  families: new Set(),
-  cards: new Set(),
-  personal: false,
-  asks: new Set(),
-  parameters: new Set(),
-})
-
-function add(to: Needs, from: Readonly<Needs>): void {
-  for (const [name, rule] of from.rules) to.rules.set(name, rule)
-  for (const type of from.elements) to.elements.add(type)
-  for (const family of from.families) to.families.add(family)
-  for (const card of from.cards) to.cards.add(card)
-  to.personal ||= from.personal
-  for (const need of from.asks) to.asks.add(need)
-  for (const name of from.parameters) to.parameters.add(name)
 }
 
 type Programs = WeakMap<TreeNode, NodeProgram>
@@ -190,6 +171,12 @@ class Compiler implements Compile {
     return all.length ? ` class="${all.join(' ')}"` : ''
   }
 
+  look(id: Value): string {
+    const name = typeof id === 'string' ? id : ''
+    this.needs.looks.add(name)
+    return lookClass(name)
+  }
+
   words(property: string, within?: { items: string; item: string }): string {
     if (!this.context.ids) return ''
     const item = within ? ` data-items="${escapeHtml(within.items)}" data-item="${escapeHtml(within.item)}"` : ''
@@ -209,15 +196,37 @@ class Compiler implements Compile {
     return shownWhen(place.when, chunk)
   }
 
+  css(part: string): void {
+    if (part) this.needs.css.add(part)
+  }
+
+  script(name: ScriptName): void {
+    this.needs.scripts.add(name)
+  }
+
+  list(plan: ListPlan): void {
+    this.needs.lists.add(plan)
+    for (const name of parametersOfPlan(plan)) this.needs.parameters.add(name)
+  }
+
   usesCard(layout: string): void {
     this.needs.cards.add(layout)
   }
 
   private row(row: Row): Chunk {
-    const open = `<div${this.attributes(row, 'row')}>`
+    const open = `<div${this.attributes(row, 'row', ...this.inHeader(row))}>`
     const within = this.context.within(row)
     const columns = row.children.map((column) => this.take(column, within))
     return join(open, this.background(row), '<div class="of-in">', ...columns, '</div></div>')
+  }
+
+  /** In a header, what a row does as the page is scrolled. */
+  private inHeader(row: Row): readonly string[] {
+    if (this.region !== 'header') return []
+    const { classes, css, script } = headerRow(row)
+    for (const one of css) this.needs.css.add(one)
+    if (script) this.script('header')
+    return classes
   }
 
   private column(column: Column): Chunk {
@@ -227,12 +236,11 @@ class Compiler implements Compile {
   }
 
   private background(node: Row | Column): Chunk {
-    const value = node.props[ROW_PROPS.picture]
-    if (value === undefined || value === null) return ''
-    return (scene) => {
-      const picture = pictureOf(value, scene)
-      return picture ? `<img class="of-bg" src="${escapeHtml(pictureAddress(picture))}" alt="">` : ''
-    }
+    // What opens a page is wanted at once.
+    const { chunk, css } = behindOf(node, { eager: this.region === 'intro', sizes: this.sizes })
+    if (chunk === '') return ''
+    for (const one of [FOCUS_CSS, ...css]) this.needs.css.add(one)
+    return chunk
   }
 
   private element(element: LayoutElement): Chunk {

@@ -1,6 +1,8 @@
+export { isBeyond, wellAsked } from './asked'
 export { CompiledDesign, programOf, type Drawable, type DrawnPage, type Fault } from './page'
 export { type CompileOptions, compileLayout } from './compile'
 export { type Known, type Patch, type Patched, knownTo, patchesBetween } from './patch'
+export { specimenOf } from './specimen'
 export { hasTitle } from './title'
 export { type Program, draw } from './program'
 export { type Shown, type ShownRegions } from './shown'

@@ -1,12 +1,13 @@
 import type { Need } from '../conditions'
 import { ELEMENTS } from '../elements'
 import { type DrawnTree, treeToDraw } from '../layouts'
-import { type HouseStyle, baseCss, rulesCss } from '../styles'
+import { type HouseStyle, baseCss, fontsAtOnce, namedRule, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
 import { REGIONS, type Layout, type Region } from '../tree'
-import { type Id, type Menu, type Page, type SiteSettings, isLeftOut } from '../site'
+import { type Id, type Menu, type Page, isLeftOut } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
-import { attribute, escapeHtml, type Fill, type Scene } from '../drawing'
+import { type Regions, document } from './document'
+import { attribute, type Fill, type ListPlan, type Scene } from '../drawing'
 import { type PlainKind, plainKind, plainLayout } from './plain'
 import { type Program, draw } from './program'
 import { hasTitle } from './title'
@@ -25,9 +26,9 @@ export function programOf(tree: DrawnTree, options: CompileOptions = {}): Progra
 export interface DrawnPage {
   html: string
   css: string
+  /** Whether it has scripts of its own. */
+  scripted: boolean
 }
-
-export type Regions = Partial<Record<Region, Program>>
 
 /** What of a design is drawn. */
 export interface Drawable {
@@ -70,11 +71,16 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   private readonly titled = new Set<Id>()
   private readonly plain = new Map<string, Program>()
   private readonly css = new Map<string, string>()
+  /** What asks for the faces of the house before their rules are read: so that no words change theirs while they are seen. */
+  private readonly fonts: string
 
   constructor(
     readonly design: D,
     private readonly options: DesignOptions = {},
   ) {
+    this.fonts = fontsAtOnce(design.house)
+      .map((href) => `<link rel="preload" as="font" type="font/woff2"${attribute('href', href)} crossorigin>`)
+      .join('')
     for (const layout of design.layouts) this.trees.set(layout.id, treeToDraw(layout))
     for (const tree of this.trees.values()) this.compile(tree)
     this.menus = design.menus && new Map(design.menus.map((m) => [m.id, m]))
@@ -127,12 +133,19 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   /** Draws a page of which some region has failed, region by region. */
   private drawSound(scene: Scene, outcome: ShownRegions): DrawnPage {
     const programs = this.regionsOf(scene.page, outcome)
-    const css = this.cssFor(programs)
+    const knowing = knowingLists(scene, listsIn(programs))
     for (const region of REGIONS) {
       const program = programs[region]
-      if (program) programs[region] = this.soundRegion(program, scene)
+      if (program) programs[region] = this.soundRegion(program, knowing)
     }
-    return { html: document(scene, css, programs), css }
+    return this.page(knowing, programs)
+  }
+
+  private page(scene: Scene, programs: Regions): DrawnPage {
+    const css = this.cssFor(programs)
+    const scripts = [...new Set(this.used(programs).flatMap((p) => [...p.scripts]))]
+    const html = document(scene, { fonts: this.fonts, css, scripts }, programs)
+    return { html, css, scripted: scripts.length > 0 }
   }
 
   /** On what of a request a layout, or a card that its grids draw, depends, and the address parameters that they read. */
@@ -142,6 +155,11 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     const needs = new Set(all.flatMap((p) => [...p.asks]))
     if (all.some((p) => p.personal)) needs.add('session')
     return { needs, parameters: new Set(all.flatMap((p) => [...p.parameters])) }
+  }
+
+  /** True when a list in a layout may be searched by words. */
+  searches(layout: Id): boolean {
+    return [...(this.programs.get(layout)?.lists ?? [])].some((plan) => plan.words)
   }
 
   /** True when a layout, or a card that its grids draw, holds an element of a type. */
@@ -204,7 +222,11 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     const shown = new Set(used.flatMap((p) => [...p.elements]))
     const parts = new Set(ELEMENTS.filter((e) => shown.has(e.type)).flatMap((e) => e.css))
     const families = used.flatMap((p) => [...p.families]).filter((f) => !f.startsWith('@'))
-    return baseCss(this.design.house, families) + [...parts].join('') + rulesCss(used.flatMap((p) => p.rules))
+    const looks = new Set(used.flatMap((p) => [...p.looks]))
+    const named = this.design.house.looks.filter((look) => looks.has(look.id)).flatMap((look) => namedRule(look) ?? [])
+    const rules = used.flatMap((p) => p.rules)
+    for (const css of used.flatMap((p) => [...p.css])) parts.add(css)
+    return baseCss(this.design.house, families) + [...parts].join('') + rulesCss(named) + rulesCss(rules)
   }
 
   /** Draws a whole page. */
@@ -218,70 +240,27 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     }
   }
 
-  private drawWhole(scene: Scene, outcome: ShownRegions): DrawnPage {
-    const programs = withoutLeftOut(this.regionsOf(scene.page, outcome), scene)
-    const css = this.cssFor(programs)
-    return { html: document(scene, css, programs), css }
+  private drawWhole(given: Scene, outcome: ShownRegions): DrawnPage {
+    const programs = withoutLeftOut(this.regionsOf(given.page, outcome), given)
+    return this.page(knowingLists(given, listsIn(programs)), programs)
+  }
+
+  /** The lists that a page shows, in the order of its regions. */
+  listsShown(page: Page, outcome: ShownRegions): ListPlan[] {
+    return listsIn(this.regionsOf(page, outcome))
   }
 }
+
+const listsIn = (regions: Regions): ListPlan[] => REGIONS.flatMap((region) => [...(regions[region]?.lists ?? [])])
+
+/** The same scene, in which what stands on the page may ask for the lists beside it. */
+const knowingLists = (scene: Scene, own: readonly ListPlan[]): Scene => ({
+  ...scene,
+  lists: (page) => (page === scene.page ? own : scene.lists(page)),
+})
 
 /** The regions of a page but for those that the writer of its entry leaves out. */
 function withoutLeftOut(regions: Regions, { subject }: Scene): Regions {
   const left = (['header', 'intro', 'footer'] as const).filter((region) => isLeftOut(region, subject))
   return left.length === 0 ? regions : { ...regions, ...Object.fromEntries(left.map((region) => [region, undefined])) }
-}
-
-/** What stands in the window's title. */
-function windowTitle(page: Page, settings: SiteSettings): string {
-  return page.kind === 'home' ? settings.name : `${page.title} – ${settings.name}`
-}
-
-function descriptionOf({ subject, page, catalogue }: Scene): string | null {
-  if (subject.kind === 'entry') return subject.entry.summary || null
-  if (subject.kind === 'term') return subject.term.tagline || null
-  if (subject.kind === 'person') return subject.person.role || null
-  return page.kind === 'home' ? catalogue.site.settings.tagline || null : null
-}
-
-/** What stands before the CSS in the head of a page; the same for everybody, and kept with the page. */
-function headOf(scene: Scene): string {
-  const { page, catalogue } = scene
-  const { settings } = catalogue.site
-  const description = descriptionOf(scene)
-  const lost = page.kind === 'not-found' || page.kind === 'search'
-  return (
-    `<!DOCTYPE html><html${attribute('lang', settings.locale)}>` +
-    `<head><meta charset="utf-8"><title>${escapeHtml(windowTitle(page, settings))}</title>` +
-    '<meta name="viewport" content="width=device-width, initial-scale=1">' +
-    (description ? `<meta name="description"${attribute('content', description)}>` : '') +
-    (lost
-      ? '<meta name="robots" content="noindex">'
-      : `<link rel="canonical"${attribute('href', settings.origin + page.address)}>`) +
-    '<link rel="icon" href="data:,"><style>'
-  )
-}
-
-/** What is kept of a page holds as long as nothing of the catalogue changes. */
-const HEADS = new WeakMap<Page, { state: unknown; html: string }>()
-
-function head(scene: Scene): string {
-  let kept = HEADS.get(scene.page)
-  const { state } = scene.catalogue
-  if (kept?.state !== state) HEADS.set(scene.page, (kept = { state, html: headOf(scene) }))
-  return kept!.html
-}
-
-function document(scene: Scene, css: string, { header, intro, body, footer }: Regions): string {
-  return (
-    head(scene) +
-    css +
-    '</style></head><body><a class="of-skip" href="#main">Skip to content</a>' +
-    (header ? `<header>${draw(header, scene)}</header>` : '') +
-    '<main id="main">' +
-    (intro ? `<div class="of-intro">${draw(intro, scene)}</div>` : '') +
-    (body ? `<div class="of-body">${draw(body, scene)}</div>` : '') +
-    '</main>' +
-    (footer ? `<footer>${draw(footer, scene)}</footer>` : '') +
-    '</body></html>'
-  )
 }

@@ -1,9 +1,17 @@
 import { type Scene, fill } from '../drawing'
-import { givenWithin } from '../elements'
+import { entryList, filterForm, givenWithin } from '../elements'
 import type { DrawnTree } from '../layouts'
 import type { Id } from '../site'
 import type { Rule } from '../styles'
-import { type Column, type Defaults, type LayoutElement, type Row, type TreeNode, childrenOf } from '../tree'
+import {
+  type Column,
+  type Defaults,
+  type LayoutElement,
+  type Row,
+  type TreeNode,
+  childrenOf,
+  elementsOf,
+} from '../tree'
 import { type NodeProgram, compileNode, shareWithin } from './compile'
 import type { Program } from './program'
 import { hasTitle } from './title'
@@ -28,7 +36,9 @@ export interface Patched {
 export interface Known {
   elements: ReadonlySet<string>
   families: ReadonlySet<string>
+  looks: ReadonlySet<string>
   cards: ReadonlySet<string>
+  css: ReadonlySet<string>
   /** Names of rules. */
   rules: ReadonlySet<string>
 }
@@ -39,7 +49,9 @@ export function knownTo(programs: readonly Program[]): Known {
   return {
     elements: all((p) => p.elements),
     families: all((p) => p.families),
+    looks: all((p) => p.looks),
     cards: all((p) => p.cards),
+    css: all((p) => p.css),
     rules: all((p) => p.rules.map((r) => r.name)),
   }
 }
@@ -139,6 +151,11 @@ class Difference {
   }
 }
 
+const sameLists = (before: DrawnTree, after: DrawnTree): boolean => {
+  const [a, b] = [before, after].map((tree) => elementsOf(tree).filter((e) => e.type === entryList.type))
+  return a!.length === b!.length && a!.every((list, i) => list === b![i])
+}
+
 /**
  * How a page that shows a layout drawn with ids becomes the page of an edited state of it, by what the edit has
  * touched. Null where more than single things change: the page is then drawn as a whole.
@@ -148,11 +165,13 @@ class Difference {
 export function patchesBetween(before: DrawnTree, after: DrawnTree, scene: Scene, known: Known): Patched | null {
   if (before.id !== after.id || before.region !== after.region || before.defaults !== after.defaults) return null
   if (hasTitle(before) !== hasTitle(after)) return null
+  // A form shows what the list beside it holds.
+  if (known.elements.has(filterForm.type) && !sameLists(before, after)) return null
   const difference = new Difference(after, scene)
   difference.children(before.children, after.children, after.id, { given: after.defaults, share: 1 })
   const rules = new Map<string, Rule>()
   for (const program of difference.programs) {
-    for (const kind of ['elements', 'families', 'cards'] as const)
+    for (const kind of ['elements', 'families', 'looks', 'cards', 'css'] as const)
       if ([...program[kind]].some((name) => !known[kind].has(name))) return null
     for (const [name, rule] of program.rules) rules.set(name, rule)
   }

@@ -54,11 +54,11 @@ const CONTENTS: Record<PlainKind, () => LayoutElement[]> = {
         content: [{ type: 'paragraph', content: [{ type: 'field', attrs: { value: field('summary') } }] }],
       },
     }),
-    element('entry-grid', { source: 'page', most: 48, columns: 3, empty: 'There are no entries here yet.' }),
+    element('entry-list', { source: 'page', most: 48, columns: 3, empty: 'There are no entries here yet.' }),
   ],
   search: () => [
     element('search-box', {}),
-    element('entry-grid', { source: 'page', most: 48, columns: 1, empty: 'Nothing found. Try fewer or other words.' }),
+    element('entry-list', { source: 'page', most: 48, columns: 1, empty: 'Nothing found. Try fewer or other words.' }),
   ],
   'not-found': () => [
     element('text', { text: SORRY }),

@@ -2,7 +2,7 @@ import type { Need } from '../conditions'
 import type { Id } from '../site'
 import type { LayoutRegion } from '../tree'
 import type { Rule } from '../styles'
-import { type Chunk, fill, type Scene } from '../drawing'
+import { type Chunk, fill, type ListPlan, type Scene, type ScriptName } from '../drawing'
 
 /** A layout compiled for drawing: what is known already, what is filled in, and the CSS that it needs. */
 export interface Program {
@@ -13,8 +13,15 @@ export interface Program {
   /** Types of the elements in it, for their shared CSS. */
   elements: ReadonlySet<string>
   families: ReadonlySet<string>
+  /** Named looks of the house that it has somewhere. */
+  looks: ReadonlySet<string>
   /** Card layouts that its grids draw. */
   cards: ReadonlySet<Id>
+  /** CSS beside that of elements of their kind, and the scripts that go along. */
+  css: ReadonlySet<string>
+  scripts: ReadonlySet<ScriptName>
+  /** Lists in it, first to last. */
+  lists: ReadonlySet<ListPlan>
   /** True when it reads the visitor, so that its pages must not be shared between visitors. */
   personal: boolean
   /** On what of a request it depends by what its things are shown for, and the address parameters that are read. */

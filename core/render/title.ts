@@ -1,17 +1,8 @@
+import { elementSpec } from '../elements'
 import type { DrawnTree } from '../layouts'
-import { walk } from '../tree'
+import { tally } from '../tree'
 
-const KNOWN = new WeakMap<DrawnTree, boolean>()
+const titles = tally((node) => (node.kind === 'element' && elementSpec(node.type)?.titles?.(node) ? 1 : 0))
 
-/** True when what is drawn of a layout holds a heading of level 1. */
-export function hasTitle(tree: DrawnTree): boolean {
-  let titled = KNOWN.get(tree)
-  if (titled === undefined) KNOWN.set(tree, (titled = holdsTitle(tree)))
-  return titled
-}
-
-function holdsTitle(tree: DrawnTree): boolean {
-  for (const node of walk(tree))
-    if (node.kind === 'element' && node.type === 'heading' && node.props.level === '1') return true
-  return false
-}
+/** True when what is drawn of a layout says the title of its page. */
+export const hasTitle = (tree: DrawnTree): boolean => titles(tree) > 0

@@ -19,10 +19,6 @@ const props = defineProps<{
 const width = defineModel<number>('width', { required: true })
 const emit = defineEmits<{ key: [event: KeyboardEvent]; add: []; scrolled: [share: number] }>()
 
-/** Nothing in the page may run; scripts are allowed to the frame only because some browsers hear no clicks without. */
-const POLICY = "script-src 'none'; form-action 'none'; connect-src 'none'"
-const EMPTY = `<!DOCTYPE html><html><head><meta http-equiv="Content-Security-Policy" content="${POLICY}"></head><body></body></html>`
-
 const bench = useBench()
 const design = useDesign()
 const map = useMap()
@@ -146,7 +142,7 @@ function tagOf(id: string | null): string {
       >
         <iframe
           ref="frame"
-          :srcdoc="EMPTY"
+          :srcdoc="EMPTY_PAGE"
           sandbox="allow-same-origin allow-scripts"
           :title="`${page.title}, with ${layout.name}`"
           class="absolute left-0 top-0 origin-top-left border-0"

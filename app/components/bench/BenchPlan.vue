@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import { type Box, type Drop, dropAt } from '#core/layouts'
-import { elementsOf, find } from '#core/tree'
+import { tally, find } from '#core/tree'
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 
@@ -14,8 +14,9 @@ const plan = ref<HTMLElement>()
 const drop = ref<Drop | null>(null)
 const palette = useLocalStorage('outer-frame:palette', false)
 const layout = computed(() => bench.layout!)
+const elementsIn = tally((node) => (node.kind === 'element' ? 1 : 0))
 const counts = computed(() => {
-  const [rows, elements] = [layout.value.children.length, elementsOf(layout.value).length]
+  const [rows, elements] = [layout.value.children.length, elementsIn(layout.value)]
   return `${counted(rows, 'row')}, ${counted(elements, 'element')}`
 })
 

@@ -9,8 +9,8 @@ const STEPS = (['narrow', 'medium', 'wide'] as const).map((value) => ({ value, l
 const LEAST = 280
 const MOST = 2560
 const refused = ref('')
-const refuse = (value: number) =>
-  value < LEAST || value > MOST ? `choose a width from ${LEAST} to ${MOST} pixels` : null
+const refuse = (value: number | string) =>
+  Number(value) < LEAST || Number(value) > MOST ? `choose a width from ${LEAST} to ${MOST} pixels` : null
 const ticks = computed(() => Array.from({ length: Math.floor(width.value / 100) }, (_, i) => (i + 1) * 100))
 const step = computed(() => stepAt(width.value))
 const set = (value: number) => (width.value = Math.round(Math.max(LEAST, Math.min(MOST, value))))
@@ -59,7 +59,7 @@ function begin(event: PointerEvent) {
         :step="10"
         label="Width in pixels"
         :refuse="refuse"
-        @set="$event && set($event)"
+        @set="$event && set(Number($event))"
         @refused="refused = $event"
       />
       <span class="font-mono text-2xs text-soft">{{ Math.round(scale * 100) }}%</span>

@@ -63,12 +63,14 @@ onMounted(() => {
       ...options,
       element: { mount: element },
       injectCSS: false,
-      autofocus: 'end',
       onTransaction: ({ editor: e }) => lookAtSelection(e as Editor),
     }),
   )
   element.addEventListener('keydown', onKey)
   element.addEventListener('focusout', onBlur)
+  // At once, not at the next frame: a letter typed before that would be a key of the plan.
+  editor.value.commands.setTextSelection(editor.value.state.doc.content.size)
+  editor.value.view.focus()
 })
 onBeforeUnmount(() => {
   element.removeEventListener('keydown', onKey)

@@ -10,10 +10,15 @@ const emit = defineEmits<{ signOut: [] }>()
 const PLACES = [
   { to: '/studio', label: 'Map' },
   { to: '/studio/layouts', label: 'Layouts' },
+  { to: '/studio/house', label: 'House' },
   { to: '/studio/content', label: 'Content' },
+  { to: '/studio/visitors', label: 'Visitors' },
   { to: '/studio/checks', label: 'Checks' },
   { to: '/studio/releases', label: 'Releases' },
 ]
+
+/** So many stand in the bar in any window; where there is no room, the others fold into one. */
+const ALWAYS = 4
 
 const session = useSession()
 const design = useDesign()
@@ -36,6 +41,7 @@ const ACCOUNT = computed(() => [
     : []),
 ])
 
+const folded = computed(() => PLACES.slice(ALWAYS).find((place) => isHere(place.to)))
 const isHere = (to: string) => (to === '/studio' ? route.path === to : route.path.startsWith(to))
 </script>
 
@@ -53,15 +59,30 @@ const isHere = (to: string) => (to === '/studio' ? route.path === to : route.pat
       aria-label="Studio"
     >
       <NuxtLink
-        v-for="place in PLACES"
+        v-for="(place, i) in PLACES"
         :key="place.to"
         :to="place.to"
         class="flex items-center border-b-3 border-transparent px-2.5 pt-0.5 text-[#d5d3cc] hover:text-white"
-        :class="isHere(place.to) && 'border-b-spot! text-white!'"
+        :class="[isHere(place.to) && 'border-b-spot! text-white!', i >= ALWAYS && 'max-[1100px]:hidden']"
         :aria-current="isHere(place.to) ? 'page' : undefined"
       >
         {{ place.label }}
       </NuxtLink>
+      <Menu as="div" class="relative flex min-[1100px]:hidden">
+        <MenuButton
+          class="flex items-center gap-1 border-b-3 border-transparent px-2.5 pt-0.5 text-[#d5d3cc] hover:text-white"
+          :class="folded && 'border-b-spot! text-white!'"
+        >
+          {{ folded?.label ?? 'More' }} <span aria-hidden="true">▾</span>
+        </MenuButton>
+        <MenuItems class="absolute right-0 top-full z-50 mt-px w-40 border border-edge bg-raised py-1 text-ink">
+          <MenuItem v-for="place in PLACES.slice(ALWAYS)" :key="place.to" v-slot="{ active, close }">
+            <NuxtLink :to="place.to" class="block px-3 py-1.5" :class="active && 'bg-board'" @click="close">{{
+              place.label
+            }}</NuxtLink>
+          </MenuItem>
+        </MenuItems>
+      </Menu>
     </nav>
     <div class="ml-auto flex items-center gap-3">
       <span class="text-xs text-[#c5c3bc] max-lg:hidden" role="status">

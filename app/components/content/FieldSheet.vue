@@ -13,6 +13,13 @@ const choices = computed(() => props.field.choices ?? [])
 const isNumber = computed(() => props.field.kind === 'number' || props.field.kind === 'money')
 const UNITS =
   'millimeter centimeter meter kilometer gram kilogram second minute hour day year celsius percent liter'.split(' ')
+const LIMITS = [
+  ['least', 'At least'],
+  ['most', 'At most'],
+] as const
+const id = useId()
+/** A limit that cannot be read; what was typed stays. */
+const wrong = ref<'least' | 'most' | null>(null)
 const added = ref('')
 const wanted = ref<FieldKind | null>(null)
 
@@ -35,19 +42,20 @@ function change() {
   wanted.value = null
 }
 function limit(key: 'least' | 'most', typed: string) {
-  const value = typed.trim() === '' ? undefined : Number(typed)
-  if (value === undefined || Number.isFinite(value)) setField(props.type, props.field, key, value)
+  const value = typed === '' ? undefined : Number(typed)
+  wrong.value = value === undefined || Number.isFinite(value) ? null : key
+  if (!wrong.value) setField(props.type, props.field, key, value)
 }
 </script>
 
 <template>
   <fieldset class="space-y-3" :disabled="!session.mayDesign">
     <label class="block font-medium"
-      >Label<input
+      >Label<TypedInput
         class="input mt-1 font-normal"
         :value="field.label"
         maxlength="200"
-        @change="text($event).trim() && setField(type, field, 'label', text($event).trim())"
+        @say="(words) => words && setField(type, field, 'label', words)"
     /></label>
     <label class="block font-medium"
       >Kind
@@ -71,12 +79,12 @@ function limit(key: 'least' | 'most', typed: string) {
       <p class="mb-1 font-medium">Choices</p>
       <ul class="space-y-1">
         <li v-for="(choice, i) in choices" :key="choice.id" class="flex gap-1">
-          <input
+          <TypedInput
             class="input min-w-0 flex-1"
             :value="choice.label"
             :aria-label="`Choice ${i + 1}`"
             maxlength="200"
-            @change="setChoices(choices.map((c) => (c.id === choice.id ? { ...c, label: text($event) } : c)))"
+            @say="(label) => label && setChoices(choices.map((c) => (c.id === choice.id ? { ...c, label } : c)))"
           />
           <button
             type="button"
@@ -101,12 +109,12 @@ function limit(key: 'least' | 'most', typed: string) {
       </ul>
     </template>
     <label class="block font-medium"
-      >Help<input
+      >Help<TypedInput
         class="input mt-1 font-normal"
         :value="field.help ?? ''"
         maxlength="300"
         placeholder="One line for whoever fills it in"
-        @change="setField(type, field, 'help', text($event).trim() || undefined)"
+        @say="(words) => setField(type, field, 'help', words || undefined)"
     /></label>
     <label class="flex items-center gap-2"
       ><input
@@ -130,21 +138,21 @@ function limit(key: 'least' | 'most', typed: string) {
         </select>
       </label>
       <div class="grid grid-cols-2 gap-2">
-        <label class="block font-medium"
-          >At least<input
+        <label v-for="[key, words] in LIMITS" :key="key" class="block font-medium"
+          >{{ words
+          }}<TypedInput
             class="input mt-1 font-mono text-xs font-normal"
             inputmode="decimal"
-            :value="field.least ?? ''"
-            @change="limit('least', text($event))"
-        /></label>
-        <label class="block font-medium"
-          >At most<input
-            class="input mt-1 font-mono text-xs font-normal"
-            inputmode="decimal"
-            :value="field.most ?? ''"
-            @change="limit('most', text($event))"
+            stays
+            :value="String(field[key] ?? '')"
+            :aria-invalid="wrong === key"
+            :aria-describedby="wrong === key ? `${id}-wrong` : undefined"
+            @say="(typed) => limit(key, typed)"
         /></label>
       </div>
+      <p v-if="wrong" :id="`${id}-wrong`" class="text-xs text-spot" role="alert">
+        A limit is a number, such as 10 or 2.5; nothing is no limit.
+      </p>
     </template>
     <p class="border-t pt-2 text-xs text-soft">
       Known as <span class="font-mono">{{ field.id }}</span> for life, so a new label breaks nothing.

@@ -8,7 +8,6 @@ defineEmits<{ remove: [] }>()
 
 const session = useSession()
 const { setTaxonomy } = useStructureEdits()
-const text = (event: Event) => (event.target as HTMLInputElement).value
 const TEXTS = [
   ['name', 'One term is called'],
   ['plural', 'Several are called'],
@@ -19,21 +18,21 @@ const TEXTS = [
   <fieldset class="space-y-3" :disabled="!session.mayDesign">
     <label v-for="[key, label] in TEXTS" :key="key" class="block font-medium"
       >{{ label
-      }}<input
+      }}<TypedInput
         class="input mt-1 font-normal"
         :value="taxonomy[key]"
         maxlength="120"
-        @change="text($event).trim() && setTaxonomy(taxonomy, key, text($event).trim())"
+        @say="(words) => words && setTaxonomy(taxonomy, key, words)"
     /></label>
     <label class="block font-medium"
       >Addresses begin with
       <span class="mt-1 flex items-center gap-1 font-normal"
         ><span class="font-mono text-soft">/</span
-        ><input
+        ><TypedInput
           class="input font-mono text-xs"
           :value="taxonomy.slug"
           maxlength="80"
-          @change="setTaxonomy(taxonomy, 'slug', text($event).trim())"
+          @say="(words) => setTaxonomy(taxonomy, 'slug', words)"
       /></span>
     </label>
     <label class="flex items-start gap-2"

@@ -8,7 +8,6 @@ defineEmits<{ remove: [] }>()
 
 const session = useSession()
 const { taxonomies, setType } = useStructureEdits()
-const text = (event: Event) => (event.target as HTMLInputElement).value
 const TEXTS = [
   ['name', 'One is called', false],
   ['plural', 'Several are called', false],
@@ -40,22 +39,22 @@ function toggleTaxonomy(id: string, on: boolean) {
   <fieldset class="space-y-3" :disabled="!session.mayDesign">
     <label v-for="[key, label, empty] in TEXTS" :key="key" class="block font-medium"
       >{{ label
-      }}<input
+      }}<TypedInput
         class="input mt-1 font-normal"
         :value="type[key]"
         :maxlength="key === 'personLabel' ? 60 : 120"
-        @change="(empty || text($event).trim()) && setType(type, key, text($event).trim())"
+        @say="(words) => (empty || words) && setType(type, key, words)"
     /></label>
     <label class="block font-medium"
       >Addresses begin with
       <span class="mt-1 flex items-center gap-1 font-normal"
         ><span class="font-mono text-soft">/</span
-        ><input
+        ><TypedInput
           class="input font-mono text-xs"
           :value="type.slug"
           maxlength="80"
           placeholder="nothing: at the top of the site"
-          @change="setType(type, 'slug', text($event).trim())"
+          @say="(words) => setType(type, 'slug', words)"
       /></span>
     </label>
     <label v-for="[key, label, about] in YES_NO" :key="key" class="flex items-start gap-2"

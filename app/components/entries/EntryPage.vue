@@ -29,14 +29,20 @@ const scale = computed(() => Math.min(1, room.value / width.value))
 const html = ref('')
 const shown = shallowRef<{ region: Region; layout: string; name: string }[]>([])
 
+let made: { of: object; catalogue: Catalogue } | null = null
+/** A catalogue of its own that follows the writing, over the content as it is. */
+function ownCatalogue(): Catalogue {
+  const of = site.catalogue!.state
+  if (made?.of !== of) made = { of, catalogue: new Catalogue(site.catalogue!.site) }
+  return made.catalogue
+}
+
 /** As if it were out: what is written is seen as its visitors will. */
 function draw() {
   const { id } = props.entry
   const entry = { ...props.entry, published: true, from: null, until: null }
-  const catalogue = new Catalogue({
-    ...site.catalogue!.site,
-    entries: [...site.catalogue!.site.entries.filter((e) => e.id !== id), entry],
-  })
+  const catalogue = ownCatalogue()
+  catalogue.follow([{ id, entry }])
   const page = catalogue.page(`entry:${id}`)
   if (!page) return
   const compiled = new CompiledDesign(design.design)
@@ -51,7 +57,8 @@ function draw() {
   })
 }
 const drawSoon = useDebounceFn(draw, REST)
-watch(() => [props.entry, design.design, site.catalogue], drawSoon, { deep: true })
+watch([() => props.entry, () => design.design], drawSoon, { deep: true })
+watch(() => site.catalogue?.state, drawSoon)
 onMounted(draw)
 
 /** What was scrolled to stays in sight when the page is drawn again; links lead nowhere from here. */

@@ -41,11 +41,11 @@ const page = computed(() => {
   const own = map.kept ? pagesOfLayout(map.kept, pages, layout.value.id)[0] : undefined
   return own ?? pages.find((p) => p.kind === 'entry' && site.catalogue!.entries.get(p.entry!)?.picture) ?? pages[0]!
 })
-const html = computed(() => {
+function picture(): string {
   const { design: all, rules } = design
   const inHand = { layout: layout.value.id, region: layout.value.region }
   return draw({ design: all, rules, page: page.value, request: map.request, inHand, alone: true })
-})
+}
 const RATIO = { header: 0.13, intro: 0.34, body: 0.62, footer: 0.28, card: 1.2 }
 const empty = computed(() => countNodes(layout.value) === 0)
 
@@ -106,7 +106,7 @@ const grids = computed(() =>
       <div v-if="empty" class="grid h-24 place-items-center text-soft">Nothing in it yet</div>
       <PagePicture
         v-else
-        :html="html"
+        :draw="picture"
         :title="`${layout.name}, small`"
         :ratio="RATIO[layout.region]"
         :at="inCards ? 420 : 1240"

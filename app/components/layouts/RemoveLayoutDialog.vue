@@ -27,7 +27,7 @@ onMounted(async () => {
   const before = map.kept
   if (!before) return
   const layouts = design.design.layouts.filter((l) => l.id !== id.value)
-  const after: OutcomeTable = await tabulateAside(site.text, rulesOf({ ...design.design, layouts }), map.request)
+  const after: OutcomeTable = await tabulateAside(site.told!, rulesOf({ ...design.design, layouts }), map.request)
   impact.value = compareTables(before, after)
 })
 /** What the region shows instead, most pages first. */

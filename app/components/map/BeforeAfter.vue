@@ -101,7 +101,7 @@ function step(by: number) {
             :key="side.name"
           >
             <figcaption class="mb-1 text-xs font-semibold">{{ side.name }}</figcaption>
-            <PagePicture class="border" :html="side.html" :title="`${side.name}: ${page.title}`" :ratio="1.1" />
+            <PagePicture class="border" :draw="() => side.html" :title="`${side.name}: ${page.title}`" :ratio="1.1" />
           </figure>
         </div>
       </div>

@@ -23,7 +23,7 @@ watch(
   [() => frame.value.covers, () => frame.value.except],
   async (conditions) => {
     const [covers, except] = conditions
-    const count = await coveredAside(site.text, { covers, except })
+    const count = await coveredAside(site.told!, { covers, except })
     if (frame.value.covers === covers && frame.value.except === except) covered.value = count
   },
   { immediate: true },

@@ -54,7 +54,7 @@ const address = computed(() => {
       </p>
       <h2 class="made break-words text-lg leading-tight">{{ page.title }}</h2>
       <p class="mb-2 break-all font-mono text-2xs text-soft">{{ page.address || 'every address that is no page' }}</p>
-      <PagePicture class="border" :html="html" :title="`${page.title}, small`" />
+      <PagePicture class="border" :draw="() => html" :title="`${page.title}, small`" />
       <HomeChoice v-if="page.kind === 'home' && session.mayDesign" class="mt-2" />
       <FindingMarks class="mt-2" :findings="checks.byPage.get(page.key)" />
       <WhyRegion v-for="region in REGIONS" :key="region" :region="region" :outcome="why.regions[region]" />

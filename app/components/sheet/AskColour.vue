@@ -12,6 +12,8 @@ const props = defineProps<{
   property: string
   nodeId: string | null
   hint?: string
+  /** What it is when nothing is chosen; the house's, where this is not said. */
+  unset?: string
 }>()
 const emit = defineEmits<{ set: [value: string | null] }>()
 
@@ -23,6 +25,7 @@ const name = computed(() => {
   if (!props.value) {
     if (props.hint === 'several') return 'several values'
     const same = design.house.palette.find((c) => c.value.toLowerCase() === drawn.value)
+    if (props.unset !== undefined) return props.unset
     return drawn.value ? `house: ${same?.name ?? drawn.value}` : 'house'
   }
   const own = props.value.startsWith('@') ? design.house.palette.find((c) => c.id === props.value!.slice(1)) : undefined

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { type Item, type Property, type TreeNode, type Value, copyOf } from '#core/tree'
-import { describeValue } from '#core/elements'
 import type { Page } from '#core/site'
 import { useBench } from '~/stores/bench'
 
@@ -14,14 +13,13 @@ const props = defineProps<{
 }>()
 
 const bench = useBench()
-const names = useElementNames()
+const nameOf = useItemNames()
 const open = ref<string | null>(null)
 const items = computed(() => (props.node.props[props.name] as Item[] | undefined) ?? props.property.default)
 const one = computed(() => props.property.one.toLowerCase())
 const full = computed(() => items.value.length >= props.property.most)
 
-const label = (item: Item, at: number): string =>
-  describeValue(item.props[props.property.named], names.value) || `${props.property.one} ${at + 1}`
+const label = (item: Item, at: number): string => nameOf(props.property, item) || `${props.property.one} ${at + 1}`
 const base = computed(() => ({ id: props.node.id, property: props.name }))
 
 function add(index: number, from?: Item) {
@@ -82,6 +80,7 @@ function set(item: Item, property: string, value: Value | undefined) {
             :key="part"
             :property="spec"
             :value="item.props[part]"
+            :beside="item.props"
             :page="page"
             @set="set(item, String(part), $event)"
           />

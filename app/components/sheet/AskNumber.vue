@@ -1,22 +1,25 @@
 <script setup lang="ts">
 import { readSum } from '#core/sums'
+import { typedLength } from '#core/styles'
 
 /**
- * A number: typed with a unit or as a sum, stepped by arrows, dragged over its label. What is refused stays as it was
+ * A number: typed with a unit or as a sum, stepped by arrows, dragged over its label. With `lengths`, what is typed in
+ * another unit than px is kept in it, as a text. What is refused stays as it was
  * typed, with the reason, until it is mended; a wheel that passes over changes nothing.
  */
 const props = defineProps<{
-  value: number | undefined
+  value: number | string | undefined
   label: string
   placeholder?: string
   min?: number
   max?: number
   step?: number
   unit?: string
+  lengths?: boolean
   centred?: boolean
-  refuse: (value: number) => string | null
+  refuse: (value: number | string) => string | null
 }>()
-const emit = defineEmits<{ set: [value: number | null]; refused: [why: string] }>()
+const emit = defineEmits<{ set: [value: number | string | null]; refused: [why: string] }>()
 
 /** CSS pixels; the reference pixel of CSS Values and Units 4. */
 const UNITS = { px: 1, rem: 16, pt: 4 / 3, mm: 96 / 25.4, cm: 96 / 2.54, in: 96 }
@@ -29,8 +32,10 @@ const shown = computed(() => typed.value ?? (props.value === undefined ? '' : St
 
 const tidy = (value: number) => Math.round(value * 1000) / 1000
 
-function judge(text: string): { value: number | null } | string {
+function judge(text: string): { value: number | string | null } | string {
   if (text.trim() === '') return { value: null }
+  const length = props.lengths ? typedLength(text) : null
+  if (length !== null) return props.refuse(length) ?? { value: length }
   const value = readSum(text, props.unit === 'px' ? UNITS : props.unit ? { [props.unit]: 1 } : {})
   if (value === null) return `“${text.trim().slice(0, 20)}” is no number and no sum`
   return props.refuse(tidy(value)) ?? { value: tidy(value) }
@@ -62,12 +67,20 @@ function settle() {
 function nudge(by: number) {
   const judged = typed.value === null ? null : judge(typed.value)
   const now = judged && typeof judged !== 'string' && judged.value !== null ? judged.value : undefined
-  const from = now ?? props.value ?? (Number.parseFloat(props.placeholder ?? '') || 0)
-  put(from + by)
+  move(now ?? props.value, by)
 }
 
-function put(value: number) {
-  const next = tidy(Math.max(props.min ?? -Infinity, Math.min(props.max ?? Infinity, value)))
+const AMOUNT = /^-?[\d.]*\d(?=[a-z%]+$)/
+/** Changes a number, or that of a length in some unit, by so much; what is no single number stays. */
+function move(from: number | string | undefined, by: number) {
+  if (typeof from !== 'string') return put((from ?? (Number.parseFloat(props.placeholder ?? '') || 0)) + by)
+  const amount = AMOUNT.exec(from)?.[0]
+  if (amount) put(from.replace(amount, String(tidy(Number(amount) + by * (from.endsWith('em') ? 0.1 : 1)))))
+}
+
+function put(value: number | string) {
+  const held = (n: number) => tidy(Math.max(props.min ?? -Infinity, Math.min(props.max ?? Infinity, n)))
+  const next = typeof value === 'number' ? held(value) : value
   typed.value = null
   tell(props.refuse(next) ?? '')
   if (!refused.value && next !== props.value) emit('set', next)
@@ -90,10 +103,10 @@ function onKey(event: KeyboardEvent) {
 /** Dragging over the label: two pixels are one step, ten with Shift. */
 function scrub(event: PointerEvent) {
   if (event.button !== 0 || root.value?.matches(':disabled')) return
-  const had = props.value ?? (Number.parseFloat(props.placeholder ?? '') || 0)
+  const had = props.value
   followPointer(event, ({ x }, { shiftKey }) => {
     const steps = Math.round(x / 2) * (shiftKey ? 10 : 1)
-    if (steps !== 0 || props.value !== undefined) put(had + steps * step.value)
+    if (steps !== 0 || props.value !== undefined) move(had, steps * step.value)
   })
 }
 defineExpose({ scrub })
@@ -108,7 +121,8 @@ defineExpose({ scrub })
       inputmode="decimal"
       autocomplete="off"
       role="spinbutton"
-      :aria-valuenow="value"
+      :aria-valuenow="typeof value === 'number' ? value : undefined"
+      :aria-valuetext="typeof value === 'string' ? value : undefined"
       :aria-valuemin="min"
       :aria-valuemax="max"
       :value="shown"
@@ -121,7 +135,7 @@ defineExpose({ scrub })
       @keydown="onKey"
     />
     <span
-      v-if="unit && !centred"
+      v-if="unit && !centred && typeof value !== 'string'"
       class="absolute right-0 top-0 flex h-full cursor-ew-resize select-none items-center px-2 text-2xs text-soft"
       aria-hidden="true"
       @pointerdown.prevent="scrub"

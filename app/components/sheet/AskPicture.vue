@@ -6,6 +6,8 @@ import { findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
 /** `words` stand in the place of the picture that is chosen, where choosing one does something else. */
+// Beside the button stands a sheet, which takes none of what the button is given.
+defineOptions({ inheritAttrs: false })
 const props = defineProps<{ value: Value; label: string; words?: string }>()
 const emit = defineEmits<{ set: [value: Value] }>()
 
@@ -51,11 +53,19 @@ function pick(id: string | null) {
 </script>
 
 <template>
-  <button v-if="words" type="button" class="h-6 px-1 hover:bg-board" :aria-label="label" @click="choosing = true">
+  <button
+    v-if="words"
+    v-bind="$attrs"
+    type="button"
+    class="h-6 px-1 hover:bg-board"
+    :aria-label="label"
+    @click="choosing = true"
+  >
     {{ words }}
   </button>
   <button
     v-else
+    v-bind="$attrs"
     type="button"
     class="input flex items-center gap-2 px-1!"
     :aria-label="`${label}: ${picture ? picture.alt || picture.fileName : 'none'}`"

@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import { type Property, type Value, isFieldValue } from '#core/tree'
 import { refuseProperty } from '#core/elements'
+import { looksFor } from '#core/styles'
 import type { Page } from '#core/site'
 import { useDesign } from '~/stores/design'
 import { useSite } from '~/stores/site'
 
 /** One property of an element: its label, a fitting input, and, where it may, a way to take it from a field. */
-const props = defineProps<{ property: Property; value: Value | undefined; page: Page; several?: boolean }>()
+const props = defineProps<{
+  property: Property
+  value: Value | undefined
+  page: Page
+  several?: boolean
+  /** The values of its neighbours, where what it takes goes by one of them. */
+  beside?: Record<string, Value>
+}>()
 const emit = defineEmits<{ set: [value: Value | undefined] }>()
 
 const site = useSite()
@@ -20,6 +28,7 @@ const mayBeDynamic = computed(
 /** Kinds of field that suit the property. */
 const kinds = computed(() => {
   if (props.property.kind === 'picture') return ['picture', 'pictures']
+  if (props.property.kind === 'icon') return ['text', 'choice']
   if (props.property.kind === 'link') return ['link', 'text', 'person', 'entry']
   return null
 })
@@ -36,6 +45,8 @@ const named = computed(() => {
         none: 'picture, title, summary',
         things: design.layouts.map((l) => l.layout).filter((l) => l.region === 'card'),
       }
+    case 'look':
+      return { none: '', things: looksFor(design.house, props.property.for) }
     default:
       return null
   }
@@ -57,7 +68,7 @@ function set(value: Value | undefined) {
 <template>
   <div class="py-0.5">
     <div class="grid items-start" :class="wide ? 'grid-cols-1 gap-1' : 'grid-cols-[88px_1fr]'">
-      <span class="pt-1 text-soft">{{ property.label }}</span>
+      <span class="pr-2 pt-1 text-soft">{{ property.label }}</span>
       <AskField
         v-if="isDynamic || property.kind === 'field'"
         :value="current"
@@ -110,6 +121,21 @@ function set(value: Value | undefined) {
         </label>
         <AskLink v-else-if="property.kind === 'link'" :value="current" :label="property.label" @set="set" />
         <AskPicture v-else-if="property.kind === 'picture'" :value="current" :label="property.label" @set="set" />
+        <AskEntryField
+          v-else-if="property.kind === 'entry-field'"
+          :value="typeof current === 'string' ? current : null"
+          :label="property.label"
+          :use="property.for"
+          @set="set"
+        />
+        <AskEntryValue
+          v-else-if="property.kind === 'entry-value'"
+          :value="current"
+          :field="typeof beside?.[property.by] === 'string' ? (beside[property.by] as string) : null"
+          :label="property.label"
+          @set="set"
+        />
+        <AskIcon v-else-if="property.kind === 'icon'" :value="current" :label="property.label" @set="set" />
         <div v-else-if="named" class="min-w-0 flex-1">
           <select
             class="input"
@@ -117,7 +143,7 @@ function set(value: Value | undefined) {
             :aria-label="property.label"
             @change="set(($event.target as HTMLSelectElement).value || null)"
           >
-            <option value="">{{ named.none }}</option>
+            <option v-if="named.none" value="">{{ named.none }}</option>
             <option v-for="t in named.things" :key="t.id" :value="t.id">{{ t.name }}</option>
           </select>
           <MenuHere v-if="property.kind === 'menu'" :value="typeof current === 'string' ? current : null" @set="set" />

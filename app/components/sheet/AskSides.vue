@@ -45,7 +45,7 @@ const sides = computed(() => {
 const anyHere = computed(() => sides.value.some((s) => s.origin.from === 'here'))
 const bounds = (p: StyleProperty) => (p.ask.kind === 'length' ? p.ask : { min: undefined, max: undefined })
 
-function set(property: StyleProperty, value: number | null) {
+function set(property: StyleProperty, value: StyleValue | null) {
   emit(
     'set',
     (linked.value ? props.properties : [property]).map((p) => ({ property: p.name, value })),
@@ -72,11 +72,12 @@ function reset() {
           side.origin.from === 'here' && 'font-semibold text-spot-deep',
           linked && 'outline outline-ink',
         ]"
-        :value="side.several ? undefined : (side.origin.value as number | undefined)"
+        :value="side.several ? undefined : side.origin.value"
         :placeholder="side.hint || '0'"
         :min="bounds(side.property).min"
         :max="bounds(side.property).max"
         unit="px"
+        lengths
         :label="side.property.label"
         :title="`${side.property.label}: ${side.origin.from}`"
         :refuse="(v) => refuseStyle(side.property, v)"

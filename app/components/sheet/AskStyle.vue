@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { STEPS, type Stepped, type StyleValue } from '#core/tree'
 import { type GiverOf, givenBy } from '~/composables/useStyleOrigin'
-import { FAMILIES, type StyleProperty, refuseStyle } from '#core/styles'
+import { FAMILIES, type StyleProperty, TYPE_STEPS, ownFamily, refuseStyle } from '#core/styles'
 import { useBench } from '~/stores/bench'
+import { useDesign } from '~/stores/design'
 
 const props = defineProps<{
   property: StyleProperty
@@ -16,6 +17,7 @@ const props = defineProps<{
 const emit = defineEmits<{ set: [value: StyleValue | null] }>()
 
 const bench = useBench()
+const design = useDesign()
 const surface = useSurface()
 const refused = ref('')
 const number = ref<{ scrub(event: PointerEvent): void }>()
@@ -80,6 +82,8 @@ function set(value: StyleValue | null) {
       <option value="">{{ house }}</option>
       <option value="@heading">that of headings</option>
       <option value="@text">that of text</option>
+      <option value="@interface">that of menus and buttons</option>
+      <option v-for="f in design.house.fonts" :key="f.id" :value="ownFamily(f.id)">{{ f.name }}</option>
       <option v-for="f in FAMILIES" :key="f.name" :value="f.name">{{ f.name }}</option>
     </select>
     <AskColour
@@ -94,7 +98,8 @@ function set(value: StyleValue | null) {
     <AskNumber
       v-else
       ref="number"
-      :value="several ? undefined : (origin.value as number | undefined)"
+      :value="several ? undefined : origin.value"
+      :lengths="ask.kind === 'length'"
       :min="ask.min"
       :max="ask.max"
       :step="ask.kind === 'number' ? ask.step : 1"
@@ -106,6 +111,18 @@ function set(value: StyleValue | null) {
       @refused="refused = $event"
     />
     <OriginMark :from="origin.from" :label="property.label" @reset="set(null)" />
+    <p v-if="ask.kind === 'length' && ask.steps" class="col-start-2 mt-0.5 flex flex-wrap gap-x-2 text-2xs text-soft">
+      <button
+        v-for="at in TYPE_STEPS"
+        :key="at"
+        type="button"
+        :class="origin.value === at ? 'font-semibold text-ink' : 'hover:underline'"
+        :title="`The step ${at.slice(1)} of the type scale`"
+        @click="set(at)"
+      >
+        {{ at.slice(1) }}
+      </button>
+    </p>
     <p v-if="atWidths.length" class="col-start-2 flex gap-2 font-mono text-2xs text-soft">
       <span
         v-for="[step, value] in atWidths"

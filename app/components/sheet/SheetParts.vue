@@ -31,7 +31,7 @@ function show(part: string, shown: boolean) {
 <template>
   <section v-if="parts.length || spec?.states" class="border-t py-2.5">
     <h3 class="mb-1.5 font-semibold">Looks of</h3>
-    <ul class="space-y-px" role="listbox" aria-label="Whose looks stand below">
+    <ul class="space-y-px" aria-label="Whose looks stand below">
       <li
         v-for="[part, { label, hides }] in [['', { label: spec?.name ?? '', hides: false }], ...parts] as const"
         :key="part"
@@ -39,10 +39,9 @@ function show(part: string, shown: boolean) {
       >
         <button
           type="button"
-          role="option"
           class="min-w-0 flex-1 truncate px-2 py-1 text-start"
           :class="inHand.part === part ? 'cornered bg-wash' : 'hover:bg-board'"
-          :aria-selected="inHand.part === part"
+          :aria-pressed="inHand.part === part"
           @click="at = part"
         >
           {{ part ? label : `the ${label.toLowerCase()} itself` }}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import type { LayoutElement, Property, Row, TreeNode, Value } from '#core/tree'
-import { elementSpec, propertiesOf } from '#core/elements'
+import { elementSpec, isAskedFor, propertiesOf } from '#core/elements'
 import { readSpans, setColumns, setPropertyOfAll } from '#core/layouts'
 import { type Page, findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
@@ -11,7 +11,10 @@ const props = defineProps<{ node: TreeNode; typed: string; page: Page }>()
 const bench = useBench()
 const { split, merge, duplicate } = useBenchActions()
 const specs = computed<Record<string, Property>>(() => propertiesOf(props.node))
-const found = computed(() => findByWords(Object.entries(specs.value), props.typed, ([, p]) => p.label))
+const asked = computed(() =>
+  Object.entries(specs.value).filter(([, p]) => isAskedFor(p, props.node.props, specs.value)),
+)
+const found = computed(() => findByWords(asked.value, props.typed, ([, p]) => p.label))
 const showRest = computed(() => !props.typed.trim())
 const PRESETS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [7, 5], [4, 4, 4], [3, 3, 3, 3], [3, 6, 3]]
 const spans = computed(() => (props.node.kind === 'row' ? props.node.children.map((c) => c.span).join(' + ') : ''))

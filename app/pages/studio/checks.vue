@@ -2,11 +2,14 @@
 import type { FindingKind } from '#core/checks'
 import { counted } from '#core/words'
 import { useChecks } from '~/stores/checks'
+import { useNotices } from '~/stores/notices'
 
 definePageMeta({ layout: 'studio' })
 useHead({ title: 'Checks' })
 
 const checks = useChecks()
+const notices = useNotices()
+onMounted(() => notices.attempt(checks.lookIntoEntries))
 const { lines } = useFindingWords()
 const groups = computed(() =>
   (Object.keys(FINDING_TITLES) as FindingKind[])

@@ -80,14 +80,11 @@ function remove() {
     <aside class="overflow-y-auto border-l bg-sheet p-4 max-lg:border-t" aria-label="Properties">
       <fieldset v-if="menu && uses" class="space-y-4" :disabled="!session.mayDesign">
         <label class="block font-medium"
-          >Name<input
+          >Name<TypedInput
             class="input mt-1 font-normal"
             :value="menu.name"
             maxlength="200"
-            @change="
-              ($event.target as HTMLInputElement).value.trim() &&
-              edits.nameMenu(menu, ($event.target as HTMLInputElement).value.trim())
-            "
+            @say="(words) => words && edits.nameMenu(menu!, words)"
         /></label>
         <div>
           <p class="mb-1 font-medium">Where it stands</p>

@@ -140,137 +140,132 @@ async function removeFile(id: string) {
 </script>
 
 <template>
-  <div v-if="failed" class="grid h-full place-items-center text-center" role="alert">
-    <div>
-      <p class="mb-4 max-w-md">{{ failed }}</p>
-      <button type="button" class="btn" @click="open">Try again</button>
-    </div>
-  </div>
-  <p v-else-if="!pictures" class="grid h-full place-items-center text-soft" role="status">Fetching the pictures…</p>
-  <div
-    v-else
-    class="grid h-full grid-cols-[212px_minmax(0,1fr)_320px] max-lg:grid-cols-1 max-lg:overflow-y-auto"
-    @dragover.prevent="over = true"
-    @dragleave.self="over = false"
-    @drop.prevent="take(filesOf($event.dataTransfer))"
-  >
-    <nav class="overflow-y-auto border-r bg-board p-3 max-lg:border-b" aria-label="Which pictures">
-      <h1 class="made mb-1.5 text-base">Pictures</h1>
-      <ul class="space-y-px">
-        <li v-for="[id, label, count] in TABS" :key="id" :class="id === 'files' && 'pt-4'">
-          <button
-            type="button"
-            class="flex w-full items-baseline justify-between gap-2 px-2 py-1.5 text-start"
-            :class="wall === id ? 'cornered bg-wash' : 'bg-sheet hover:bg-raised'"
-            :aria-current="wall === id ? 'true' : undefined"
-            @click="((wall = id), (inHand = null))"
-          >
-            {{ label }} <span class="font-mono text-2xs text-soft">{{ count }}</span>
-          </button>
-        </li>
-      </ul>
-    </nav>
-    <section class="flex min-h-0 flex-col px-5 pt-4" aria-label="Pictures">
-      <div class="mb-3 flex items-center gap-3">
-        <input
-          v-model="typed"
-          type="search"
-          class="input max-w-64"
-          placeholder="Find a picture"
-          aria-label="Find a picture"
-        />
-        <span class="mr-auto text-soft" role="status">{{
-          wall === 'files' ? counted(files.length, 'file') : counted(shown.length, 'picture')
-        }}</span>
-        <input
-          ref="chosen"
-          type="file"
-          multiple
-          class="sr-only"
-          tabindex="-1"
-          aria-label="Files to bring"
-          @change="take(($event.target as HTMLInputElement).files ?? [])"
-        />
-        <button type="button" class="btn btn-spot" @click="chosen?.click()">Bring files…</button>
-      </div>
-      <UploadList :uploads="onWay" class="mb-3" />
-      <p v-if="over" class="mb-3 border-2 border-dashed border-spot bg-wash p-3 text-center">Drop the files here</p>
-      <ul v-if="wall === 'files'" class="border-t bg-sheet">
-        <li v-for="f in files" :key="f.id" class="flex items-baseline gap-4 border-b px-3 py-2">
-          <a
-            :href="`/files/${f.id}/${encodeURIComponent(f.fileName)}`"
-            target="_blank"
-            class="min-w-0 flex-1 truncate underline"
-            >{{ f.fileName }}</a
-          >
-          <span class="font-mono text-2xs text-soft">/files/{{ f.id }}/…</span>
-          <span class="text-xs text-soft">{{ sizeWords(f.size) }}</span>
-          <button type="button" class="btn btn-small" :aria-label="`Remove ${f.fileName}`" @click="removeFile(f.id)">
-            Remove
-          </button>
-        </li>
-        <li v-if="files.length === 0" class="border-b px-3 py-4 text-soft">
-          Documents, sound and film stand here once they are brought; entries lead to them by their address.
-        </li>
-      </ul>
-      <p v-else-if="shown.length === 0" class="border-y py-4 text-soft">
-        {{
-          typed.trim()
-            ? 'No picture is called that.'
-            : wall === 'all'
-              ? 'There is none yet. Choose files, drop them anywhere here, or paste one.'
-              : 'None: all is well here.'
-        }}
-      </p>
-      <div v-else class="min-h-0 flex-1 overflow-y-auto pb-6">
-        <ul class="grid grid-cols-[repeat(auto-fill,minmax(136px,1fr))] gap-1 p-1">
-          <li v-for="p in shown" :key="p.picture.id">
+  <RoomState :failed="failed" :ready="pictures !== null" what="the pictures" @again="open">
+    <div
+      v-if="pictures"
+      class="grid h-full grid-cols-[212px_minmax(0,1fr)_320px] max-lg:grid-cols-1 max-lg:overflow-y-auto"
+      @dragover.prevent="over = true"
+      @dragleave.self="over = false"
+      @drop.prevent="take(filesOf($event.dataTransfer))"
+    >
+      <nav class="overflow-y-auto border-r bg-board p-3 max-lg:border-b" aria-label="Which pictures">
+        <h1 class="made mb-1.5 text-base">Pictures</h1>
+        <ul class="space-y-px">
+          <li v-for="[id, label, count] in TABS" :key="id" :class="id === 'files' && 'pt-4'">
             <button
               type="button"
-              class="block w-full p-1.5 text-start"
-              :class="inHand === p.picture.id ? 'cornered bg-wash' : 'hover:bg-sheet'"
-              :aria-current="inHand === p.picture.id ? 'true' : undefined"
-              @click="inHand = p.picture.id"
+              class="flex w-full items-baseline justify-between gap-2 px-2 py-1.5 text-start"
+              :class="wall === id ? 'cornered bg-wash' : 'bg-sheet hover:bg-raised'"
+              :aria-current="wall === id ? 'true' : undefined"
+              @click="((wall = id), (inHand = null))"
             >
-              <img
-                :src="smallAddress(p.picture)"
-                :alt="p.picture.alt || p.picture.fileName"
-                loading="lazy"
-                class="aspect-square w-full bg-sheet object-cover"
-                :style="
-                  p.picture.focus && { objectPosition: `${p.picture.focus.x * 100}% ${p.picture.focus.y * 100}%` }
-                "
-              />
-              <span class="block truncate px-1 pt-1 text-xs">{{ p.picture.alt || p.picture.fileName }}</span>
-              <span class="block px-1 pb-1 text-2xs text-soft">{{
-                p.picture.widths === undefined ? 'making its sizes…' : `${p.picture.width} × ${p.picture.height}`
-              }}</span>
+              {{ label }} <span class="font-mono text-2xs text-soft">{{ count }}</span>
             </button>
           </li>
         </ul>
-      </div>
-    </section>
-    <aside class="overflow-y-auto border-l bg-sheet p-4 max-lg:border-t" aria-label="Picture">
-      <PictureSheet
-        v-if="picture"
-        :key="picture.picture.id"
-        :stored="picture"
-        :drawn="widths.get(picture.picture.id) ?? 0"
-        :removed="wall === 'removed'"
-        @took="took"
-        @remove="askRemove"
-        @back="setRemoved(false)"
+      </nav>
+      <section class="flex min-h-0 flex-col px-5 pt-4" aria-label="Pictures">
+        <div class="mb-3 flex items-center gap-3">
+          <input
+            v-model="typed"
+            type="search"
+            class="input max-w-64"
+            placeholder="Find a picture"
+            aria-label="Find a picture"
+          />
+          <span class="mr-auto text-soft" role="status">{{
+            wall === 'files' ? counted(files.length, 'file') : counted(shown.length, 'picture')
+          }}</span>
+          <input
+            ref="chosen"
+            type="file"
+            multiple
+            class="sr-only"
+            tabindex="-1"
+            aria-label="Files to bring"
+            @change="take(($event.target as HTMLInputElement).files ?? [])"
+          />
+          <button type="button" class="btn btn-spot" @click="chosen?.click()">Bring files…</button>
+        </div>
+        <UploadList :uploads="onWay" class="mb-3" />
+        <p v-if="over" class="mb-3 border-2 border-dashed border-spot bg-wash p-3 text-center">Drop the files here</p>
+        <ul v-if="wall === 'files'" class="border-t bg-sheet">
+          <li v-for="f in files" :key="f.id" class="flex items-baseline gap-4 border-b px-3 py-2">
+            <a
+              :href="`/files/${f.id}/${encodeURIComponent(f.fileName)}`"
+              target="_blank"
+              class="min-w-0 flex-1 truncate underline"
+              >{{ f.fileName }}</a
+            >
+            <span class="font-mono text-2xs text-soft">/files/{{ f.id }}/…</span>
+            <span class="text-xs text-soft">{{ sizeWords(f.size) }}</span>
+            <button type="button" class="btn btn-small" :aria-label="`Remove ${f.fileName}`" @click="removeFile(f.id)">
+              Remove
+            </button>
+          </li>
+          <li v-if="files.length === 0" class="border-b px-3 py-4 text-soft">
+            Documents, sound and film stand here once they are brought; entries lead to them by their address.
+          </li>
+        </ul>
+        <p v-else-if="shown.length === 0" class="border-y py-4 text-soft">
+          {{
+            typed.trim()
+              ? 'No picture is called that.'
+              : wall === 'all'
+                ? 'There is none yet. Choose files, drop them anywhere here, or paste one.'
+                : 'None: all is well here.'
+          }}
+        </p>
+        <div v-else class="min-h-0 flex-1 overflow-y-auto pb-6">
+          <ul class="grid grid-cols-[repeat(auto-fill,minmax(136px,1fr))] gap-1 p-1">
+            <li v-for="p in shown" :key="p.picture.id">
+              <button
+                type="button"
+                class="block w-full p-1.5 text-start"
+                :class="inHand === p.picture.id ? 'cornered bg-wash' : 'hover:bg-sheet'"
+                :aria-current="inHand === p.picture.id ? 'true' : undefined"
+                @click="inHand = p.picture.id"
+              >
+                <img
+                  :src="smallAddress(p.picture)"
+                  :alt="p.picture.alt || p.picture.fileName"
+                  loading="lazy"
+                  class="aspect-square w-full bg-sheet object-cover"
+                  :style="
+                    p.picture.focus && { objectPosition: `${p.picture.focus.x * 100}% ${p.picture.focus.y * 100}%` }
+                  "
+                />
+                <span class="block truncate px-1 pt-1 text-xs">{{ p.picture.alt || p.picture.fileName }}</span>
+                <span class="block px-1 pb-1 text-2xs text-soft">{{
+                  p.picture.widths === undefined ? 'making its sizes…' : `${p.picture.width} × ${p.picture.height}`
+                }}</span>
+              </button>
+            </li>
+          </ul>
+        </div>
+      </section>
+      <aside class="overflow-y-auto border-l bg-sheet p-4 max-lg:border-t" aria-label="Picture">
+        <PictureSheet
+          v-if="picture"
+          :key="picture.picture.id"
+          :stored="picture"
+          :drawn="widths.get(picture.picture.id) ?? 0"
+          :removed="wall === 'removed'"
+          @took="took"
+          @remove="askRemove"
+          @back="setRemoved(false)"
+        />
+        <p v-else class="text-soft">
+          Choose a picture to describe it, to set what stays in sight, or to see where it is used.
+        </p>
+      </aside>
+      <RemoveThing
+        v-if="removing && picture"
+        :name="picture.picture.alt || picture.picture.fileName"
+        :uses="removing"
+        @close="removing = null"
+        @remove="setRemoved(true)"
       />
-      <p v-else class="text-soft">
-        Choose a picture to describe it, to set what stays in sight, or to see where it is used.
-      </p>
-    </aside>
-    <RemoveThing
-      v-if="removing && picture"
-      :name="picture.picture.alt || picture.picture.fileName"
-      :uses="removing"
-      @close="removing = null"
-      @remove="setRemoved(true)"
-    />
-  </div>
+    </div>
+  </RoomState>
 </template>

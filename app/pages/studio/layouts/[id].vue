@@ -35,8 +35,9 @@ const shown = shallowRef<Page | null>(null)
 watch(shown, (page) => (bench.page = page))
 /** The content is another: the same page as it is now, or, where it is gone, another one. */
 watch(
-  () => site.catalogue,
-  (catalogue) => {
+  () => site.catalogue?.state,
+  () => {
+    const { catalogue } = site
     if (catalogue && shown.value && bench.layout)
       shown.value = catalogue.page(shown.value.key) ?? firstPageFor(bench.layout, catalogue, map.kept)
   },
@@ -74,7 +75,10 @@ onBeforeUnmount(bench.close)
 
 const { onWindow, onPage } = useBenchKeys({
   add: () => (adding.value = bench.mayEdit),
-  editText: () => void (onPaper.value?.editWords() || sheet.value?.focusFirst()),
+  editText: () => {
+    clearTimeout(comingBack)
+    if (!onPaper.value?.editWords()) sheet.value?.focusFirst()
+  },
   showKeys: () => (keys.value = true),
   find: () => (finder.open = true),
 })
@@ -102,10 +106,12 @@ useBenchFindables(() => {
 })
 /** To the thing in hand on the plan, from wherever a hand was. */
 const toPlan = () => plan.value?.focus()
+/** The hand is on its way to the plan; words that it takes up before it is there keep it. */
+let comingBack: ReturnType<typeof setTimeout> | undefined
 function closeAdding() {
   adding.value = false
   // Headless UI gives the focus back a moment later.
-  setTimeout(toPlan, 50)
+  comingBack = setTimeout(toPlan, 50)
 }
 useEventListener('beforeunload', (event) => {
   // What is unsent is kept in this browser too, so leaving loses nothing; the question is only while it is on its way.

@@ -77,10 +77,8 @@ async function open() {
     built.value = told.document
   })
 }
-onMounted(() => {
-  void open()
-  void table.refresh()
-})
+void open()
+void table.refresh()
 
 const typeOf = (row: EntryRow) => built.value?.types.find((t) => t.id === row.type)
 const cell: Record<string, (row: EntryRow) => string> = {

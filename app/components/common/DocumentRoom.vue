@@ -4,7 +4,12 @@ import { useSession } from '~/stores/session'
 import type { EditedStore } from '~/composables/useDocumentEdits'
 
 /** A room in which a document is edited that is kept at once: fetched, undone by keys, and told how it is kept. */
-const { store } = defineProps<{ store: EditedStore; what: string }>()
+const { store, columns = 'grid-cols-[232px_minmax(0,1fr)_300px]' } = defineProps<{
+  store: EditedStore
+  what: string
+  /** The columns of the room, where they are other than a list, what is in hand, and its properties. */
+  columns?: string
+}>()
 const emit = defineEmits<{ ready: [] }>()
 
 const session = useSession()
@@ -38,27 +43,22 @@ const canRedo = computed(() => session.mayDesign && store.history.redo.length > 
 </script>
 
 <template>
-  <div v-if="failed" class="grid h-full place-items-center text-center" role="alert">
-    <div>
-      <p class="mb-4 max-w-md">{{ failed }}</p>
-      <button type="button" class="btn" @click="open">Try again</button>
+  <RoomState :failed="failed" :ready="store.document !== null" :what="what" @again="open">
+    <div v-if="store.document" class="flex h-full flex-col">
+      <div class="grid min-h-0 flex-1 max-lg:grid-cols-1! max-lg:overflow-y-auto" :class="columns">
+        <slot />
+      </div>
+      <SavedBar
+        :saving="store.saving"
+        :stopped="store.stopped"
+        :aside="store.aside"
+        :undoable="canUndo"
+        :redoable="canRedo"
+        @undo="store.undo"
+        @redo="store.redo"
+        @again="store.tryAgain"
+        @understood="store.understood"
+      />
     </div>
-  </div>
-  <p v-else-if="!store.document" class="grid h-full place-items-center text-soft" role="status">Fetching {{ what }}…</p>
-  <div v-else class="flex h-full flex-col">
-    <div class="grid min-h-0 flex-1 grid-cols-[232px_minmax(0,1fr)_300px] max-lg:grid-cols-1 max-lg:overflow-y-auto">
-      <slot />
-    </div>
-    <SavedBar
-      :saving="store.saving"
-      :stopped="store.stopped"
-      :aside="store.aside"
-      :undoable="canUndo"
-      :redoable="canRedo"
-      @undo="store.undo"
-      @redo="store.redo"
-      @again="store.tryAgain"
-      @understood="store.understood"
-    />
-  </div>
+  </RoomState>
 </template>

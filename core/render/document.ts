@@ -1,0 +1,112 @@
+import { type Scene, type ScriptName, attribute, escapeHtml } from '../drawing'
+import { scriptTag } from '../elements'
+import { linkedData, linkedText, machineLinks, sharedAs } from '../machines'
+import { type Page, type SiteSettings, type Subject, firstCharacters, richText } from '../site'
+import type { Region } from '../tree'
+import { type AskedHead, askedHead } from './asked'
+import { type Program, draw } from './program'
+
+/** The document around the regions of a page. */
+
+export type Regions = Partial<Record<Region, Program>>
+
+/** A page in one line has at most so many characters; those who list pages cut there too. */
+const MOST_DESCRIPTION = 160
+
+/** What stands in the window's title. */
+function windowTitle(page: Page, settings: SiteSettings): string {
+  return page.kind === 'home' ? settings.name : `${page.title} – ${settings.name}`
+}
+
+/** What a subject says about itself, by itself; its whole words where it has no short ones. */
+function saidOf(subject: Subject): string {
+  if (subject.kind === 'entry') return subject.entry.summary || richText(subject.entry.content)
+  if (subject.kind === 'term') return subject.term.tagline || subject.term.description
+  return subject.kind === 'person' ? subject.person.about || subject.person.role : ''
+}
+
+/** A page in one line, for what shows it elsewhere; the site's own line where it says nothing. */
+function descriptionOf({ subject, catalogue }: Scene): string {
+  return firstCharacters(saidOf(subject), MOST_DESCRIPTION) || catalogue.site.settings.tagline
+}
+
+/** What programs are told of a page: how it is shared, what goes with it, and what it is about. */
+function toldOf(scene: Scene, title: string, description: string): string {
+  const { page, catalogue } = scene
+  const shared = sharedAs(scene, title, description)
+  const links = machineLinks(page, catalogue)
+  const linked = linkedData(scene)
+  return (
+    shared.map(([name, said]) => `<meta property="${name}"${attribute('content', said)}>`).join('') +
+    links.map((l) => `<link rel="alternate" type="${l.type}"${attribute('href', l.address)}>`).join('') +
+    (linked ? `<script type="application/ld+json">${linkedText(linked)}</script>` : '')
+  )
+}
+
+const beside = (rel: string, page: Page, query: string | null | undefined): string =>
+  query === null || query === undefined ? '' : `<link rel="${rel}"${attribute('href', (page.address || '/') + query)}>`
+
+/** What stands before the CSS in the head of a page; the same for everybody, and kept with the page. */
+function headOf(scene: Scene, asked: AskedHead | null): string {
+  const { page, catalogue } = scene
+  const { settings } = catalogue.site
+  const description = descriptionOf(scene)
+  const lost = page.kind === 'not-found' || page.kind === 'search'
+  return (
+    `<!DOCTYPE html><html${attribute('lang', settings.locale)}>` +
+    `<head><meta charset="utf-8"><title>${escapeHtml(windowTitle(page, settings))}</title>` +
+    '<meta name="viewport" content="width=device-width, initial-scale=1">' +
+    (description ? `<meta name="description"${attribute('content', description)}>` : '') +
+    (lost || asked?.indexed === false ? '<meta name="robots" content="noindex">' : '') +
+    (lost ? '' : `<link rel="canonical"${attribute('href', settings.origin + page.address + (asked?.query ?? ''))}>`) +
+    beside('prev', page, asked?.previous) +
+    beside('next', page, asked?.next) +
+    (lost ? '' : toldOf(scene, windowTitle(page, settings), description)) +
+    '<link rel="icon" href="data:,">'
+  )
+}
+
+/** What is kept of a page holds as long as nothing of the catalogue changes. */
+const HEADS = new WeakMap<Page, { state: unknown; made: string; seen: Iterable<string> }>()
+
+function head(scene: Scene, asked: AskedHead | null): string {
+  if (asked) return headOf(scene, asked)
+  const { catalogue } = scene
+  const { state } = catalogue
+  const kept = HEADS.get(scene.page)
+  if (kept?.state === state) {
+    catalogue.seeAll(kept.seen)
+    return kept.made
+  }
+  const { made, seen } = catalogue.watch(() => headOf(scene, null))
+  HEADS.set(scene.page, { state, made, seen })
+  return made
+}
+
+/** What is sent with a page besides its HTML: what asks for its fonts, its CSS, the names of its scripts. */
+export interface Sent {
+  fonts: string
+  css: string
+  scripts: readonly ScriptName[]
+}
+
+/** A whole page. */
+export function document(
+  scene: Scene,
+  { fonts, css, scripts }: Sent,
+  { header, intro, body, footer }: Regions,
+): string {
+  return (
+    head(scene, askedHead(scene.lists(scene.page), scene)) +
+    `${fonts}<style>${css}</style>` +
+    scripts.map(scriptTag).join('') +
+    '</head><body><a class="of-skip" href="#main">Skip to content</a>' +
+    (header ? `<header>${draw(header, scene)}</header>` : '') +
+    '<main id="main">' +
+    (intro ? `<div class="of-intro">${draw(intro, scene)}</div>` : '') +
+    (body ? `<div class="of-body">${draw(body, scene)}</div>` : '') +
+    '</main>' +
+    (footer ? `<footer>${draw(footer, scene)}</footer>` : '') +
+    '</body></html>'
+  )
+}
