@@ -234,3 +234,10 @@ export function frame(
   const made = newFrame(id, covers, 0)
   return { ...made, ...more, regions: { ...made.regions, ...regions } }
 }
+
+/** A page without the tags of our own scripts, each at its own address: nothing else of the kind may stand there. */
+export const withoutOurScripts = (html: string): string =>
+  html.replace(
+    /<script type="application\/ld\+json">[^<]*<\/script>|<script( defer)? src="\/_of\/el\/[a-z]+\.\w+\.js"><\/script>/g,
+    '',
+  )

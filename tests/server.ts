@@ -26,7 +26,7 @@ export interface StartOptions {
 }
 
 const SERVER = join(process.cwd(), '.output', 'server', 'index.mjs')
-const PATIENCE = 20_000
+const PATIENCE = 60_000
 
 export function freePort(): Promise<number> {
   return new Promise((done) => {
@@ -79,7 +79,8 @@ export async function startServer(options: StartOptions = {}): Promise<TestServe
   if (!(await running.ready)) throw new Error(`The server did not start:\n${running.said()}`)
   const end = () =>
     new Promise<number | null>((done) => {
-      if (running.child.exitCode !== null) return done(running.child.exitCode)
+      const { exitCode, signalCode } = running.child
+      if (exitCode !== null || signalCode !== null) return done(exitCode)
       running.child.once('exit', (code) => done(code))
       running.child.kill('SIGTERM')
     })

@@ -1,23 +1,4 @@
-import axe from 'axe-core'
-import type { Page } from '@playwright/test'
-import { expect, signIn, test } from './studio'
-
-/** Serious and critical findings of the window itself; pages drawn small inside it are published pages, looked at by themselves. */
-async function findings(page: Page): Promise<string[]> {
-  await page.evaluate(axe.source)
-  const { violations } = await page.evaluate(() =>
-    (window as unknown as { axe: typeof axe }).axe.run(document, { iframes: false }),
-  )
-  return violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map(
-      (v) =>
-        `${v.id}: ${v.nodes
-          .map((n) => n.target.join(' '))
-          .slice(0, 4)
-          .join(' | ')}`,
-    )
-}
+import { expect, findings, signIn, test } from './studio'
 
 test('published pages have no serious finding', async ({ page, server }) => {
   for (const address of [

@@ -1,7 +1,6 @@
-import axe from 'axe-core'
 import type { Page } from '@playwright/test'
 import { Client } from '../api/client'
-import { add, benchPage, expect, saved, settled, signIn, test } from './studio'
+import { add, benchPage, expect, findings, saved, settled, signIn, test } from './studio'
 
 /** The bench when things go wrong around it or in the hand, and read by those who do not see it. */
 
@@ -106,15 +105,6 @@ test('the last column goes with its row, and comes back with it', async ({ page 
 })
 
 test('no view of the bench has a serious finding', async ({ page }) => {
-  const findings = async () => {
-    await page.evaluate(axe.source)
-    const { violations } = await page.evaluate(() =>
-      (window as unknown as { axe: typeof axe }).axe.run(document, { iframes: false }),
-    )
-    return violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes[0]?.target.join(' ')}`)
-  }
   test.slow()
   const views: [string, () => Promise<unknown>][] = [
     ['the palette', () => page.getByRole('button', { name: /^Palette/ }).click()],
@@ -149,6 +139,6 @@ test('no view of the bench has a serious finding', async ({ page }) => {
   for (const [view, open] of views) {
     await open()
     await page.waitForTimeout(150)
-    expect({ view, found: await findings() }).toEqual({ view, found: [] })
+    expect({ view, found: await findings(page) }).toEqual({ view, found: [] })
   }
 })

@@ -91,7 +91,7 @@ test('a look can differ at each width step, says where it comes from, and can be
   await expect(title).toHaveCSS('font-size', '40px')
   await size.fill('9999')
   await size.press('Enter')
-  await expect(page.getByText('Size: choose a number from 8 to 200.')).toBeVisible()
+  await expect(page.getByText('Size: choose a length from 8 to 200 px.')).toBeVisible()
   await expect(title).toHaveCSS('font-size', '40px')
 })
 

@@ -1,14 +1,8 @@
-import axe from 'axe-core'
 import type { Page } from '@playwright/test'
-import { expect, settled, signIn, test } from './studio'
+import { expect, findings, settled, signIn, test } from './studio'
 
 /** Page types and entries made in the studio. */
 
-async function findings(page: Page): Promise<string[]> {
-  await page.evaluate(axe.source)
-  const { violations } = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run(document))
-  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)
-}
 const stored = (page: Page) => expect(page.locator('footer').getByText('Saved', { exact: true })).toBeVisible()
 
 test('a page type with fields is made, an entry of it written, published and seen', async ({ page, server }) => {

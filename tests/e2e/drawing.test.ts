@@ -73,7 +73,7 @@ test('on narrow screens columns stand one below the other, and nothing runs out 
 test('grids go from four columns to two to one', async ({ page, server }) => {
   const columns = async (width: number) => {
     await page.setViewportSize({ width, height: 800 })
-    await page.goto(`${server.origin}/exhibits`)
+    await page.goto(`${server.origin}/rooms/long-gallery`)
     const tops = await page
       .locator('.of-grid > li')
       .evaluateAll((items) => items.slice(0, 8).map((i) => Math.round(i.getBoundingClientRect().top)))
@@ -93,6 +93,8 @@ test('a page can be read and used by keyboard: skip link, menus, what is below a
   const sub = page.locator('header').getByRole('link', { name: 'Opening hours' })
   await expect(sub).toBeHidden()
   await page.locator('header').getByRole('link', { name: 'Visit', exact: true }).focus()
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('Enter')
   await expect(sub).toBeVisible()
   await expect(page.locator('header').getByRole('link', { name: 'Visit', exact: true })).toHaveAttribute(
     'aria-current',

@@ -1,14 +1,8 @@
-import axe from 'axe-core'
 import type { Page } from '@playwright/test'
-import { expect, settled, signIn, test } from './studio'
+import { expect, findings, settled, signIn, test } from './studio'
 
 /** Entries: the table, the sheet of paper, the page beside it, stored states, and two writers on one entry. */
 
-async function findings(page: Page): Promise<string[]> {
-  await page.evaluate(axe.source)
-  const { violations } = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run(document))
-  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)
-}
 const open = async (page: Page, origin: string, what = 'entries') => {
   await page.goto(`${origin}/studio/content/${what}`)
   await settled(page)

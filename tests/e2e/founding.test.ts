@@ -1,10 +1,8 @@
-import { expect, settled, test } from './studio'
+import { codeOf, expect, found, settled, test } from './studio'
 
 /** From an empty folder to a site of one's own. */
 
 test.use({ demo: 'none' })
-
-const codeOf = (said: string) => /"event":"to-be-founded","code":"([A-Z0-9-]+)"/.exec(said)?.[1] ?? ''
 
 test('whoever has the code founds a site, is its owner, and every screen of the studio is there', async ({
   page,
@@ -40,16 +38,7 @@ test('whoever has the code founds a site, is its owner, and every screen of the 
 })
 
 test('a site that begins with nothing has a studio that says so', async ({ page, server }) => {
-  await page.goto(`${server.origin}/studio`)
-  await settled(page)
-  await page.getByLabel('Code').fill(codeOf(server.said()))
-  await page.getByLabel('Name', { exact: true }).fill('Salt Works')
-  await page.getByLabel('Your name').fill('Rui')
-  await page.getByLabel('Mail address').fill('rui@saltworks.example.org')
-  await page.getByLabel('Password').fill('a heron on the dyke')
-  await page.getByLabel('Nothing').check()
-  await page.getByRole('button', { name: 'Found the site' }).click()
-  await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible()
+  await found(page, server, true)
   for (const screen of ['Map', 'Layouts', 'Content', 'Checks', 'Releases']) {
     await page.getByRole('link', { name: screen, exact: true }).click()
     await expect(page.getByRole('link', { name: screen, exact: true })).toHaveAttribute('aria-current', 'page')

@@ -50,7 +50,8 @@ test('a frame with facts and an exception reads as one sentence, and its impact 
   await expect(page.getByRole('option')).toHaveCount(Number(/\d+/.exec(counted)![0]))
   const side = (name: string) => page.frameLocator(`iframe[title^="${name}: "]`)
   await expect(side('Before').getByText('Quillmere Clock Museum').first()).toBeVisible()
-  await expect(side('After').locator('header nav')).toHaveCount(2)
+  // Two halves of a menu around the mark, and the panel of menus.
+  await expect(side('After').locator('header nav')).toHaveCount(3)
   await page.getByRole('button', { name: 'Next' }).click()
   await page.getByRole('button', { name: 'Back to the edit' }).click()
 
@@ -199,14 +200,14 @@ test('a frame is offered to writers; a writer chooses it for an entry, and it ou
   const guest = await visitor(browser)
   await guest.goto(`${server.origin}/stories/the-part-left-over`)
   await expect(guest.locator('h1')).toHaveText('The part that was left over')
-  await expect(guest.locator('header nav')).toHaveCount(2)
+  await expect(guest.locator('header nav')).toHaveCount(3)
   await writer.getByLabel('Frame', { exact: true }).selectOption({ label: 'as the conditions say' })
   const stored = writer.waitForResponse((answer) => answer.url().includes('/api/entries/') && answer.ok())
   await writer.getByRole('button', { name: 'Store', exact: true }).click()
   await stored
   await expect(writer.getByRole('button', { name: 'Store', exact: true })).toBeDisabled()
   await guest.reload()
-  await expect(guest.locator('header nav')).toHaveCount(1)
+  await expect(guest.locator('header nav')).toHaveCount(2)
 })
 
 test('home is a chosen entry or an archive, set in one place', async ({ page, browser, server }) => {

@@ -38,7 +38,10 @@ test('a part is hidden, and another has its own looks at rest and under the poin
   await page.goto(`${server.origin}/studio/layouts/house-header`)
   const menu = benchPage(page).locator('header .of-menu')
   await page.getByRole('treeitem', { name: /^Menu/ }).first().click()
-  await page.getByRole('option', { name: 'Link', exact: true }).click()
+  await page
+    .getByRole('complementary', { name: 'Properties' })
+    .getByRole('button', { name: 'Link', exact: true })
+    .click()
   await page.getByLabel('Weight', { exact: true }).fill('800')
   await page.getByLabel('Weight', { exact: true }).press('Tab')
   await expect(menu.locator('a').first()).toHaveCSS('font-weight', '800')

@@ -1,3 +1,4 @@
+import axe from 'axe-core'
 import { type Browser, type Page, expect, test as base } from '@playwright/test'
 import { type StartOptions, type TestServer, startServer } from '../server'
 
@@ -38,7 +39,8 @@ export async function signIn(page: Page, server: TestServer, who = 'ada'): Promi
   await page.getByLabel('Mail address').fill(`${who}@quillmere.example.org`)
   await page.getByLabel('Password').fill(PASSWORD)
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible()
+  // A password takes its time to be judged, on purpose; on a busy machine it takes more.
+  await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible({ timeout: 30_000 })
 }
 
 /** The page on the bench. */
@@ -91,4 +93,38 @@ export async function release(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Release…' }).click()
   await page.getByRole('button', { name: /^Release \d+ changes?$/ }).click()
   await expect(page.getByText(/is what visitors see now/)).toBeVisible()
+}
+
+/** Serious and critical findings of the window itself; pages drawn small inside it are published pages, looked at by themselves. */
+export async function findings(page: Page): Promise<string[]> {
+  await page.evaluate(axe.source)
+  const { violations } = await page.evaluate(() =>
+    (window as unknown as { axe: typeof axe }).axe.run(document, { iframes: false }),
+  )
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 4)
+          .join(' | ')}`,
+    )
+}
+
+/** The one-time code that an empty server prints. */
+export const codeOf = (said: string): string => /"event":"to-be-founded","code":"([A-Z0-9-]+)"/.exec(said)?.[1] ?? ''
+
+/** Founds a site of Rui's, which begins with nothing or with pages and stories. */
+export async function found(page: Page, server: TestServer, nothing: boolean): Promise<void> {
+  await page.goto(`${server.origin}/studio`)
+  await settled(page)
+  await page.getByLabel('Code').fill(codeOf(server.said()))
+  await page.getByLabel('Name', { exact: true }).fill('Salt Works')
+  await page.getByLabel('Your name').fill('Rui')
+  await page.getByLabel('Mail address').fill('rui@saltworks.example.org')
+  await page.getByLabel('Password').fill('a heron on the dyke')
+  if (nothing) await page.getByLabel('Nothing').check()
+  await page.getByRole('button', { name: 'Found the site' }).click()
+  await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible()
 }

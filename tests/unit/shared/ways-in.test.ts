@@ -23,7 +23,13 @@ const BODILESS = [
   'users/[id]/sessions.delete.ts',
 ]
 /** Those that take a file as it is: it is judged by what is in it. */
-const FILES = ['files/index.post.ts', 'imports/index.post.ts', 'pictures/[id]/file.put.ts', 'pictures/index.post.ts']
+const FILES = [
+  'files/index.post.ts',
+  'fonts/index.post.ts',
+  'imports/index.post.ts',
+  'pictures/[id]/file.put.ts',
+  'pictures/index.post.ts',
+]
 
 test('every handler that changes something reads its body by a shape, or takes none', () => {
   for (const file of files) {

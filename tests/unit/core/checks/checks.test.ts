@@ -153,7 +153,7 @@ describe('dead', () => {
 
 describe('layouts', () => {
   test('unreached: used by no frame that is on, and by no grid of one that is used', () => {
-    const grid = titled('G', element('entry-grid', { type: 'tool', card: 'K' }))
+    const grid = titled('G', element('entry-list', { type: 'tool', card: 'K' }))
     const card = layout('K', 'card', row(column(12, element('lead-picture'))))
     expect(of('unreached', findings([base], [BODY, grid, card])).map((f) => f.layout)).toEqual(['G', 'K'])
     expect(of('unreached', findings([base, frame('g', [TOOLS], { body: use('G') })], [BODY, grid, card]))).toEqual([])
@@ -194,7 +194,7 @@ describe('layouts', () => {
     expect(wants({ text: { kind: 'field', of: 'reference', via: 'twin', field: 'title' } })).toEqual([])
     expect(wants({ text: { kind: 'field', of: 'reference', via: 'gone', field: 'title' } })).toHaveLength(1)
     expect(wants({ text: { kind: 'field', of: 'term', via: 'dome', field: 'constructor' } })).toHaveLength(1)
-    const grid = titled('G', element('entry-grid', { source: 'page', card: 'K' }))
+    const grid = titled('G', element('entry-list', { source: 'page', card: 'K' }))
     const card = layout('K', 'card', row(column(12, element('heading', { text: field('maker') }, 'probe'))))
     const archive = frame('a', [{ kind: 'type-archives', type: 'note' }], { body: use('G') })
     expect(of('missing-field', findings([base, archive], [BODY, grid, card]))).toEqual([
@@ -279,7 +279,7 @@ test('dangling: targets, layouts, and all that layouts and entries name', () => 
     element('menu', { menu: 'gone' }),
     element('image', { picture: 'gone' }),
     element('image', { picture: field('picture', { fallback: 'gone' }) }),
-    element('entry-grid', { type: 'gone', card: 'gone' }),
+    element('entry-list', { type: 'gone', card: 'gone' }),
     element('button', { link: { page: 'entry:gone' } }),
   )
   const catalogue = new Catalogue(

@@ -139,13 +139,13 @@ test.each<[string, unknown]>([
 test('the house style is edited like any document, and stays one that can be drawn', () => {
   const set = (at: string[], to: unknown) => HOUSE_EDITING.apply(PLAIN_HOUSE, { kind: 'set', at, value: to })
   expect(set(['palette', 'ink', 'value'], '#000000')).toMatchObject({ ok: true, inverse: { value: '#1f2328' } })
-  expect(set(['headingSizes', '0'], 44)).toMatchObject({ ok: true, document: { headingSizes: [44, 28, 21, 17] } })
+  expect(set(['scale', 'byHand', 'h1'], 44)).toMatchObject({ ok: true, document: { scale: { byHand: { h1: 44 } } } })
   for (const [at, to] of [
     [['palette', 'ink', 'value'], 'red;}body{'],
     [['palette', 'ink'], null],
-    [['headingSizes', '4'], 12],
+    [['scale', 'byHand', 'h1'], 5],
     [['extra'], 1],
-    [['button', '__proto__'], {}],
+    [['links', '__proto__'], {}],
     [[], {}],
   ] as [string[], unknown][])
     expect(set(at, to).ok).toBe(false)

@@ -192,19 +192,19 @@ describe('checkLayout', () => {
     ['another kind', { kind: 'frame' }],
     [
       'children that are no list',
-      { kind: 'layout', format: 1, id: 'x', name: 'X', region: 'body', defaults: {}, children: 'many' },
+      { kind: 'layout', format: 2, id: 'x', name: 'X', region: 'body', defaults: {}, children: 'many' },
     ],
     [
       'a child that is nothing',
-      { kind: 'layout', format: 1, id: 'x', name: 'X', region: 'body', defaults: {}, children: [null] },
+      { kind: 'layout', format: 2, id: 'x', name: 'X', region: 'body', defaults: {}, children: [null] },
     ],
     [
       'a region there is none of',
-      { kind: 'layout', format: 1, id: 'x', name: 'X', region: 'aside', defaults: {}, children: [] },
+      { kind: 'layout', format: 2, id: 'x', name: 'X', region: 'aside', defaults: {}, children: [] },
     ],
     [
       'looks that are no record',
-      { kind: 'layout', format: 1, id: 'x', name: 'X', region: 'body', defaults: { row: 7 }, children: [] },
+      { kind: 'layout', format: 2, id: 'x', name: 'X', region: 'body', defaults: { row: 7 }, children: [] },
     ],
   ])('refuses %s without falling over', (_, document) => {
     expect(checkLayout(document as unknown as Layout).length).toBeGreaterThan(0)
@@ -236,7 +236,7 @@ describe('checkLayout', () => {
   })
 
   test('a newer format is named as such', () => {
-    const newer = { ...layout('x', 'body'), format: 2 } as unknown as Layout
+    const newer = { ...layout('x', 'body'), format: 3 } as unknown as Layout
     expect(checkLayout(newer)[0]!.code).toBe('layout-format')
   })
 

@@ -3,19 +3,22 @@ import type { Layout, Row, Value } from '#core/tree'
 import { applyEdit, treeToDraw } from '#core/layouts'
 import { CompiledDesign, compileLayout, hasTitle } from '#core/render'
 import { Formats, escapeHtml, fill, sceneOf } from '#core/drawing'
-import { Catalogue } from '#core/site'
+import { Catalogue, firstCharacters } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import {
   VISITOR,
   column,
   element,
   field,
+  entry,
   frame,
   layout,
   observatory,
   refractor,
+  rich,
   row,
   smallSite,
+  withoutOurScripts,
 } from '../../../fixtures'
 
 const catalogue = observatory()
@@ -53,7 +56,19 @@ describe('a whole page', () => {
     expect(html).toMatch(
       /<body><a class="of-skip" href="#main">.*<header>.*<\/header><main id="main">.*<\/main><footer>.*<\/footer><\/body><\/html>$/s,
     )
-    expect(html).not.toMatch(/<script|\son\w+=|\sstyle=/)
+    expect(withoutOurScripts(html)).not.toMatch(/<script|\son\w+=|\sstyle=/)
+  })
+
+  test('a page that says nothing short of itself is described by its own words, cut at one, or by the line of the site', () => {
+    const said = (html: string) => /<meta name="description" content="([^"]*)">/.exec(html)?.[1]
+    const long = 'A mirror ground by hand, and silvered in the kitchen. '.repeat(20)
+    const at = new Catalogue(smallSite([entry('mute', 'tool', { content: rich(long) }), entry('empty', 'tool')]))
+    const own = said(page('entry:mute', [], [], at).html)!
+    expect(own.length).toBeLessThanOrEqual(161)
+    expect(long.startsWith(own.slice(0, -1))).toBe(true)
+    expect(own).toMatch(/\w…$/)
+    expect(said(page('entry:empty', [], [], at).html)).toBe('Clear nights only')
+    expect(said(page('archive:tool', [], []).html)).toBe('Clear nights only')
   })
 
   test('without any frame it stands in its plain body', () => {
@@ -79,7 +94,7 @@ describe('a whole page', () => {
     const site = smallSite([{ ...refractor, title: '</title><script>alert(1)</script>', summary: '"><script>' }])
     site.settings = { ...site.settings, name: '<b>Site</b>', origin: 'https://x"onload="' }
     const { html } = page('entry:refractor', [header], undefined, new Catalogue(site))
-    expect(html).not.toContain('<script')
+    expect(withoutOurScripts(html)).not.toContain('<script')
     expect(html).not.toContain('<b>Site')
     expect(html).not.toContain('"onload="')
   })
@@ -183,7 +198,9 @@ describe('compiling', () => {
 
   test('a background picture is drawn behind, and not at all where there is none', () => {
     const made = layout('b', 'body', background(field('picture')))
-    expect(page('entry:refractor', [made]).html).toContain('<img class="of-bg" src="/pictures/moon/moon.svg" alt="">')
+    expect(page('entry:refractor', [made]).html).toContain(
+      '<div class="of-bg"><img src="/pictures/moon/moon.svg" alt=""',
+    )
     expect(page('entry:mirror', [made]).html).not.toContain('class="of-bg"')
   })
 
@@ -312,3 +329,12 @@ describe('links that were left open', () => {
     expect(drawn({ ids: true })).not.toMatch(/href=""/)
   })
 })
+
+test.each([
+  ['short', 20, 'short'],
+  ['just as long', 12, 'just as long'],
+  ['one two three', 9, 'one two…'],
+  ['one two, three', 9, 'one two…'],
+  ['unbroken'.repeat(9), 10, 'unbrokenu…'],
+  ['', 5, ''],
+])('%j in %i characters is %j', (text, most, short) => expect(firstCharacters(text, most)).toBe(short))

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { Catalogue, type Entry, type Site, blankEntry } from '#core/site'
+import { Catalogue, type Entry, type Site, blankEntry, followTaken } from '#core/site'
 import { makeDemo } from '#demo/index'
 
 const { site } = makeDemo()
@@ -96,4 +96,16 @@ test('the site that a catalogue was made of is left as it was', () => {
   const before = JSON.stringify(small)
   new Catalogue(small).follow([{ id: 'a', entry: null }])
   expect(JSON.stringify(small)).toBe(before)
+})
+
+test('what is taken over brings what time has done with it, in every catalogue alike', () => {
+  const soon: Entry = { ...blankEntry('soon', 'story'), slug: 'soon', published: true, from: '2026-11-25T12:30' }
+  const later = NOW + 60 * 60_000
+  const change = { entries: [{ id: 'f', entry: null }], pictures: [], menus: null, redirects: null }
+  const withSoon = { ...small, entries: [...small.entries, soon] }
+  const [one, other] = [new Catalogue(withSoon, NOW), new Catalogue(withSoon, NOW + 5000)]
+  expect(one.isOut(soon)).toBe(false)
+  for (const catalogue of [one, other]) followTaken(catalogue, { at: later, change })
+  expect(one.isOut(soon)).toBe(true)
+  expect(told(one)).toEqual(told(other))
 })
