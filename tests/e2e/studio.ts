@@ -1,18 +1,64 @@
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import axe from 'axe-core'
 import { type Browser, type Page, expect, test as base } from '@playwright/test'
+import { Client } from '../api/client'
 import { type StartOptions, type TestServer, startServer } from '../server'
 
 export { expect }
 
+const SESSION = 'outer-frame'
 const PASSWORD = 'wind-me-on-sunday'
 
+/** A folder made once, with the sessions of those who work there: each test has a copy of it. */
+interface Prepared {
+  data: string
+  sessions: ReadonlyMap<string, string>
+}
+
+const folder = () => mkdtempSync(join(tmpdir(), 'outer-frame-'))
+
+async function prepare(demo: StartOptions['demo']): Promise<Prepared> {
+  const data = folder()
+  const sessions = new Map<string, string>()
+  if (demo === 'none') return { data, sessions }
+  const server = await startServer({ demo, data })
+  for (const who of ['ada', 'wim', 'orla']) {
+    const client = await new Client(server).open()
+    await client.signIn(who)
+    const session = client.cookie(SESSION)
+    if (session) sessions.set(who, session)
+  }
+  await server.stop()
+  return { data, sessions }
+}
+
+/** Who is signed in at a server without having typed a password there. */
+const known = new WeakMap<TestServer, Prepared['sessions']>()
+
 /** Tests with a server of their own, over the demo as `demo` names it. */
-export const test = base.extend<{ server: TestServer; errors: string[] }, { demo: StartOptions['demo'] }>({
+export const test = base.extend<
+  { server: TestServer; errors: string[] },
+  { demo: StartOptions['demo']; prepared: Prepared }
+>({
   demo: ['full', { option: true, scope: 'worker' }],
-  server: async ({ demo }, use) => {
-    const server = await startServer({ demo })
+  prepared: [
+    async ({ demo }, use) => {
+      const prepared = await prepare(demo)
+      await use(prepared)
+      rmSync(prepared.data, { recursive: true, force: true })
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ demo, prepared }, use) => {
+    const data = folder()
+    cpSync(prepared.data, data, { recursive: true })
+    const server = await startServer({ demo, data })
+    known.set(server, prepared.sessions)
     await use(server)
     await server.stop()
+    rmSync(data, { recursive: true, force: true })
   },
   /** Whatever the page reports as an error; no test leaves any. */
   errors: [
@@ -33,7 +79,15 @@ export async function settled(page: Page): Promise<void> {
   )
 }
 
+/** Signs in: those of the museum by a session that they have, anybody else by the form. */
 export async function signIn(page: Page, server: TestServer, who = 'ada'): Promise<void> {
+  const session = known.get(server)?.get(who)
+  if (session) {
+    await page.context().addCookies([{ name: SESSION, value: session, url: server.origin }])
+    await page.goto(`${server.origin}/studio`)
+    await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible()
+    return settled(page)
+  }
   await page.goto(`${server.origin}/studio/sign-in`)
   await settled(page)
   await page.getByLabel('Mail address').fill(`${who}@quillmere.example.org`)
