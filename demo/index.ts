@@ -5,7 +5,7 @@ import { CLOCK_KIND, EXHIBITS } from './content/exhibits'
 import { PEOPLE, TAXONOMIES, TERMS, TYPES } from './content/kinds'
 import { MENUS } from './content/menus'
 import { BARE_DESIGN, DESIGN } from './design'
-import { drawClock, drawDetail } from './pictures/clocks'
+import { drawClock, drawDetail, drawDial, drawTrain } from './pictures/clocks'
 import { drawEmptyCase, drawMark, drawPortrait, drawRoom, drawTicket } from './pictures/others'
 
 export { REMOVED_STORY } from './content/entries'
@@ -47,13 +47,21 @@ const picture = (id: string, alt: string, width: number, height: number, svg: st
   svg,
 })
 
+/** What else is shown of a clock, by the beginning of the picture's id. */
+function otherPicture(id: string, of: string, name: string): DrawnPicture {
+  if (id.startsWith('dial-')) return picture(id, `The dial of ${name}`, 800, 1000, drawDial(of))
+  if (id.startsWith('train-')) return picture(id, `The train of ${name}`, 1000, 800, drawTrain(of))
+  if (id.startsWith('wheels-')) return picture(id, `Wheels of ${name}`, 1200, 800, drawDetail(id))
+  return picture(id, `${name}, close to`, 1200, 800, drawDetail(of))
+}
+
 function clockPictures(): DrawnPicture[] {
   return EXHIBITS.flatMap((e) => {
     const kind = CLOCK_KIND[String(e.fields.mechanism)] ?? 'movement'
     const name = e.title || 'A crate without a label'
     const clock = e.picture ? [picture(e.picture, name, 800, 800, drawClock(e.id, kind))] : []
-    const detail = (e.fields.pictures as string[] | undefined)?.[1]
-    return [...clock, ...(detail ? [picture(detail, `${name}, close to`, 1200, 800, drawDetail(e.id))] : [])]
+    const others = (e.fields.pictures as string[] | undefined)?.slice(1) ?? []
+    return [...clock, ...others.map((id) => otherPicture(id, e.id, name))]
   })
 }
 

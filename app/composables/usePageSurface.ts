@@ -117,6 +117,10 @@ export function usePageSurface(
     if (!node || !page?.defaultView) return
     // What stands in something that is closed is opened with it.
     for (let at = node.closest('details'); at; at = at.parentElement?.closest('details') ?? null) at.open = true
+    for (let at = node.closest('.of-tabs>div'); at; at = at.parentElement?.closest('.of-tabs>div') ?? null)
+      at.parentElement!.querySelector<HTMLInputElement>(
+        `#${CSS.escape(at.previousElementSibling!.getAttribute('for')!)}`,
+      )!.checked = true
     const { top, bottom } = node.getBoundingClientRect()
     const { innerHeight } = page.defaultView
     // The whole of it where it fits, else its beginning.

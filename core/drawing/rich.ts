@@ -1,5 +1,5 @@
 import { isFieldValue } from '../tree'
-import { type RichDoc, type RichNode, safeAddress } from '../site'
+import { type RichDoc, type RichNode, headingsOf, safeAddress } from '../site'
 import { attribute, escapeHtml } from './escape'
 import { type Chunk, join } from './chunk'
 import { img } from './pictures'
@@ -80,6 +80,11 @@ const PLAYED = /^\/files\/[^?#]+\.(mp4|webm|ogv)$/i
 /** Whether an address is that of a film of the site itself. */
 export const isOwnFilm = (address: string): boolean => PLAYED.test(address)
 
+const HEARD = /^\/files\/[^?#]+\.(mp3|ogg|oga|opus|wav|flac|m4a|aac)$/i
+
+/** Whether an address is that of a sound of the site itself. */
+export const isOwnSound = (address: string): boolean => HEARD.test(address)
+
 /** A film of the site itself is played here; one elsewhere is led to, so that nothing of others is loaded. */
 function film({ address, title }: Record<string, unknown>): Chunk {
   const href = typeof address === 'string' ? safeAddress(address) : null
@@ -92,7 +97,7 @@ function film({ address, title }: Record<string, unknown>): Chunk {
 
 const WHOLE: Readonly<Record<string, (attrs: Record<string, unknown>) => Chunk>> = { picture, film }
 
-function drawNode(node: RichNode): Chunk {
+function drawNode(node: RichNode, anchors: Anchors = null): Chunk {
   if (node.type === 'text') return textNode(node)
   if (node.type === 'hardBreak') return '<br>'
   if (node.type === 'horizontalRule') return '<hr>'
@@ -101,7 +106,7 @@ function drawNode(node: RichNode): Chunk {
     return isFieldValue(value) ? fieldChunk(value) : ''
   }
   if (Object.hasOwn(WHOLE, node.type)) return WHOLE[node.type]!(node.attrs ?? {})
-  const inside = join(...(node.content ?? []).map(drawNode))
+  const inside = join(...(node.content ?? []).map((n) => drawNode(n, anchors)))
   // Wide tables scroll by themselves, for keys too.
   if (node.type === 'table')
     return join('<div class="of-table" tabindex="0"><table><tbody>', inside, '</tbody></table></div>')
@@ -110,7 +115,9 @@ function drawNode(node: RichNode): Chunk {
   const tag = node.type === 'heading' ? headingTag(node.attrs) : NODE_TAGS.get(node.type)
   if (!tag) return inside
   const dir = directionOf(node)
-  return join(dir ? `<${tag} dir="rtl">` : `<${tag}>`, inside, `</${tag}>`)
+  const anchor = anchors?.get(node)?.anchor
+  const id = anchor === undefined ? '' : attribute('id', anchor)
+  return join(`<${tag}${id}${dir ? ' dir="rtl"' : ''}>`, inside, `</${tag}>`)
 }
 
 const RTL = /^[^\p{L}]*[\p{Script=Hebrew}\p{Script=Arabic}]/u
@@ -122,10 +129,24 @@ function directionOf(node: RichNode): boolean {
 
 /** Rich text of an element, with its dynamic fields, as a chunk. */
 export function richChunk(doc: RichDoc): Chunk {
-  return join(...(doc.content ?? []).map(drawNode))
+  return join(...(doc.content ?? []).map((node) => drawNode(node)))
 }
 
+/** Anchors of the headings of the text that is being drawn. */
+type Anchors = ReturnType<typeof headingsOf> | null
+
 const DRAWN = new WeakMap<RichDoc, Chunk>()
+const ANCHORED = new WeakMap<RichDoc, Chunk>()
+
+/** Rich text of an entry, whose headings can be led to: for the one place on a page where it stands as the content. */
+export function anchoredChunk(doc: RichDoc): Chunk {
+  let chunk = ANCHORED.get(doc)
+  if (chunk === undefined) {
+    const anchors = headingsOf(doc)
+    ANCHORED.set(doc, (chunk = join(...(doc.content ?? []).map((node) => drawNode(node, anchors)))))
+  }
+  return chunk
+}
 
 /** Rich text of an entry; drawn once for each state of the content. */
 export function contentChunk(doc: RichDoc): Chunk {

@@ -96,3 +96,11 @@ export function pictureOf(value: Value | undefined, scene: Scene, site = false):
   const fallback = site ? catalogue.site.settings.fallbackPicture : null
   return own ?? (fallback ? (catalogue.pictures.get(fallback) ?? null) : null)
 }
+
+/** All pictures that a value stands for, in order: those of the first field that is filled, or the one chosen. */
+export function picturesOf(value: Value | undefined, scene: Scene): Picture[] {
+  const found = readValue(value, scene)
+  const held = found && ('literal' in found ? found.literal : found.value)
+  const ids: unknown[] = Array.isArray(held) ? held : [held]
+  return ids.flatMap((id) => (typeof id === 'string' ? (scene.catalogue.pictures.get(id) ?? []) : []))
+}

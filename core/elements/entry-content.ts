@@ -1,4 +1,4 @@
-import { contentChunk, unlessLeftOut } from '../drawing'
+import { anchoredChunk, unlessLeftOut } from '../drawing'
 import { RICH_CSS } from './text'
 import type { ElementSpec } from './spec'
 
@@ -17,7 +17,7 @@ export const entryContent: ElementSpec = {
     return unlessLeftOut('content', (scene) => {
       const { subject } = scene
       const doc = subject.kind === 'entry' ? subject.entry.content : null
-      const chunk = doc ? contentChunk(doc) : ''
+      const chunk = doc ? anchoredChunk(doc) : ''
       const html = typeof chunk === 'string' ? chunk : chunk(scene)
       return html && `${open}${html}</div>`
     })

@@ -2,6 +2,7 @@ import { backToTop } from './back-to-top'
 import { button } from './button'
 import { buttons } from './buttons'
 import { contact } from './contact'
+import { contents } from './contents'
 import { countdown } from './countdown'
 import { divider } from './divider'
 import { facts } from './entry/facts'
@@ -14,15 +15,17 @@ import { filterForm } from './lists/filter-form'
 import { field } from './field'
 import { heading } from './heading'
 import { hours } from './hours'
-import { film } from './film'
+import { film } from './pictures/film'
 import { icon, iconWords } from './icon'
 import { iconList, social } from './icon-lists'
-import { image } from './image'
+import { image } from './pictures/image'
 import { lostWords } from './lost-words'
 import { notice } from './notice'
-import { slideshow } from './slideshow'
+import { pictureSet } from './pictures/picture-set'
+import { slideshow } from './pictures/slideshow'
+import { sound } from './pictures/sound'
 import { table } from './table'
-import { leadPicture } from './lead-picture'
+import { leadPicture } from './pictures/lead-picture'
 import { linkList } from './link-list'
 import { menu } from './menu'
 import { menuPanel } from './menu-panel'
@@ -33,6 +36,7 @@ import { share } from './share'
 import { siteName } from './site-name'
 import { spacer } from './spacer'
 import type { ElementSpec } from './spec'
+import { tabs } from './tabs'
 import { text } from './text'
 import { today } from './today'
 import { trail } from './trail'
@@ -53,9 +57,11 @@ export const ELEMENTS: readonly ElementSpec[] = [
   lostWords,
   image,
   leadPicture,
+  pictureSet,
   icon,
   slideshow,
   film,
+  sound,
   siteName,
   menu,
   menuPanel,
@@ -71,11 +77,13 @@ export const ELEMENTS: readonly ElementSpec[] = [
   facts,
   features,
   entryContent,
+  contents,
   personCard,
   neighbours,
   entryList,
   filterForm,
   sections,
+  tabs,
   divider,
   spacer,
 ]

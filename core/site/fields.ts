@@ -1,7 +1,7 @@
 import type { Catalogue } from './catalogue'
 import { entryName } from './pages'
 import { converted } from './convert'
-import { isRichDoc } from './rich'
+import { isRichDoc, minutesToRead } from './rich'
 import type { Entry, Field, FieldKind, FieldRef, Id, Page, PageType, Person, Term } from './types'
 
 /** What a page, a card or a shared piece is about. */
@@ -100,7 +100,13 @@ function reading(kind: Reading['kind'], value: unknown, field?: Field): Reading 
   return isEmpty(next) ? null : { kind, value: next, field }
 }
 
-type BuiltIn = { label: string; kind: Reading['kind']; read(subject: Subject, place: Place): unknown }
+type BuiltIn = {
+  label: string
+  kind: Reading['kind']
+  /** What is told of its values beyond their kind. */
+  field?: Field
+  read(subject: Subject, place: Place): unknown
+}
 
 const countOf = (subject: Subject, { catalogue, page, found }: Place): unknown => {
   if (subject.kind === 'term') return catalogue.entriesInTerm(subject.term.id).length
@@ -163,6 +169,12 @@ export const BUILT_IN: Record<string, BuiltIn> = {
     },
   },
   count: { label: 'Number of entries', kind: 'number', read: countOf },
+  'reading-time': {
+    label: 'Minutes to read',
+    kind: 'number',
+    field: { id: 'reading-time', label: 'Minutes to read', kind: 'number', unit: 'minute' },
+    read: (s) => (s.kind === 'entry' ? minutesToRead(s.entry.content) : null),
+  },
   query: { label: 'Words searched for', kind: 'text', read: (_, { query }) => query },
 }
 
@@ -208,7 +220,7 @@ function onSubject(id: Id): OnSubject {
   if (builtIn) {
     return {
       raw: (subject, place) => builtIn.read(subject, place),
-      reading: (subject, place) => reading(builtIn.kind, builtIn.read(subject, place)),
+      reading: (subject, place) => reading(builtIn.kind, builtIn.read(subject, place), builtIn.field),
     }
   }
   if (id.startsWith(TERMS)) {

@@ -51,7 +51,7 @@ export {
   setItem,
 } from './menus'
 export { insertTerm, moveTerm, newPerson, newTerm, removeTaxonomy, removeTerm } from './terms'
-export { firstCharacters, isRichDoc, richPictures, richText } from './rich'
+export { type RichHeading, firstCharacters, headingsOf, isRichDoc, minutesToRead, richPictures, richText } from './rich'
 export { refuseRich, richShape } from './rich-shape'
 export * from './shapes'
 export {

@@ -1,3 +1,4 @@
+import { slugOf } from './addresses'
 import type { Id, RichDoc, RichNode } from './types'
 
 export function isRichDoc(value: unknown): value is RichDoc {
@@ -33,4 +34,61 @@ export function richPictures(doc: RichDoc | null): Id[] {
   }
   doc?.content?.forEach(see)
   return found
+}
+
+/** A heading of a text: what it says, how deep it stands, and the anchor that leads to it. */
+export interface RichHeading {
+  text: string
+  level: number
+  anchor: string
+}
+
+const HEADINGS = new WeakMap<RichDoc, ReadonlyMap<RichNode, RichHeading>>()
+
+/** An anchor that is not taken; the same words, however often, cost a step each. */
+function freeAnchor(base: string, taken: Map<string, number>): string {
+  for (;;) {
+    const times = (taken.get(base) ?? 0) + 1
+    taken.set(base, times)
+    if (times === 1) return base
+    const next = `${base}-${times}`
+    if (!taken.has(next)) {
+      taken.set(next, 1)
+      return next
+    }
+  }
+}
+
+/** Headings that say something, in order, each with an anchor of its own; found once for each state of a text. */
+export function headingsOf(doc: RichDoc): ReadonlyMap<RichNode, RichHeading> {
+  const known = HEADINGS.get(doc)
+  if (known) return known
+  const found = new Map<RichNode, RichHeading>()
+  const taken = new Map<string, number>()
+  const see = (node: RichNode): void => {
+    if (node.type !== 'heading') return node.content?.forEach(see)
+    const text = richText({ type: 'doc', content: [node] })
+    if (!text) return
+    const level = Number(node.attrs?.level)
+    const anchor = freeAnchor(slugOf(text).slice(0, 60) || 'part', taken)
+    found.set(node, { text, level: Number.isInteger(level) ? Math.min(4, Math.max(2, level)) : 2, anchor })
+  }
+  doc.content?.forEach(see)
+  HEADINGS.set(doc, found)
+  return found
+}
+
+/** Words that are read in a minute, about what studies of silent reading find for running text. */
+const WORDS_A_MINUTE = 230
+const MINUTES = new WeakMap<RichDoc, number>()
+
+/** About how long a text takes to read, in whole minutes; null for none. */
+export function minutesToRead(doc: RichDoc | null): number | null {
+  if (!doc) return null
+  let minutes = MINUTES.get(doc)
+  if (minutes === undefined) {
+    const words = richText(doc).split(/\s+/).filter(Boolean).length
+    MINUTES.set(doc, (minutes = Math.ceil(words / WORDS_A_MINUTE)))
+  }
+  return minutes || null
 }

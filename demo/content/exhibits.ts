@@ -99,7 +99,11 @@ function exhibit({ title, maker, made, mechanism, room, height, summary }: Exhib
       strikes: striking,
       condition: known(CONDITIONS, condition),
       loan: chance.next() > 0.8,
-      pictures: [`clock-${id}`, `detail-${id}`],
+      pictures: [
+        `clock-${id}`,
+        `detail-${id}`,
+        ...(index % 2 === 0 ? [`dial-${id}`, `train-${id}`, `wheels-${id}`] : []),
+      ],
       ...(FILMED.has(mechanism) && { film: `https://films.example.org/quillmere/${id}` }),
       documents: index % 3 === 0 ? [{ name: 'Condition report', address: '/support-us' }] : [],
       position: { x: Math.round(chance.between(5, 95)), y: Math.round(chance.between(5, 95)) },

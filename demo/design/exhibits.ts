@@ -21,7 +21,15 @@ export const EXHIBITS: Layout[] = [
     row(
       'Opening',
       { paddingTop: 20, paddingBottom: 48 },
-      column(5, {}, element('lead-picture', { shape: 'square' })),
+      column(
+        5,
+        {},
+        element('picture-set', {
+          value: field('pictures'),
+          corner: field('terms:period'),
+          where: 'below-start',
+        }),
+      ),
       column(
         7,
         {},

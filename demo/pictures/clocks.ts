@@ -238,3 +238,24 @@ export function drawDetail(id: string): string {
     dial(x - 60, 470, chance.between(280, 360), ink, chance),
   )
 }
+
+/** The dial by itself, as large as the picture. */
+export function drawDial(id: string): string {
+  const chance = chanceOf(`${id} dial`)
+  const ink = chance.pick(INKS)
+  return svg(800, 1000, rect(0, 0, 800, 1000, ink.ground) + dial(400, 500, 330, ink, chance))
+}
+
+/** The wheels behind it, each driving the next. */
+export function drawTrain(id: string): string {
+  const chance = chanceOf(`${id} train`)
+  const ink = chance.pick(INKS)
+  const [a, b, c] = [chance.between(150, 190), chance.between(100, 130), chance.between(60, 90)]
+  const second: [number, number] = [260 + a * 0.7 + b * 0.7, 560 - a * 0.68 - b * 0.68]
+  const third: [number, number] = [second[0] + b * 0.7 + c * 0.7, second[1] + b * 0.68 + c * 0.68]
+  const wheels =
+    wheel(260, 560, a, 60, ink.brass, ink.ground) +
+    wheel(...second, b, 40, ink.shade, ink.ground) +
+    wheel(...third, c, 24, ink.brass, ink.ground)
+  return svg(1000, 800, rect(0, 0, 1000, 800, ink.ground) + rect(0, 720, 1000, 26, ink.wood) + wheels)
+}

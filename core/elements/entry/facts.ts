@@ -13,6 +13,7 @@ import { type Catalogue, fieldLabel } from '../../site'
 import { type FieldValue, type Item, isFieldValue } from '../../tree'
 import { valueFill } from '../field-html'
 import { ICON } from '../icon'
+import { COLUMNS_CSS } from '../columns'
 import { headingLevel } from '../levels'
 import { type ElementSpec, prop } from '../spec'
 import { describeItems, itemsOf } from '../words'
@@ -109,6 +110,7 @@ export const facts: ElementSpec = {
   },
   css: [
     ICON_CSS,
+    COLUMNS_CSS,
     '.of-facts{overflow-wrap:break-word}.of-facts dl{display:grid;grid-template-columns:repeat(var(--k,1),minmax(0,1fr));gap:.6em var(--g)}.of-facts dt{font-weight:600;display:flex;gap:.5em;align-items:center}.of-facts dd{margin:0}.of-facts dd ul{padding-left:1.2em}' +
       '.of-facts :is(h2,h3){font-size:1.1em;margin:.9em 0 .5em}.of-facts>:is(h2,h3):first-child{margin-top:0}.of-facts.of-table dl>div{display:flex;justify-content:space-between;gap:1em;padding-bottom:.5em;border-bottom:1px solid color-mix(in srgb,currentColor 25%,transparent)}.of-facts.of-table dd{text-align:end}' +
       '.of-facts.of-line dl,.of-facts.of-line dl>div{display:flex;flex-wrap:wrap;gap:.2em .45em}.of-facts.of-line dl>div+div::before{content:"\\b7"}.of-facts.of-slash dl>div+div::before{content:"/"!important}.of-facts.of-bar dl>div+div::before{content:"|"!important}.of-facts.of-line dl{gap:.2em .6em}@media (max-width:639.98px){.of-facts dl{--k:1}}',

@@ -1,6 +1,7 @@
 import { ICON_CSS, type Scene, attribute, escapeHtml, iconSvg, plainText, readValue } from '../../drawing'
 import { type Reading, TERMS } from '../../site'
 import { isFieldValue } from '../../tree'
+import { COLUMNS_CSS } from '../columns'
 import { ICON } from '../icon'
 import { type ElementSpec, prop } from '../spec'
 import { describe } from '../words'
@@ -54,7 +55,8 @@ export const features: ElementSpec = {
   },
   css: [
     ICON_CSS,
-    '.of-features{list-style:none;padding:0;display:grid;grid-template-columns:repeat(var(--k,1),minmax(0,1fr));gap:.4em var(--g)}.of-features li{display:flex;gap:.6em;overflow-wrap:anywhere}.of-features .of-lack{opacity:.72}.of-features a{color:inherit}@media (max-width:639.98px){.of-features{--k:1}}',
+    COLUMNS_CSS,
+    '.of-features{list-style:none;padding:0;display:grid;grid-template-columns:repeat(var(--k,1),minmax(0,1fr));gap:.4em var(--g)}.of-features li{display:flex;gap:.6em;overflow-wrap:anywhere}.of-features .of-lack{opacity:.72}.of-features a{color:inherit}@media (max-width:639.98px){.of-features[class]{--k:1}}',
   ],
   summary: (props, names) => describe(props.value, names),
   draw(element, compile) {

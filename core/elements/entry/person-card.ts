@@ -1,7 +1,7 @@
 import { type Scene, attribute, escapeHtml, fill, img, pictureOf, readValue, textChunk } from '../../drawing'
 import { type Person, safeAddress } from '../../site'
 import { isFieldValue } from '../../tree'
-import { PICTURE_CSS } from '../pictures'
+import { PICTURE_CSS } from '../pictures/figure'
 import { type ElementSpec, prop } from '../spec'
 import { describe } from '../words'
 import { titleLink } from '../lists/cards'

@@ -1,7 +1,8 @@
 import { OPS, OP_WORDS } from '../../conditions'
 import { FOCUS_CSS } from '../../drawing'
 import type { ValueProperty } from '../../tree'
-import { PICTURE_CSS } from '../pictures'
+import { COLUMNS_CSS } from '../columns'
+import { PICTURE_CSS } from '../pictures/figure'
 import { headingLevel } from '../levels'
 import { type ElementSpec, prop } from '../spec'
 import { itemsOf } from '../words'
@@ -234,10 +235,11 @@ export const entryList: ElementSpec = {
   css: [
     FOCUS_CSS,
     PICTURE_CSS,
+    COLUMNS_CSS,
     '.of-grid{display:grid;grid-template-columns:repeat(var(--k),minmax(0,1fr));gap:var(--g);list-style:none;padding:0}' +
-      '.of-k1{--k:1}.of-k2{--k:2}.of-k3{--k:3}.of-k4{--k:4}.of-k5{--k:5}.of-k6{--k:6}.of-grid>li,.of-uneven>li{min-width:0;overflow-wrap:break-word}' +
+      '.of-grid>li,.of-uneven>li{min-width:0;overflow-wrap:break-word}' +
       '.of-card-title{font-size:var(--h3);line-height:1.2;margin-top:.5em}.of-card-title a{color:inherit}' +
-      ':is(.of-grid,.of-uneven) .of-row{padding-inline:0}@media (max-width:1023.98px){.of-k3,.of-k4,.of-k5,.of-k6{--k:2}}@media (max-width:639.98px){.of-grid,.of-uneven{--k:1}}',
+      ':is(.of-grid,.of-uneven) .of-row{padding-inline:0}@media (max-width:1023.98px){:is(.of-grid,.of-uneven):is(.of-k3,.of-k4,.of-k5,.of-k6){--k:2}}@media (max-width:639.98px){:is(.of-grid,.of-uneven)[class]{--k:1}}',
   ],
   parts: {
     picture: { label: 'Picture' },

@@ -2,6 +2,7 @@ import type { ScriptName } from '../../drawing'
 import { shortHash } from '../../styles'
 import { HEADER } from './header'
 import { FILM } from './film'
+import { LARGE } from './large'
 import { LIST } from './list'
 import { MENU } from './menu'
 import { NOTICE } from './notice'
@@ -18,6 +19,7 @@ const SCRIPTS: Readonly<Record<ScriptName, string>> = {
   slides: SLIDES,
   film: FILM,
   list: LIST,
+  large: LARGE,
 }
 
 const FOLDER = '/_of/el/'

@@ -58,13 +58,13 @@ test('several menus stand in one panel in their order; none that is gone, and no
   expect(drawElement(element('menu-panel', {}))).toBe('')
 })
 
-test('scripts of what every page may have stay under 3 KB together, that of lists under 1.2 KB; each stands at an address of its own', () => {
+test('scripts of what every page may have stay under 3 KB together, those of lists and large pictures under 1.2 KB each; each stands at an address of its own', () => {
   const size = (script: string) => gzipSync(script, { level: 9 }).length
   const all = [...allScripts().values()]
-  const list = scriptAt(scriptAddress('list'))!
-  const others = all.filter((script) => script !== list)
+  const apart = [scriptAt(scriptAddress('list'))!, scriptAt(scriptAddress('large'))!]
+  const others = all.filter((script) => !apart.includes(script))
   expect(others.reduce((sum, script) => sum + size(script), 0)).toBeLessThan(3 * 1024)
-  expect(size(list)).toBeLessThan(1200)
+  for (const script of apart) expect(size(script)).toBeLessThan(1200)
   for (const script of all) expect(() => new Function(script)).not.toThrow()
   expect(scriptAt(scriptAddress('menu'))).toContain('ArrowDown')
   expect(scriptAt('/_of/el/menu.js')).toBeNull()

@@ -8,9 +8,9 @@ import {
   linkAddress,
   pictureOf,
   plainText,
-} from '../drawing'
-import { type ElementSpec, prop } from './spec'
-import { describe } from './words'
+} from '../../drawing'
+import { type ElementSpec, prop } from '../spec'
+import { describe } from '../words'
 
 export const film: ElementSpec = {
   type: 'film',

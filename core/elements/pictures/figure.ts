@@ -1,5 +1,5 @@
-import { img, attribute, escapeHtml, linkAddress, pictureOf, plainText, type Chunk } from '../drawing'
-import type { Value, Property } from '../tree'
+import { img, attribute, escapeHtml, linkAddress, pictureOf, plainText, type Chunk } from '../../drawing'
+import type { Value, Property } from '../../tree'
 
 /** Shapes a picture can be cropped to, as CSS aspect ratios. */
 export const SHAPE: Extract<Property, { kind: 'choice' }> = {

@@ -1,8 +1,8 @@
-import { FOCUS_CSS } from '../drawing'
-import { isFieldValue } from '../tree'
-import { PICTURE_CSS, SHAPE, figure } from './pictures'
-import { type ElementSpec, prop } from './spec'
-import { describe } from './words'
+import { FOCUS_CSS } from '../../drawing'
+import { isFieldValue } from '../../tree'
+import { PICTURE_CSS, SHAPE, figure } from './figure'
+import { type ElementSpec, prop } from '../spec'
+import { describe } from '../words'
 
 export const image: ElementSpec = {
   type: 'image',

@@ -1,0 +1,242 @@
+import {
+  FOCUS_CSS,
+  type Scene,
+  attribute,
+  escapeHtml,
+  fill,
+  img,
+  pictureAddress,
+  picturesOf,
+  plainText,
+  textChunk,
+} from '../../drawing'
+import type { Picture } from '../../site'
+import { type Item, type Value, isFieldValue } from '../../tree'
+import { COLUMNS_CSS } from '../columns'
+import { type ElementSpec, prop } from '../spec'
+import { describe, describeItems } from '../words'
+import { SHAPE } from './figure'
+import { SLIDES_CSS, STEP_WORDS, slidesOf } from './slides'
+
+/** One picture as it is shown: which, and what stands below it. */
+interface Shown {
+  picture: Picture
+  caption: string
+}
+
+const COLUMNED = ['lead', 'grid', 'uneven']
+const CROPPED = ['lead', 'grid', 'strip']
+
+const SHAPES_CSS = ['square 1', 'standing 3/4', 'lying 4/3', 'broad 16/9']
+  .map((line) => line.split(' '))
+  .map(([name, ratio]) => `.of-set.of-${name} img{width:100%;aspect-ratio:${ratio};object-fit:cover}`)
+  .join('')
+
+/** Several pictures, in whichever form suits how many there are; each large on request. */
+export const pictureSet: ElementSpec = {
+  type: 'picture-set',
+  name: 'Set of pictures',
+  about:
+    'The pictures of the entry, or ones chosen here: one large with small ones, in a grid, in uneven columns, in a strip or as slides.',
+  group: 'Pictures',
+  props: {
+    from: {
+      kind: 'choice',
+      label: 'Shows',
+      default: 'field',
+      options: [
+        { value: 'field', label: 'Those of a field' },
+        { value: 'chosen', label: 'Those chosen here' },
+      ],
+    },
+    value: {
+      kind: 'field',
+      label: 'Of the field',
+      default: { kind: 'field', of: 'page', field: 'picture' },
+      kinds: ['picture', 'pictures'],
+      asked: { by: 'from', is: ['field'] },
+    },
+    first: {
+      kind: 'yes-no',
+      label: "The entry's own picture first",
+      default: true,
+      asked: { by: 'from', is: ['field'] },
+    },
+    pictures: {
+      kind: 'items',
+      label: 'Pictures',
+      default: [],
+      one: 'Picture',
+      named: 'caption',
+      most: 60,
+      of: {
+        picture: { kind: 'picture', label: 'Picture', default: null, dynamic: true },
+        caption: { kind: 'text', label: 'Caption', default: '', most: 300 },
+      },
+      asked: { by: 'from', is: ['chosen'] },
+    },
+    form: {
+      kind: 'choice',
+      label: 'Stand',
+      default: 'lead',
+      options: [
+        { value: 'lead', label: 'One large with small ones' },
+        { value: 'grid', label: 'In a grid' },
+        { value: 'uneven', label: 'In columns of uneven heights' },
+        { value: 'strip', label: 'In a strip' },
+        { value: 'slides', label: 'One beside the other' },
+      ],
+    },
+    columns: {
+      kind: 'number',
+      label: 'Columns',
+      default: 4,
+      min: 2,
+      max: 6,
+      asked: { by: 'form', is: COLUMNED },
+    },
+    shape: { ...SHAPE, default: 'square', asked: { by: 'form', is: CROPPED } },
+    most: { kind: 'number', label: 'At most', default: 12, min: 1, max: 60 },
+    captions: { kind: 'yes-no', label: 'With captions', default: false },
+    corner: {
+      kind: 'text',
+      label: 'Over a corner',
+      default: '',
+      most: 120,
+      hint: 'Words or a field, laid over the first picture.',
+    },
+    where: {
+      kind: 'choice',
+      label: 'Which corner',
+      default: 'above-start',
+      options: [
+        { value: 'above-start', label: 'Above, at the beginning' },
+        { value: 'above-end', label: 'Above, at the end' },
+        { value: 'below-start', label: 'Below, at the beginning' },
+        { value: 'below-end', label: 'Below, at the end' },
+      ],
+    },
+    large: { kind: 'yes-no', label: 'Large on request', default: true },
+    name: { kind: 'text', label: 'Described as', default: 'Pictures', most: 120 },
+    ...STEP_WORDS,
+    close: { kind: 'text', label: 'Button that closes', default: 'Close', most: 60 },
+  },
+  madeOf: ['pictures', 'words'],
+  parts: {
+    picture: { label: 'Picture', hides: false, states: ['hover', 'focus'] },
+    caption: { label: 'Caption' },
+    corner: { label: 'Over the corner', words: 'corner' },
+    button: { label: 'Buttons', states: ['hover', 'focus'] },
+  },
+  css: [
+    FOCUS_CSS,
+    SLIDES_CSS,
+    COLUMNS_CSS,
+    '.of-set>ul{list-style:none;padding:0;margin:0}.of-set figure{position:relative;margin:0}.of-set a{display:block}.of-set img{display:block;width:100%;border-radius:inherit}.of-set figcaption{margin-top:.35em;font-size:.85em;overflow-wrap:anywhere}' +
+      '.of-set-lead>ul,.of-set-grid>ul{display:grid;grid-template-columns:repeat(var(--k,4),minmax(0,1fr));gap:var(--sg,.6em)}.of-set-lead li:first-child{grid-column:1/-1}' +
+      '.of-set-uneven>ul{columns:var(--k,4);column-gap:var(--sg,.6em)}.of-set-uneven li{break-inside:avoid;margin-bottom:var(--sg,.6em)}' +
+      '.of-set-strip>ul{display:flex;gap:var(--sg,.6em);overflow-x:auto;scroll-snap-type:x proximity;scrollbar-width:thin}.of-set-strip li{flex:0 0 auto;width:min(78%,var(--sw,15em));scroll-snap-align:start}' +
+      '.of-set .of-corner{position:absolute;z-index:1;inset:.7em auto auto .7em;max-width:calc(100% - 1.4em);padding:.3em .7em;background:var(--c-paper,#fff);color:var(--c-ink,#000);font-size:.9em;overflow-wrap:anywhere}' +
+      '.of-set .of-above-end{inset:.7em .7em auto auto}.of-set .of-below-start{inset:auto auto .7em .7em}.of-set .of-below-end{inset:auto .7em .7em auto}' +
+      '.of-slides.of-set figure{display:grid;grid-template:minmax(0,1fr) auto/100%;height:100%}.of-slides.of-set a,.of-slides.of-set picture{min-height:0;height:100%}' +
+      '@media (max-width:639.98px){.of-set[class]{--k:3}.of-set-uneven[class]{--k:2}}' +
+      SHAPES_CSS,
+    '.of-large{width:100%;height:100%;max-width:none;max-height:none;padding:0;border:0;background:rgb(12 13 15/.96);color:#fff}.of-large::backdrop{background:rgb(12 13 15/.9)}.of-large ol{list-style:none;display:flex;height:100%;margin:0;padding:0;overflow-x:auto;scroll-snap-type:x mandatory;scrollbar-width:none}' +
+      '.of-large li{flex:0 0 100%;display:grid;grid-template:minmax(0,1fr) auto/100%;gap:.6em;padding:3.6em 1.2em 1.2em;scroll-snap-align:start;box-sizing:border-box;text-align:center}.of-large picture{min-height:0}.of-large img{width:100%;height:100%;object-fit:contain}' +
+      '.of-large div{position:absolute;inset:.7em .8em auto;display:flex;gap:.4em;align-items:center}.of-large p{margin:0 auto 0 0;font-variant-numeric:tabular-nums}.of-large button{font:inherit;line-height:1;padding:.5em .8em;border:1px solid rgb(255 255 255/.5);background:none;color:inherit;cursor:pointer}',
+  ],
+  summary: (props, names) =>
+    props.from === 'chosen' ? describeItems(props.pictures, 'caption', names) : describe(props.value, names),
+  draw(element, compile) {
+    const say = (name: string) => prop(element, pictureSet, name)
+    const form = String(say('form'))
+    const large = say('large') === true
+    if (large) compile.script('large')
+    const shape = CROPPED.includes(form) && say('shape') !== 'own' ? [String(say('shape'))] : []
+    const columns = COLUMNED.includes(form) ? [`k${Number(say('columns'))}`] : []
+    const slides = form === 'slides'
+    const attributes = compile.attributes(
+      element,
+      'set',
+      ...(slides ? ['slides'] : [`set-${form}`]),
+      ...shape,
+      ...columns,
+    )
+    const shown = listing(say, compile.shows(element, 'caption') && say('captions') === true)
+    const corner = compile.shows(element, 'corner') ? textChunk(say('corner')) : ''
+    const cornerOpen = `<p${compile.part(element, 'corner', 'corner', String(say('where')))}${compile.words('corner')}>`
+    const captionOpen = `<figcaption${compile.part(element, 'caption')}>`
+    const own = compile.part(element, 'picture')
+    const eager = compile.region !== 'card'
+    const figure = ({ picture, caption }: Shown, i: number, over: string): string => {
+      const html = img(picture, picture.alt, { eager: eager && i === 0, sizes: compile.sizes })
+      const linked = large ? `<a${attribute('href', pictureAddress(picture))} data-large>${html}</a>` : html
+      const below = caption && `${captionOpen}${escapeHtml(caption)}</figcaption>`
+      return `<li><figure${own}>${linked}${over}${below}</figure></li>`
+    }
+    const around = slides ? slidesAround(element, compile, attributes, say) : null
+    return (scene) => {
+      const found = shown(scene)
+      if (found.length === 0) return ''
+      const words = fill([corner], scene)
+      const over = words && `${cornerOpen}${words}</p>`
+      const html = found.map((one, i) => figure(one, i, i === 0 ? over : '')).join('')
+      if (around) return around(html, scene, found.length)
+      const said = large ? largeWords(say, scene) : ''
+      const role = form === 'strip' ? ' tabindex="0"' : ''
+      const called = escapeHtml(plainText(say('name'), scene) || 'Pictures')
+      return `<div${attributes} role="group" aria-label="${called}"${said}><ul${role}>${html}</ul></div>`
+    }
+  },
+}
+
+type Say = (name: string) => Value
+
+/** What the buttons of the large view are called, told to its script. */
+const largeWords = (say: Say, scene: Scene): string =>
+  ['previous', 'next', 'close', 'name']
+    .map((name) =>
+      attribute(`data-${name}`, plainText(say(name), scene) || String(pictureSet.props[name]!.default as string)),
+    )
+    .join('')
+
+/** The pictures of a scene with their captions, each once. */
+function listing(say: Say, captions: boolean): (scene: Scene) => Shown[] {
+  const most = Number(say('most'))
+  if (say('from') === 'chosen') {
+    const items = Array.isArray(say('pictures')) ? (say('pictures') as Item[]) : []
+    return (scene) =>
+      items
+        .flatMap(({ props }) => {
+          const [picture] = picturesOf(props.picture, scene)
+          return picture ? { picture, caption: captions ? plainText(props.caption, scene) : '' } : []
+        })
+        .slice(0, most)
+  }
+  const value = say('value')
+  const first: Value = say('first') === true ? { kind: 'field', of: 'page', field: 'picture' } : null
+  return (scene) => {
+    const all = [...picturesOf(first, scene).slice(0, 1), ...(isFieldValue(value) ? picturesOf(value, scene) : [])]
+    return [...new Set(all)].slice(0, most).map((picture) => ({ picture, caption: captions ? picture.alt : '' }))
+  }
+}
+
+function slidesAround(
+  element: Parameters<ElementSpec['draw']>[0],
+  compile: Parameters<ElementSpec['draw']>[1],
+  attributes: string,
+  say: Say,
+): (html: string, scene: Scene, count: number) => string {
+  const frame = (stepped: boolean, scene: Scene) =>
+    slidesOf({
+      element,
+      compile,
+      attributes: attributes + (say('large') === true ? largeWords(say, scene) : ''),
+      name: say('name'),
+      stepped: stepped && compile.shows(element, 'button'),
+      seconds: 0,
+      say,
+    })
+  compile.script('slides')
+  return (html, scene, count) => frame(count > 1, scene)(html, scene)
+}

@@ -1,0 +1,54 @@
+import { type Compile, type Scene, escapeHtml, plainText } from '../../drawing'
+import type { LayoutElement, Value, ValueProperty } from '../../tree'
+
+/** What is scrolled sideways, one at a time: by hand, by buttons where there is script, or by itself until stopped. */
+
+/** What its buttons are called, for who does not see their signs. */
+export const STEP_WORDS = {
+  previous: { kind: 'text', label: 'Button back', default: 'Previous', most: 60 },
+  next: { kind: 'text', label: 'Button on', default: 'Next', most: 60 },
+} as const satisfies Record<string, ValueProperty>
+
+export const RUN_WORDS = {
+  stop: { kind: 'text', label: 'Button that stops', default: 'Stop', most: 60 },
+  run: { kind: 'text', label: 'Button that goes on', default: 'Go on', most: 60 },
+} as const satisfies Record<string, ValueProperty>
+
+const WORDS = { ...STEP_WORDS, ...RUN_WORDS }
+
+export const SLIDES_CSS =
+  '.of-slides{position:relative}.of-slides ol{list-style:none;padding:0;margin:0;display:flex;overflow-x:auto;scroll-snap-type:x mandatory;scrollbar-width:thin}' +
+  '.of-slides li{flex:0 0 100%;scroll-snap-align:start;position:relative;display:grid;grid-template:100%/100%;height:var(--ph,420px)}.of-slides li>*{grid-area:1/1}' +
+  '.of-slides img{width:100%;height:100%;object-fit:cover}.of-slides picture{min-height:0}' +
+  '.of-slides-go{position:absolute;right:.8em;top:.8em;display:flex;gap:.4em}.of-slides-go[hidden]{display:none}' +
+  '.of-slides-go button{font:inherit;line-height:1;padding:.5em .7em;border:0;background:rgb(0 0 0/.72);color:#fff;cursor:pointer}'
+
+interface Slides {
+  element: LayoutElement
+  compile: Compile
+  /** The opening attributes of the whole. */
+  attributes: string
+  name: Value
+  /** Whether it has buttons: more than one to step to, and the part is shown. */
+  stepped: boolean
+  /** After how many seconds it goes on; 0 where it does not. */
+  seconds: number
+  say(what: keyof typeof WORDS): Value
+}
+
+/** Puts drawn `li` elements into slides. */
+export function slidesOf({ element, compile, attributes, name, stepped, seconds, say }: Slides) {
+  compile.script('slides')
+  const own = compile.part(element, 'button')
+  const runs = seconds > 0 ? ` data-seconds="${seconds}"` : ''
+  const button = (go: string, label: string, sign: string, more = '') =>
+    `<button type="button"${own} data-go="${go}" aria-label="${label}"${more}>${sign}</button>`
+  return (inside: string, scene: Scene): string => {
+    const said = (what: keyof typeof WORDS) => escapeHtml(plainText(say(what), scene) || WORDS[what].default)
+    const called = escapeHtml(plainText(name, scene) || 'Slideshow')
+    const stop = runs && button('stop', said('stop'), '❚❚', ` data-stop="${said('stop')}" data-run="${said('run')}"`)
+    const buttons = `${button('-1', said('previous'), '‹')}${stop}${button('1', said('next'), '›')}`
+    const bar = stepped ? `<div class="of-slides-go" hidden>${buttons}</div>` : ''
+    return `<section${attributes} aria-label="${called}"${runs}><ol tabindex="0">${inside}</ol>${bar}</section>`
+  }
+}
