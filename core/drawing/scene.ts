@@ -21,6 +21,8 @@ export interface Scene extends Place {
   formats: Formats
   /** Who asks, and how: what things are shown for. */
   request: Request
+  /** Entries that are likely meant where an address or a search finds nothing. */
+  likely: readonly Entry[]
   /** Card layouts, ready to be drawn, for grids. */
   cards: ReadonlyMap<Id, Fill>
   /** Menus, as they are released or as they are being made. */
@@ -39,6 +41,8 @@ export interface SceneOptions {
   visitor?: Visitor
   query?: string
   found?: readonly Entry[]
+  near?: string
+  likely?: readonly Entry[]
   cards?: ReadonlyMap<Id, Fill>
   /** Else those of the site. */
   menus?: ReadonlyMap<Id, Menu> | undefined
@@ -55,13 +59,16 @@ export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, opti
     visitor: options.visitor ?? ANYBODY,
     request: options.request ?? ANY_REQUEST,
     query: options.query ?? '',
-    found: options.found ?? [],
+    found: options.found ?? NO_ENTRIES,
+    near: options.near ?? '',
+    likely: options.likely ?? NO_ENTRIES,
     cards: options.cards ?? NO_CARDS,
     menus: options.menus ?? catalogue.menus,
     lists: options.lists ?? noLists,
   }
 }
 
+const NO_ENTRIES: readonly Entry[] = []
 const noLists = (): readonly ListPlan[] => []
 const NO_CARDS: ReadonlyMap<Id, Fill> = new Map()
 

@@ -1,4 +1,4 @@
-import { escapeHtml, join, textChunk } from '../drawing'
+import { attribute, escapeHtml, join, textChunk } from '../drawing'
 import { BUTTON_CSS, BUTTON_LOOK } from './button'
 import { type ElementSpec, prop } from './spec'
 
@@ -10,6 +10,12 @@ export const searchBox: ElementSpec = {
   props: {
     label: { kind: 'text', label: 'Label', default: 'Search this site', most: 80 },
     button: { kind: 'text', label: 'Button', default: 'Search', most: 40 },
+    suggests: {
+      kind: 'yes-no',
+      label: 'Offers pages while one types',
+      default: false,
+      hint: 'Where the browser runs scripts.',
+    },
     look: { ...BUTTON_LOOK, label: 'Look of the button' },
   },
   css: [
@@ -22,6 +28,7 @@ export const searchBox: ElementSpec = {
     field: { label: 'Field', hides: false, states: ['hover', 'focus'] },
     button: { label: 'Button', words: 'button', states: ['hover', 'focus'] },
   },
+  begins: { suggests: true },
   summary: () => '',
   draw(element, compile) {
     const label = textChunk(prop(element, searchBox, 'label'))
@@ -36,10 +43,13 @@ export const searchBox: ElementSpec = {
           '</button>',
         )
       : ''
+    const suggests = prop(element, searchBox, 'suggests') === true
+    if (suggests) compile.script('suggest')
+    const list = suggests ? attribute('data-suggest', `of-offers-${element.id}`) : ''
     return join(
       `<search${compile.attributes(element, 'search-box')}><form action="/search" method="get"><label>`,
       labelled,
-      `<input type="search" name="q" maxlength="200"${compile.part(element, 'field')} value="`,
+      `<input type="search" name="q" maxlength="200"${list}${compile.part(element, 'field')} value="`,
       ({ query }) => escapeHtml(query),
       '"></label>',
       button,

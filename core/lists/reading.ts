@@ -36,6 +36,7 @@ export function readerOf(catalogue: Catalogue, field: Id): ReadField {
     visitor: { role: 'visitor', name: '' },
     query: '',
     found: [],
+    near: '',
   }
   return (entry) => {
     const subject = entrySubject(catalogue, entry)

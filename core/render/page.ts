@@ -162,6 +162,11 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     return [...(this.programs.get(layout)?.lists ?? [])].some((plan) => plan.words)
   }
 
+  /** True when a layout has a list of what may have been meant. */
+  guesses(layout: Id): boolean {
+    return [...(this.programs.get(layout)?.lists ?? [])].some((plan) => plan.source === 'likely')
+  }
+
   /** True when a layout, or a card that its grids draw, holds an element of a type. */
   holds(layout: Id, type: string): boolean {
     const program = this.programs.get(layout)

@@ -43,7 +43,7 @@ function typeChoices(catalogue: Catalogue, type: PageType): FieldChoice[] {
 export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): FieldChoice[] {
   const own = type
     ? typeChoices(catalogue, type)
-    : ['title', 'summary', 'description', 'picture', 'count', 'query'].map((f) =>
+    : ['title', 'summary', 'description', 'picture', 'count', 'query', 'near'].map((f) =>
         builtInChoice(f, 'page', 'From the page'),
       )
   const text = (of: 'site' | 'visitor', table: typeof SITE, group: string): FieldChoice[] =>
@@ -61,7 +61,7 @@ const SUITS: Readonly<Record<EntryFieldUse, (kind: Reading['kind']) => boolean>>
   group: (kind) => ['terms', 'person', 'entry', 'choice', 'choices', 'yes-no'].includes(kind),
   show: (kind) => !['rich', 'picture', 'pictures', 'documents', 'position'].includes(kind),
 }
-const OF_EVERY_ENTRY = ['title', 'summary', 'date', 'person'] as const
+const OF_EVERY_ENTRY = ['title', 'summary', 'type', 'date', 'person'] as const
 
 /** The fields of entries that suit a use: those that every entry has, then those of each page type; each id once. */
 export function entryFields(catalogue: Catalogue, use: EntryFieldUse): Omit<FieldChoice, 'of' | 'via'>[] {

@@ -26,6 +26,8 @@ export interface Place {
   query: string
   /** Entries found by the search. */
   found: readonly Entry[]
+  /** The words that were met instead, where those searched for stand nowhere; else empty. */
+  near: string
 }
 
 /** A field's value with what is needed to write it out. Empty values are never read: they give null. */
@@ -176,6 +178,7 @@ export const BUILT_IN: Record<string, BuiltIn> = {
     read: (s) => (s.kind === 'entry' ? minutesToRead(s.entry.content) : null),
   },
   query: { label: 'Words searched for', kind: 'text', read: (_, { query }) => query },
+  near: { label: 'Words met instead', kind: 'text', read: (_, { near }) => near },
 }
 
 export const SITE: Record<string, { label: string; read(place: Place): string }> = {

@@ -148,16 +148,34 @@ export const ARCHIVES: Layout[] = [
       column(
         8,
         { flow: 28 },
-        element('search-box', {}),
-        element('field', { label: '', value: field('count', { after: ' found' }) }, { colour: '@soft' }),
+        element('search-box', { suggests: true }),
+        element(
+          'field',
+          {
+            label: '',
+            value: field('near', { before: 'Nothing has just these words. Shown is what has “', after: '”.' }),
+          },
+          { colour: '@soft' },
+        ),
         element('entry-list', {
           source: 'page',
-          most: 48,
-          columns: 2,
-          empty: 'Nothing found. Try fewer or other words.',
+          most: 12,
+          arrange: 'rows',
+          pages: 'numbers',
+          tally: true,
+          tallyAfter: ' found',
+          empty: 'Nothing has all of these words.',
+          filters: items(
+            { field: 'type', label: 'Kind of page' },
+            { field: 'terms:room' },
+            { field: 'terms:topic' },
+            { field: 'date', range: true },
+          ),
         }),
+        element('entry-list', { source: 'likely', most: 6, arrange: 'rows', above: 'Perhaps you meant' }),
+        element('entry-list', { source: 'newest', type: 'story', most: 3, above: 'Lately written' }),
       ),
-      column(4, {}),
+      column(4, {}, element('filter-form', {})),
     ),
   ),
   layout(
@@ -185,7 +203,8 @@ export const ARCHIVES: Layout[] = [
             title: 'This page has stopped',
             text: 'It may be at the mender’s, or it may never have been made. Please try one of the others.',
           }),
-          element('search-box', { label: 'What were you looking for?', look: 'pale' }),
+          element('search-box', { label: 'What were you looking for?', look: 'pale', suggests: true }),
+          element('entry-list', { source: 'likely', most: 3, above: 'Perhaps you meant', columns: 3 }),
           element('buttons', {
             buttons: items(
               { label: 'Home', link: { page: 'home' }, look: 'pale' },

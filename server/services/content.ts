@@ -16,7 +16,7 @@ import { readEntriesBy } from '../database/entries'
 import { readPicture } from '../database/pictures'
 import { compress } from './encoding'
 import type { Database } from '../database/open'
-import { searchEntries } from './search'
+import { type Found, likelyAt, searchEntries, suggest } from './search'
 import { Texts } from './texts'
 import { takeTurns } from './turns'
 
@@ -131,9 +131,19 @@ export class Content {
     return entry ? this.texts.lighten(entry) : null
   }
 
-  /** Entries that are out and hold some words, best first. */
-  search(words: string): Promise<Entry[]> {
+  /** What words find. */
+  search(words: string): Promise<Found> {
     return searchEntries(this.db, this.catalogue, words)
+  }
+
+  /** Entries likely meant by an address at which there is no page. */
+  likelyAt(path: string): Promise<Entry[]> {
+    return likelyAt(this.db, this.catalogue, path)
+  }
+
+  /** Entries that may be meant while somebody types. */
+  suggest(words: string): Promise<Entry[]> {
+    return suggest(this.db, this.catalogue, words)
   }
 
   /** Ends what reads beside the database. */

@@ -2,12 +2,20 @@ import type { Device, Need, Request } from '../../core/conditions'
 import { CompiledRules, type Design, dependsOn, layoutsOn, resolve, rulesOf } from '../../core/frames'
 import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/drawing'
 import { CompiledDesign, type DrawnPage, type Fault, isBeyond, wellAsked } from '../../core/render'
-import { type AskedAddress, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
+import {
+  type AskedAddress,
+  type Page,
+  type Parameters,
+  entryName,
+  readParameters,
+  writeParameters,
+} from '../../core/site'
 import { PLAIN_HOUSE } from '../../core/styles'
 import { isMachineAddress, machineFile } from '../../core/machines'
 import { type Answer, type Depends, NOTHING, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
 import type { Content, Stale } from './content'
 import { log } from './log'
+import { FOUND_NOTHING } from './search'
 import { type Ready, ReadyPages, readyOf } from './ready'
 
 /** Who asks for a page. Only what the page depends on is found out; so what costs something is asked for late. */
@@ -46,6 +54,8 @@ interface Known extends Depends {
   posts: readonly string[]
   /** Whether it shows what words find. */
   searches: boolean
+  /** Whether it offers what an address at which there is no page may have meant. */
+  guesses: boolean
 }
 
 /**
@@ -135,7 +145,8 @@ export class Published {
     const searches = page.kind === 'search' || layouts.some((l) => this.compiled.searches(l))
     if (searches) parameters.add('q')
     const posts = Object.keys(this.posts).filter((type) => layouts.some((l) => this.compiled.holds(l, type)))
-    return { needs, parameters, posts, searches }
+    const guesses = page.kind === 'not-found' && layouts.some((l) => this.compiled.guesses(l))
+    return { needs, parameters, posts, searches, guesses }
   }
 
   /** What a page depends on besides its address. */
@@ -160,6 +171,25 @@ export class Published {
   /** Where the site is published. */
   get origin(): string {
     return this.content.catalogue.site.settings.origin
+  }
+
+  /** What may be meant while somebody types, as OpenSearch suggestions: the words, titles, descriptions, addresses. */
+  async offers(words: string): Promise<Answer> {
+    const { catalogue } = this.content
+    const entries = await this.content.suggest(words)
+    const said = entries.map((entry) => ({
+      title: entryName(entry, catalogue.types.get(entry.type)),
+      about: catalogue.types.get(entry.type)?.name ?? '',
+      to: catalogue.addressOf(entry.id),
+    }))
+    const led = said.filter((s) => s.to !== null)
+    const origin = catalogue.site.settings.origin
+    const body = [words, led.map((s) => s.title), led.map((s) => s.about), led.map((s) => `${origin}${s.to}`)]
+    const headers = {
+      'content-type': 'application/x-suggestions+json; charset=utf-8',
+      'cache-control': 'public, max-age=60',
+    }
+    return answerOf(200, headers, Buffer.from(JSON.stringify(body)))
   }
 
   /** A file for programs beside the pages: a feed, a calendar, the list of all pages. Null where there is none. */
@@ -213,8 +243,13 @@ export class Published {
    * A page, drawn; or where its list is asked in another way than the page itself would, the address at which it is asked
    * so; or, where its list has no such screen, what is said of an address that is no page.
    */
-  private async answered(page: Page, { query }: AskedAddress, parameters: Parameters, asking: Asking): Promise<Answer> {
-    const scene = await this.sceneFor(page, parameters, asking)
+  private async answered(
+    page: Page,
+    { path, query }: AskedAddress,
+    parameters: Parameters,
+    asking: Asking,
+  ): Promise<Answer> {
+    const scene = await this.sceneFor(page, path, parameters, asking)
     const outcome = resolve(this.rules, page, scene.request)
     const lists = this.compiled.listsShown(page, outcome)
     if (lists.length === 0) return this.draw(scene, outcome)
@@ -223,12 +258,12 @@ export class Published {
     if (well) return redirectTo(withQuery(encodeURI(page.address || '/'), writeParameters(well)), 302)
     if (!isBeyond(lists, scene)) return this.draw(scene, outcome)
     const { notFound } = this.content.catalogue
-    const lost = await this.sceneFor(notFound, this.parametersOf(notFound, given), asking)
+    const lost = await this.sceneFor(notFound, path, this.parametersOf(notFound, given), asking)
     return this.draw(lost, resolve(this.rules, notFound, lost.request))
   }
 
-  private async sceneFor(page: Page, parameters: Parameters, asking: Asking): Promise<Scene> {
-    const { needs, searches } = this.knownOf(page)
+  private async sceneFor(page: Page, path: string | null, parameters: Parameters, asking: Asking): Promise<Scene> {
+    const { needs, searches, guesses } = this.knownOf(page)
     const visitor = needs.has('session') ? await asking.session() : null
     const role = visitor?.role ?? 'visitor'
     const request: Request = {
@@ -240,10 +275,19 @@ export class Published {
     }
     const { catalogue, formats } = this.content
     const query = searches ? (parameters.q?.[0] ?? '').slice(0, 200) : ''
-    const found = query ? await this.content.search(query) : []
+    const search = query ? await this.content.search(query) : FOUND_NOTHING
     const { cards, menus } = this.compiled
-    const who = { role, name: visitor?.name ?? '' }
-    return sceneOf(catalogue, formats, page, { visitor: who, request, query, found, cards, menus, lists: this.listsOf })
+    return sceneOf(catalogue, formats, page, {
+      visitor: { role, name: visitor?.name ?? '' },
+      request,
+      query,
+      found: search.entries,
+      near: search.near,
+      likely: guesses && path ? await this.content.likelyAt(path) : search.likely,
+      cards,
+      menus,
+      lists: this.listsOf,
+    })
   }
 
   /** The lists on another page than the one that is drawn: as everybody meets it. */
@@ -261,7 +305,7 @@ export class Published {
     }
     seen.add(`page:${page.key}`)
     // What words find is known by nothing that is read.
-    if (scene.query) seen.add('anything')
+    if (scene.query || scene.likely.length > 0) seen.add('anything')
     const status = page.kind === 'not-found' ? 404 : 200
     const answer = answerOf(status, headers, Buffer.from(drawn.html), { ...depends, seen })
     const nothing = page.kind === 'search' && scene.query !== '' && scene.found.length === 0

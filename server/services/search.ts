@@ -1,5 +1,5 @@
 import { sql } from 'kysely'
-import type { Catalogue, Entry } from '../../core/site'
+import { type Catalogue, type Entry, folded } from '../../core/site'
 import { wordsAsked } from '../database/entry-table'
 import type { Database } from '../database/open'
 
@@ -17,37 +17,101 @@ async function found(db: Database, match: string, most: number): Promise<string[
   return rows.map((r) => r.id)
 }
 
-/** Entries that are out and hold all the words, or words that begin so, best first. */
+/** What a search comes to. */
+export interface Found {
+  /** Entries that are out and hold all the words, or words that begin so, best first. */
+  entries: Entry[]
+  /** The words that were met instead, where some of those asked for stand nowhere; else empty. */
+  near: string
+  /** Where nothing holds all of them: entries that hold any. */
+  likely: Entry[]
+}
+
+export const FOUND_NOTHING: Found = { entries: [], near: '', likely: [] }
+
+/** So many are offered where nothing is found. */
+const MOST_LIKELY = 12
+const LONGEST = 200
+
+const quoted = (words: readonly string[]): string[] => words.map((word) => `"${word}"*`)
+
+/** Searches the site by words. */
 export async function searchEntries(
   db: Database,
   catalogue: Catalogue,
   words: string,
   most = MOST_FOUND,
-): Promise<Entry[]> {
-  const match = wordsAsked(words.slice(0, 200))
+): Promise<Found> {
+  const match = wordsAsked(words.slice(0, LONGEST))
+  if (!match) return FOUND_NOTHING
+  const seen = outOf(catalogue)
+  const entries = seen(await found(db, match, most + SPARE), most)
+  if (entries.length > 0) return { entries, near: '', likely: [] }
+  const asked = splitWords(words)
+  const met = await Promise.all(asked.map((word) => nearestTo(db, word)))
+  const instead = met.filter((word) => word !== null)
+  const corrected = instead.some((word, i) => word !== asked[i])
+  if (corrected && instead.length === asked.length) {
+    const nearly = seen(await found(db, quoted(instead).join(' '), most + SPARE), most)
+    if (nearly.length > 0) return { entries: nearly, near: instead.join(' '), likely: [] }
+  }
+  return { ...FOUND_NOTHING, likely: await anyOf(db, seen, instead) }
+}
+
+type See = (ids: readonly string[], limit: number) => Entry[]
+
+/** Those that visitors can see, no more than so many. */
+const outOf =
+  (catalogue: Catalogue): See =>
+  (ids, limit) =>
+    ids.flatMap((id) => (catalogue.isOut({ id }) ? (catalogue.entries.get(id) ?? []) : [])).slice(0, limit)
+
+const anyOf = async (db: Database, seen: See, words: readonly string[]): Promise<Entry[]> =>
+  words.length === 0 ? [] : seen(await found(db, quoted(words).join(' OR '), MOST_LIKELY + SPARE), MOST_LIKELY)
+
+const splitWords = (words: string): string[] => (words.slice(0, LONGEST).match(/[\p{L}\p{N}]+/gu) ?? []).slice(0, 12)
+
+/** Entries that are likely meant by an address at which there is no page: those that hold any of its words. */
+export async function likelyAt(db: Database, catalogue: Catalogue, path: string): Promise<Entry[]> {
+  // What stands last in an address says most of what was meant.
+  const last = path.split('/').findLast((part) => part !== '') ?? ''
+  const met = await Promise.all(splitWords(last.replace(/\.\w{1,5}$/, '')).map((word) => nearestTo(db, word)))
+  return anyOf(db, outOf(catalogue), met.filter((word) => word !== null && word.length >= SHORTEST - 1) as string[])
+}
+
+/** Titles that hold all the words, or words that begin so, best first: what may be meant while somebody types. */
+export async function suggest(db: Database, catalogue: Catalogue, words: string, most = 8): Promise<Entry[]> {
+  const match = wordsAsked(words.slice(0, LONGEST))
   if (!match) return []
-  const exact = await found(db, match, most + SPARE)
-  const ids = exact.length > 0 ? exact : await foundNearly(db, words, most + SPARE)
-  return ids.flatMap((id) => (catalogue.isOut({ id }) ? (catalogue.entries.get(id) ?? []) : [])).slice(0, most)
+  return outOf(catalogue)(await found(db, `title : (${match})`, most + SPARE), most)
 }
 
 /** Shorter words have too many near ones. */
 const SHORTEST = 4
-const MOST_NEAR = 8
 const MOST_LOOKED_AT = 20_000
+const LETTERS = [...'abcdefghijklmnopqrstuvwxyz']
 
-/** Words of the site that differ by one letter from one that was looked for and is not there. */
-async function nearWords(db: Database, word: string): Promise<string[]> {
-  const plain = word.toLowerCase()
-  if ([...plain].length < SHORTEST) return []
-  const [first] = plain
-  const next = String.fromCodePoint(first!.codePointAt(0)! + 1)
-  const { rows } = await sql<{ term: string }>`select term from entry_vocabulary
-    where term >= ${first!} and term < ${next} limit ${MOST_LOOKED_AT}`.execute(db)
-  return rows
-    .map((r) => r.term)
-    .filter((term) => isNear(plain, term))
-    .slice(0, MOST_NEAR)
+const between = (word: string) => sql`term >= ${word} and term < ${word + '\uffff'}`
+
+/** A word of the site that begins as the one asked for, else the commonest that differs from it by one letter; null for none. */
+async function nearestTo(db: Database, word: string): Promise<string | null> {
+  const plain = folded(word)
+  const known = await sql<{ term: string }>`select term from entry_vocabulary where ${between(plain)} limit 1`.execute(
+    db,
+  )
+  if (known.rows.length > 0) return plain
+  if ([...plain].length < SHORTEST) return null
+  const [first = ''] = plain
+  const same = await sql<{ term: string; doc: number }>`select term, doc from entry_vocabulary
+    where ${between(first)} limit ${MOST_LOOKED_AT}`.execute(db)
+  // A first letter that is wrong, missing or one too many is tried with each that it could be.
+  const rest = plain.slice(first.length)
+  const others = [rest, ...LETTERS.flatMap((letter) => [letter + rest, letter + plain])]
+  const swapped = rest.charAt(0) + first + rest.slice(1)
+  const other = await sql<{ term: string; doc: number }>`select term, doc from entry_vocabulary
+    where term in (${sql.join([...others, swapped])})`.execute(db)
+  const near = [...same.rows.filter((r) => isNear(plain, r.term)), ...other.rows]
+  return near.sort((a, b) => b.doc - a.doc || (a.term < b.term ? -1 : 1))[0]?.term ?? null
 }
 
 /** Whether one word comes from the other by one letter more, one less, one other, or two that changed places. */
@@ -60,14 +124,4 @@ export function isNear(a: string, b: string): boolean {
   if (long.length > short.length) return short.slice(at) === long.slice(at + 1)
   const swapped = short[at] === long[at + 1] && short[at + 1] === long[at]
   return short.slice(at + 1) === long.slice(at + 1) || (swapped && short.slice(at + 2) === long.slice(at + 2))
-}
-
-async function foundNearly(db: Database, words: string, most: number): Promise<string[]> {
-  const asked = words.slice(0, 200).match(/[\p{L}\p{N}]+/gu) ?? []
-  const groups: string[] = []
-  for (const word of asked.slice(0, 12)) {
-    const near = await nearWords(db, word)
-    groups.push(`(${[`"${word}"*`, ...near.map((term) => `"${term}"`)].join(' OR ')})`)
-  }
-  return found(db, groups.join(' AND '), most)
 }

@@ -14,11 +14,12 @@ import { Ready, readyOf } from './ready'
 /** Addresses that belong to the studio and its parts; all others are the published site's. */
 const STUDIO = new RegExp(`^/(${STUDIO_PARTS.join('|')})(/|$|[?#.])`)
 
-/** Scripts of published pages lie among what is ours, and are the published site's. */
+/** Scripts of published pages, and what is offered while visitors type: they lie among what is ours, and are the published site's. */
 const SCRIPTS = '/_of/el/'
+const OFFERS = '/_of/suggest'
 
 export function isStudioAddress(url: string): boolean {
-  return STUDIO.test(url) && !url.startsWith(SCRIPTS)
+  return STUDIO.test(url) && !url.startsWith(SCRIPTS) && url.replace(/[?#].*$/s, '') !== OFFERS
 }
 
 function send(request: IncomingMessage, response: ServerResponse, ready: Ready): void {
@@ -76,6 +77,10 @@ async function answerSlowly(
   if (address.path !== null && (await sendFile(site.media, address.path, request, response))) return
   const script = address.path === null ? null : scriptAt(address.path)
   if (script !== null) return send(request, response, await readyOf(scriptAnswer(script)))
+  if (address.path === OFFERS) {
+    const [words = ''] = readParameters(address.query).q ?? []
+    return send(request, response, await readyOf(await site.published.offers(words)))
+  }
   if (address.path === '/robots.txt')
     return send(
       request,

@@ -1,4 +1,4 @@
-import { type Fill, type Scene, about, attribute, escapeHtml, img } from '../../drawing'
+import { type Fill, type Scene, about, attribute, escapeHtml, excerpt, img, marked, wordsMet } from '../../drawing'
 import { type Entry, type Id, entryName, entrySubject } from '../../site'
 
 /** How the plain card is drawn: its parts with their attributes, and which of them are shown. */
@@ -7,13 +7,17 @@ export interface PlainCard {
   title: string
   summary: string
   picture: string
+  /** Whether words that were searched for are marked, with the sentence around them. */
+  marks: boolean
   shows(part: string): boolean
 }
 
+const NO_WORDS: readonly string[] = []
+
 /** The title of an entry, leading to its page. */
-export function titleLink(entry: Entry, { catalogue }: Scene): string {
+export function titleLink(entry: Entry, { catalogue }: Scene, words: readonly string[] = NO_WORDS): string {
   const href = catalogue.addressOf(entry.id)
-  const title = escapeHtml(entryName(entry, catalogue.types.get(entry.type)))
+  const title = marked(entryName(entry, catalogue.types.get(entry.type)), words)
   return href ? `<a${attribute('href', href)}>${title}</a>` : title
 }
 
@@ -21,13 +25,15 @@ export function titleLink(entry: Entry, { catalogue }: Scene): string {
 export function plainCard(
   entry: Entry,
   scene: Scene,
-  { tag, shows, title: own, summary: ownSummary, picture: ownPicture }: PlainCard,
+  { tag, shows, marks, title: own, summary: ownSummary, picture: ownPicture }: PlainCard,
 ): string {
   const picture = entry.picture && shows('picture') ? scene.catalogue.pictures.get(entry.picture) : undefined
-  const summary = entry.summary && shows('summary') ? `<p${ownSummary}>${escapeHtml(entry.summary)}</p>` : ''
+  const words = marks ? wordsMet(scene) : NO_WORDS
+  const said = shows('summary') ? (words.length > 0 ? excerpt(entry, words) : escapeHtml(entry.summary)) : ''
+  const summary = said && `<p${ownSummary}>${said}</p>`
   return (
     (picture ? `<div${ownPicture}>${img(picture, '', { sizes: '(max-width:640px) 100vw,33vw' })}</div>` : '') +
-    `<${tag}${own}>${titleLink(entry, scene)}</${tag}>${summary}`
+    `<${tag}${own}>${titleLink(entry, scene, words)}</${tag}>${summary}`
   )
 }
 

@@ -56,14 +56,16 @@ class DrawnList {
     /** Whether the list's own looks stand around it, or on what holds its entries. */
     around: boolean,
     parts: boolean,
+    deeper: number,
   ) {
     this.stand = String(say('arrange')) as Stand
-    const level = Number(say('level'))
+    const level = Math.min(5, Number(say('level')) + deeper)
     this.plain = {
       tag: `h${level + (parts ? 1 : 0)}`,
       title: compile.part(element, 'title', 'card-title'),
       summary: compile.part(element, 'summary'),
       picture: compile.part(element, 'picture', 'pic', 'lying'),
+      marks: say('marks') === true,
       shows: (part) => compile.shows(element, part),
     }
     const [card, first, other] = ['card', 'firstCard', 'everyCard'].map((name) => idOf(say(name))) as (Id | null)[]
@@ -120,21 +122,33 @@ function tallyOf(element: LayoutElement, compile: Compile, say: (name: string) =
   }
 }
 
+/** The heading that a list has where there is something below it. */
+function aboveOf(element: LayoutElement, compile: Compile, say: (name: string) => Value): Chunk {
+  const tag = `h${String(say('level'))}`
+  return wrapFilled(
+    `<${tag}${compile.part(element, 'above', 'above')}${compile.words('above')}>`,
+    textChunk(say('above')),
+    `</${tag}>`,
+  )
+}
+
 /** Draws a list from its plan, once there is a scene. */
 export function drawList(element: LayoutElement, compile: Compile, say: (name: string) => Value): Chunk {
   const plan = planOf(element, say)
   // Within a card nobody asks, and nothing is leafed through.
   const asked = compile.region !== 'card' && (plan.pages || isAsked(plan) || say('tally') === true)
   const parts = plan.grouping !== null
-  const drawn = new DrawnList(element, compile, say, asked || parts, parts)
+  const title = aboveOf(element, compile, say)
+  const whole = asked || parts || title !== ''
+  const drawn = new DrawnList(element, compile, say, whole, parts, title === '' ? 0 : 1)
   if (compile.region !== 'card') compile.list(plan)
-  if (parts) compile.css(PARTED)
+  if (parts || title !== '') compile.css(PARTED)
   if (asked) {
     compile.css(PAGES)
     compile.script('list')
   }
-  const open = asked || parts ? `<div${compile.attributes(element, asked ? 'list' : 'parted')}` : ''
-  const none = wrapFilled(`<p${open ? '' : compile.attributes(element)}>`, textChunk(say('empty')), '</p>')
+  const open = whole ? `<div${compile.attributes(element, asked ? 'list' : 'parted')}` : ''
+  const none = wrapFilled(`<p${asked ? '' : compile.attributes(element)}>`, textChunk(say('empty')), '</p>')
   const words: ScreenWords = {
     open: compile.part(element, 'pages', 'pages'),
     link: compile.part(element, 'page'),
@@ -157,8 +171,9 @@ export function drawList(element: LayoutElement, compile: Compile, say: (name: s
           ? drawn.inParts(on, from, scene)
           : drawn.together(entries, from, scene)
     if (!open) return shown
-    if (!asked) return `${open}>${shown}</div>`
+    const above = entries.length > 0 ? fill([title], scene) : ''
+    if (!asked) return `${open}>${above}${shown}</div>`
     const inner = parts ? `<div class="of-parted">${shown}</div>` : shown
-    return `${open} data-list>${tally(on, scene)}${inner}${plan.pages ? drawScreens(on, scene, how, words) : ''}</div>`
+    return `${open} data-list>${above}${tally(on, scene)}${inner}${plan.pages ? drawScreens(on, scene, how, words) : ''}</div>`
   }
 }

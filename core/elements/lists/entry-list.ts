@@ -33,6 +33,7 @@ export const entryList: ElementSpec = {
         { value: 'page', label: 'The entries of this page' },
         { value: 'related', label: 'Entries related to the one shown' },
         { value: 'chosen', label: 'Entries chosen by hand' },
+        { value: 'likely', label: 'What may have been meant, where nothing is found' },
       ],
     },
     type: { kind: 'type', label: 'Page type', default: null, asked: some('source', 'newest', 'related') },
@@ -177,6 +178,14 @@ export const entryList: ElementSpec = {
       },
       asked: some('arrange', 'table'),
     },
+    above: { kind: 'text', label: 'Heading above', default: '', most: 120, hint: 'Only where there are some.' },
+    marks: {
+      kind: 'yes-no',
+      label: 'Words searched for are marked',
+      default: true,
+      hint: 'With the sentence around them, where no card is chosen.',
+      asked: some('source', 'page'),
+    },
     level: headingLevel('Titles are'),
     most: { kind: 'number', label: 'At most', default: 3, min: 1, max: 96 },
     pages: {
@@ -245,6 +254,7 @@ export const entryList: ElementSpec = {
     picture: { label: 'Picture' },
     title: { label: 'Title', hides: false },
     summary: { label: 'Summary' },
+    above: { label: 'Heading above', hides: false, words: 'above' },
     heading: { label: 'Heading of a part', hides: false },
     tally: { label: 'How many', hides: false },
     pages: { label: 'Ways to more', hides: false },
@@ -253,6 +263,7 @@ export const entryList: ElementSpec = {
   summary(props, names) {
     if (props.source === 'page') return 'entries of this page'
     if (props.source === 'related') return 'related entries'
+    if (props.source === 'likely') return 'what may have been meant'
     if (props.source === 'chosen') return `${itemsOf(props.chosen).length} chosen`
     const type =
       typeof props.type === 'string' ? (names.type(props.type) ?? 'a type that no longer exists') : 'no type chosen'

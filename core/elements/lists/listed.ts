@@ -65,6 +65,7 @@ function sourceOf(plan: ListPlan, scene: Scene): List['source'] {
   const { catalogue, page, subject } = scene
   if (plan.source === 'newest') return { kind: 'types', types: plan.types }
   if (plan.source === 'chosen') return { kind: 'these', entries: chosenFrom(plan.chosen, scene) }
+  if (plan.source === 'likely') return { kind: 'these', entries: scene.likely }
   if (plan.source === 'page') {
     return page.kind === 'search' ? { kind: 'these', entries: scene.found } : { kind: 'page', page, below: plan.below }
   }
@@ -105,6 +106,7 @@ interface Last {
   subject: unknown
   parameters: unknown
   found: unknown
+  likely: unknown
   visitor: unknown
   made: OnPage
   seen: Iterable<string>
@@ -114,7 +116,7 @@ interface Last {
 const LAST = new WeakMap<ListPlan, Last>()
 
 export function listedOn(plan: ListPlan, scene: Scene): OnPage {
-  const { catalogue, page, request, found, visitor } = scene
+  const { catalogue, page, request, found, likely, visitor } = scene
   const subject = scene.subject.kind === 'entry' ? scene.subject.entry : page
   const last = LAST.get(plan)
   if (
@@ -123,13 +125,15 @@ export function listedOn(plan: ListPlan, scene: Scene): OnPage {
     last.subject === subject &&
     last.parameters === request.parameters &&
     last.found === found &&
+    last.likely === likely &&
     last.visitor === visitor
   ) {
     catalogue.seeAll(last.seen)
     return last.made
   }
   const { made, seen } = catalogue.watch(() => find(plan, scene))
-  LAST.set(plan, { state: catalogue.state, page, subject, parameters: request.parameters, found, visitor, made, seen })
+  const { parameters } = request
+  LAST.set(plan, { state: catalogue.state, page, subject, parameters, found, likely, visitor, made, seen })
   return made
 }
 

@@ -7,6 +7,7 @@ import { LIST } from './list'
 import { MENU } from './menu'
 import { NOTICE } from './notice'
 import { SLIDES } from './slides'
+import { SUGGEST } from './suggest'
 
 /**
  * Scripts of published pages: small files by element, sent only where the element stands. Everything is usable without
@@ -20,6 +21,7 @@ const SCRIPTS: Readonly<Record<ScriptName, string>> = {
   film: FILM,
   list: LIST,
   large: LARGE,
+  suggest: SUGGEST,
 }
 
 const FOLDER = '/_of/el/'

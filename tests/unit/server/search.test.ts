@@ -3,7 +3,7 @@ import { makeDemo } from '#demo/index'
 import { readEntry, setEntryRemoved, updateEntry } from '../../../server/database/entries'
 import { standAll } from '../../../server/database/stand-in'
 import { Content } from '../../../server/services/content'
-import { isNear, searchEntries } from '../../../server/services/search'
+import { isNear, likelyAt, searchEntries, suggest } from '../../../server/services/search'
 import { seedDemo } from '../../../server/services/seed'
 import { CONTENT_LATER } from '#shared/api/types'
 import { freshDatabase } from './database'
@@ -14,13 +14,16 @@ const { db } = freshDatabase()
 const content = () => new Content(db())
 beforeAll(() => seedDemo(db(), false, { hash: async () => 'hashed' }))
 
-const found = async (words: string) => {
+const over = async <T>(ask: (catalogue: Catalogue) => Promise<T>): Promise<T> => {
   const now = content()
   await now.reload()
-  const entries = await searchEntries(db(), now.catalogue, words)
+  const answer = await ask(now.catalogue)
   now.end()
-  return entries.map((e) => e.id)
+  return answer
 }
+const searched = (words: string) => over((catalogue) => searchEntries(db(), catalogue, words))
+const ids = (entries: readonly { id: string }[]) => entries.map((e) => e.id)
+const found = async (words: string) => ids((await searched(words)).entries)
 
 test('words are found anywhere, in titles first, and nothing for nothing', async () => {
   expect((await found('fenwick'))[0]).toBe('fenwick-turret-clock')
@@ -37,6 +40,36 @@ test('words are found anywhere, in titles first, and nothing for nothing', async
 test('a word that is a letter off is found when nothing else is', async () => {
   expect((await found('fenwik'))[0]).toBe('fenwick-turret-clock')
   expect((await found('fenwcik'))[0]).toBe('fenwick-turret-clock')
+})
+
+test('the words that are met instead are told, also where the first letter is wrong, missing or one too many', async () => {
+  expect((await searched('fenwick')).near).toBe('')
+  for (const wrong of ['fenwik', 'venwick', 'enwick', 'ffenwick', 'efnwick'])
+    expect([wrong, (await searched(wrong)).near]).toEqual([wrong, 'fenwick'])
+  expect((await searched('fenwik turret')).near).toBe('fenwick turret')
+})
+
+test('where nothing has all of the words, what has any of them is likely meant', async () => {
+  const nothing = await searched('fenwick zzzzzz')
+  expect([nothing.entries, nothing.near]).toEqual([[], ''])
+  expect(ids(nothing.likely)).toContain('fenwick-turret-clock')
+  expect((await searched('zzzzzz')).likely).toEqual([])
+  expect((await searched('fenwick')).likely).toEqual([])
+})
+
+test('an address at which there is no page is read as words, its end counting', async () => {
+  const likely = (path: string) => over((catalogue) => likelyAt(db(), catalogue, path))
+  expect(ids(await likely('/old/fenwik-turret.html'))[0]).toBe('fenwick-turret-clock')
+  for (const odd of ['/', '', '//', '/%', '/"*', '/a/b/', '/' + 'x'.repeat(5000), '/AND/OR', '/日本'])
+    expect(Array.isArray(await likely(odd))).toBe(true)
+})
+
+test('while one types, titles are offered that hold what was typed', async () => {
+  const offered = (words: string) => over((catalogue) => suggest(db(), catalogue, words))
+  expect(ids(await offered('fenw'))).toContain('fenwick-turret-clock')
+  for (const entry of await offered('th')) expect(entry.title.toLowerCase()).toMatch(/\bth/)
+  for (const odd of ['', '   ', '"', 'a" OR title:b', '*', ':', '^x'])
+    expect((await offered(odd)).length).toBeLessThan(9)
 })
 
 test.each<[string, string, boolean]>([

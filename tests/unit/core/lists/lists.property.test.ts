@@ -87,6 +87,7 @@ const said = (catalogue: Catalogue, e: Entry, field: string) =>
       visitor: { role: 'visitor', name: '' },
       query: '',
       found: [],
+      near: '',
     },
   )?.value ?? null
 

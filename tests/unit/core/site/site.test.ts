@@ -156,6 +156,7 @@ describe('fields', () => {
       visitor: { role: 'visitor', name: '' },
       query: 'moon',
       found: [note],
+      near: '',
     }
   }
   const read = (
@@ -200,7 +201,7 @@ describe('fields', () => {
     const catalogue = observatory()
     const page = catalogue.page('entry:refractor')!
     const { entry, type } = subjectOf(catalogue, page) as Extract<Subject, { kind: 'entry' }>
-    const place = { catalogue, page, visitor: { role: 'visitor', name: '' }, query: '', found: [] }
+    const place = { catalogue, page, visitor: { role: 'visitor', name: '' }, query: '', found: [], near: '' }
     const others = [
       'x',
       5,
