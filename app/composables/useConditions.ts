@@ -1,4 +1,5 @@
 import { type Condition, conditionHolds, conditionWords } from '#core/conditions'
+import { countOf, subjectOf } from '#core/site'
 import type { TreeNode } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useMap } from '~/stores/map'
@@ -11,14 +12,19 @@ export function useConditions() {
   const site = useSite()
 
   const words = (condition: Condition): string =>
-    conditionWords(condition, (field) => map.names?.field(bench.page?.type ?? null, field) ?? field)
+    conditionWords(condition, {
+      field: (id) => map.names?.field(bench.page?.type ?? null, id) ?? id,
+      term: (id) => map.names?.term(id) ?? id,
+    })
 
   /** Whether it holds for the entry of the page shown and for whoever is looking. */
   function holdsNow(condition: Condition): boolean {
     const { catalogue } = site
     if (!catalogue || !bench.page) return true
     const entry = bench.page.entry ? (catalogue.entries.get(bench.page.entry) ?? null) : null
-    return conditionHolds(condition)(entry, map.request, catalogue)
+    const { page } = bench
+    const count = () => countOf(subjectOf(catalogue, page), { catalogue, page, found: [] }) ?? 0
+    return conditionHolds(condition)({ entry, request: map.request, catalogue, count })
   }
 
   /** Why something is not drawn now; empty where it is. */

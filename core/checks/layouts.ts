@@ -1,4 +1,4 @@
-import { builtInField, isFieldTest } from '../conditions'
+import { builtInField, isFieldTest, isTermTest } from '../conditions'
 import { elementSpec, entryList, fieldsNamed, propertiesOf, seeNode } from '../elements'
 import {
   type FieldValue,
@@ -82,8 +82,14 @@ export function checkThings(layout: DrawnTree, catalogue: Catalogue, { cards, lo
   return findings
 }
 
-/** Terms and people that the conditions of a list ask for, and that are there no more: nothing is found by them. */
+/** Terms and people that the conditions of a thing, or of the list that it is, ask for, and that are there no more. */
 function askedFor(node: TreeNode, catalogue: Catalogue): ['term' | 'person', Id][] {
+  const asked = (node.when ?? []).filter(isTermTest).flatMap((test) => test.terms)
+  const gone = asked.filter((id) => !catalogue.terms.has(id)).map((id): ['term', Id] => ['term', id])
+  return [...gone, ...askedByList(node, catalogue)]
+}
+
+function askedByList(node: TreeNode, catalogue: Catalogue): ['term' | 'person', Id][] {
   if (node.kind !== 'element' || node.type !== entryList.type || !Array.isArray(node.props.where)) return []
   return node.props.where.flatMap(({ props: { field, value } }): ['term' | 'person', Id][] => {
     if (typeof field !== 'string' || typeof value !== 'string' || value === '') return []

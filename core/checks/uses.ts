@@ -1,6 +1,6 @@
 import { type Design, type Referred, type Target, targetSpec } from '../frames'
 import { entryFieldsNamed, fieldsNamed, seeNode } from '../elements'
-import { isFieldTest } from '../conditions'
+import { type TermTest, isFieldTest, isTermTest } from '../conditions'
 import { type Catalogue, type Entry, type FieldKind, type Id, type MenuItem, isEmpty, richPictures } from '../site'
 import { type Layout, type TreeNode, walk } from '../tree'
 
@@ -20,6 +20,9 @@ export interface Uses {
 /** What a condition of a list may ask for by its id. */
 const REFERRED: ReadonlySet<Used['kind']> = new Set(['term', 'person', 'entry'])
 
+const termTestNames = ({ taxonomy, terms }: TermTest, { kind, id }: Used): boolean =>
+  kind === 'taxonomy' ? taxonomy === id : kind === 'term' && terms.includes(id)
+
 /** Whether a thing in a layout names it, wherever in its values or in what it is shown for. */
 function nodeNames(node: TreeNode, used: Used, pages: ReadonlySet<string>): boolean {
   if (used.kind === 'field') {
@@ -32,7 +35,7 @@ function nodeNames(node: TreeNode, used: Used, pages: ReadonlySet<string>): bool
       (node.when ?? []).some((c) => isFieldTest(c) && c.field === used.id)
     )
   }
-  let found = false
+  let found = (node.when ?? []).filter(isTermTest).some((c) => termTestNames(c, used))
   seeNode(node, {
     page: (page) => void (found ||= pages.has(page)),
     entryValue: (value) => void (found ||= REFERRED.has(used.kind) && value === used.id),

@@ -1,39 +1,75 @@
 import { type Shape, byValue, isRecord } from '../shape'
-import type { Catalogue, Entry } from '../site'
+import type { Catalogue, Entry, Id } from '../site'
+import { or } from '../words'
 import { type Circumstance, circumstanceName, circumstanceShape, holds } from './circumstances'
-import { OP_WORDS, fieldTestShape } from './field-shape'
-import { EVERY_ENTRY, type FieldTest, fieldTest } from './field-test'
+import { type CountTest, countHolds, countTestShape, countWords } from './count-test'
+import { fieldTestShape, fieldTestWords } from './field-shape'
+import { EVERY_ENTRY, type FieldTest, fieldTest, readsToday } from './field-test'
 import type { Request } from './spec'
+import { type TermTest, termTest, termTestShape } from './term-test'
 
-/** One line of what must hold for something to be shown: of the entry that it is about, or of who asks. */
-export type Condition = Circumstance | FieldTest
+/** One line of what must hold for something to be shown: of the entry or the page that it is about, or of who asks. */
+export type Condition = Circumstance | FieldTest | TermTest | CountTest
 
 export const isFieldTest = (condition: Condition): condition is FieldTest => condition.kind === 'field'
+export const isTermTest = (condition: Condition): condition is TermTest => condition.kind === 'term'
+
+const ABOUT = { field: fieldTestShape, term: termTestShape, count: countTestShape } as const
+
+const isAbout = (kind: unknown): kind is keyof typeof ABOUT => typeof kind === 'string' && Object.hasOwn(ABOUT, kind)
+
+/** True for what is asked of whoever asks for the page, not of what it shows. */
+export const isCircumstance = (condition: Condition): condition is Circumstance => !isAbout(condition.kind)
 
 export const conditionShape: Shape = byValue((v) =>
-  isRecord(v) && v.kind === 'field' ? fieldTestShape : circumstanceShape,
+  isRecord(v) && isAbout(v.kind) ? ABOUT[v.kind] : circumstanceShape,
 )
 
-/** A condition made ready for asking it of many scenes. Without an entry no test of a field holds. */
-export function conditionHolds(
-  condition: Condition,
-): (entry: Entry | null, request: Request, catalogue: Catalogue) => boolean {
-  if (!isFieldTest(condition)) return (_, request, { site }) => holds(condition, request, site.settings.timeZone)
+/** What conditions are asked of. */
+export interface AskedOf {
+  /** Without one, no test of a field or of terms holds. */
+  entry: Entry | null
+  request: Request
+  catalogue: Catalogue
+  /** How many entries the page lists. */
+  count(): number
+}
+
+/** A condition made ready for asking it of many scenes. */
+export function conditionHolds(condition: Condition): (of: AskedOf) => boolean {
+  if (condition.kind === 'count') return ({ count }) => countHolds(condition, count())
+  if (isFieldTest(condition) || isTermTest(condition)) return testHolds(condition)
+  return ({ request, catalogue }) => holds(condition, request, catalogue.site.settings.timeZone)
+}
+
+/** A test of entries, made anew when anything that it was made from has changed. */
+function testHolds(asked: FieldTest | TermTest): (of: AskedOf) => boolean {
   let test: ((entry: Entry) => boolean) | null = null
-  let over: Catalogue | null = null
-  return (entry, _, catalogue) => {
-    if (over !== catalogue) [test, over] = [fieldTest(condition, catalogue), catalogue]
+  let over: object | null = null
+  const byDay = isFieldTest(asked) && readsToday(asked)
+  return ({ entry, catalogue }) => {
+    if (over !== catalogue.state) {
+      test = isFieldTest(asked) ? fieldTest(asked, catalogue) : termTest(asked, catalogue)
+      over = catalogue.state
+    } else if (byDay) catalogue.seeToday()
     return entry !== null && test!(entry)
   }
 }
 
-/** A condition as the end of a sentence: "when signed in", "when Maker is not empty". `name` names fields. */
-export function conditionWords(condition: Condition, name: (field: string) => string): string {
+/** What things are called that conditions name. */
+export interface ConditionNames {
+  field(id: Id): string
+  term(id: Id): string
+}
+
+/** A condition as the end of a sentence: "when signed in", "when Maker is not empty". */
+export function conditionWords(condition: Condition, names: ConditionNames): string {
+  if (condition.kind === 'count') return countWords(condition)
+  if (isTermTest(condition)) {
+    return `when in ${or(condition.terms.map((t) => names.term(t)))}${condition.below ? ' or below' : ''}`
+  }
   if (!isFieldTest(condition)) return circumstanceName(condition)
-  const { field, op, value } = condition
-  const asked =
-    op === 'is-empty' || op === 'is-not-empty'
-      ? ''
-      : ` ${value === true ? 'yes' : value === false ? 'no' : String(value)}`
-  return `when ${EVERY_ENTRY[field] ?? name(field)} ${OP_WORDS[op]}${asked}`
+  const { field, value } = condition
+  const asked = value === true ? 'yes' : value === false ? 'no' : String(value)
+  return `when ${EVERY_ENTRY[field] ?? names.field(field)} ${fieldTestWords(condition, asked)}`
 }

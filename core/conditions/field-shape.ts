@@ -1,6 +1,6 @@
-import { type Shape, byValue, exact, judged, key, kinds, numeric, oneOf, text, yesNo } from '../shape'
+import { type Shape, byValue, exact, judged, key, kinds, numeric, oneOf, text, whole, yesNo } from '../shape'
 import { isDay } from '../site'
-import { type FieldTest, OPS } from './field-test'
+import { type FieldTest, MOST_DAYS, OPS } from './field-test'
 
 /** The shape of a field test, and the words for it. */
 
@@ -10,6 +10,7 @@ const NUMBER_OR_DAY = byValue((v) =>
   typeof v === 'string' ? LEAST_DAY : numeric(-1e12, 1e12, 'A test for at least or at most needs a number or a date'),
 )
 const LEAST_DAY = judged((v) => (isDay(v) ? null : 'A test for at least or at most needs a number or a date'))
+const DAYS = whole(0, MOST_DAYS, `Say how many days, up to ${MOST_DAYS}`)
 const WORDS = text(500, 'Say what the field should contain').matches(/\S/, 'Say what the field should contain')
 const PLAIN = byValue((v) => {
   if (typeof v === 'number') return numeric()
@@ -27,6 +28,8 @@ const COMPARED: Record<FieldTest['op'], Shape> = {
   'at-most': NUMBER_OR_DAY,
   before: DATE,
   after: DATE,
+  'in-next': DAYS,
+  'in-last': DAYS,
 }
 
 export const OP_WORDS: Record<FieldTest['op'], string> = {
@@ -39,6 +42,17 @@ export const OP_WORDS: Record<FieldTest['op'], string> = {
   'at-most': 'is at most',
   before: 'is before',
   after: 'is after',
+  'in-next': 'is in the next days',
+  'in-last': 'is in the last days',
+}
+
+/** A test as the end of a sentence, with what it asks for in words. */
+export function fieldTestWords({ op }: Pick<FieldTest, 'op'>, asked: string): string {
+  if (op === 'is-empty' || op === 'is-not-empty') return OP_WORDS[op]
+  const days = asked === '1' ? 'day' : `${asked} days`
+  if (op === 'in-next') return asked === '0' ? 'is today' : `is in the next ${days}`
+  if (op === 'in-last') return asked === '0' ? 'is today' : `is in the last ${days}`
+  return `${OP_WORDS[op]} ${asked}`
 }
 
 const ofOp = (op: FieldTest['op']) =>

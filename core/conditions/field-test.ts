@@ -4,6 +4,7 @@ import {
   type Field,
   type FieldKind,
   type Id,
+  addDays,
   dayOf,
   isEmpty,
   isRichDoc,
@@ -32,8 +33,13 @@ export const OPS = [
   'at-most',
   'before',
   'after',
+  'in-next',
+  'in-last',
 ] as const
 export type FieldTestOp = (typeof OPS)[number]
+
+/** So many days are counted at most: a hundred years. */
+export const MOST_DAYS = 36_525
 
 /** A field of an entry is tested. */
 export interface FieldTest {
@@ -95,12 +101,34 @@ const byDay =
     }
   }
 
+/** Days around today, as the clocks of the site have it: so many to come, or gone by, today among them. */
+const aroundToday =
+  (way: 1 | -1): Compare =>
+  (asked, catalogue) => {
+    if (typeof asked !== 'number' || !Number.isFinite(asked)) return null
+    const { timeZone } = catalogue.site.settings
+    const { today } = catalogue
+    const end = addDays(today, way * Math.min(MOST_DAYS, Math.max(0, Math.round(asked))))
+    const [from, until] = way > 0 ? [today, end] : [end, today]
+    return (value) => {
+      const own = typeof value === 'string' ? dayOf(value, timeZone) : null
+      return own !== null && own >= from && own <= until
+    }
+  }
+
+const BY_TODAY: ReadonlySet<FieldTestOp> = new Set(['in-next', 'in-last'])
+
+/** Whether what a test comes to depends on the day. */
+export const readsToday = ({ op }: Pick<FieldTest, 'op'>): boolean => BY_TODAY.has(op)
+
 const DAY: Partial<Record<FieldTest['op'], Compare>> = {
   is: byDay((a, b) => a === b),
   before: byDay((a, b) => a < b),
   after: byDay((a, b) => a > b),
   'at-least': byDay((a, b) => a >= b),
   'at-most': byDay((a, b) => a <= b),
+  'in-next': aroundToday(1),
+  'in-last': aroundToday(-1),
 }
 
 /** A box never ticked is no. */

@@ -18,6 +18,19 @@ export {
   fieldFor,
   fieldTest,
   opsFor,
+  readsToday,
 } from './field-test'
-export { OP_WORDS, fieldTestShape } from './field-shape'
-export { type Condition, conditionHolds, conditionShape, conditionWords, isFieldTest } from './condition'
+export { OP_WORDS, fieldTestShape, fieldTestWords } from './field-shape'
+export { type TermTest, termTest, termTestShape, termsAsked } from './term-test'
+export type { CountTest } from './count-test'
+export {
+  type AskedOf,
+  type Condition,
+  type ConditionNames,
+  conditionHolds,
+  conditionShape,
+  conditionWords,
+  isCircumstance,
+  isFieldTest,
+  isTermTest,
+} from './condition'

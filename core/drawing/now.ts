@@ -1,9 +1,7 @@
-import { clockIn } from '../site'
+import { BY_DAY, clockIn } from '../site'
 import type { Scene } from './scene'
 
-/** Under which key it is noted that something was drawn from the day: see `Catalogue.watch`. */
-export const BY_DAY = 'day'
-/** The same for what holds until a moment (`YYYY-MM-DDTHH:MM`). */
+/** Under which key it is noted that something holds until a moment (`YYYY-MM-DDTHH:MM`). */
 const untilKey = (moment: string): string => `until ${moment}`
 
 /** What the clocks of the site show. */
@@ -18,7 +16,7 @@ export interface Now {
 
 /** What the clocks of the site show, for what is drawn from the day: what is kept of the page goes when that is over. */
 export function nowIn({ catalogue, request }: Scene): Now {
-  catalogue.seeAll([BY_DAY])
+  catalogue.seeToday()
   const [day = '', time = ''] = clockIn(catalogue.site.settings.timeZone, request.at).split('T')
   return { day, time, weekday: weekdayOf(day) }
 }

@@ -1,13 +1,16 @@
 import { type Condition, conditionHolds } from '../conditions'
+import { countOf } from '../site'
 import type { Chunk } from './chunk'
 import type { Scene } from './scene'
 
 /** Whether all conditions hold in a scene; those of fields are asked of the entry that it is about. */
 export function shownIn(conditions: readonly Condition[]): (scene: Scene) => boolean {
   const tests = conditions.map(conditionHolds)
-  return ({ subject, request, catalogue }) => {
+  return (scene) => {
+    const { subject, request, catalogue } = scene
     const entry = subject.kind === 'entry' ? subject.entry : null
-    return tests.every((holds) => holds(entry, request, catalogue))
+    const count = () => countOf(subject, scene) ?? 0
+    return tests.every((holds) => holds({ entry, request, catalogue, count }))
   }
 }
 

@@ -1,6 +1,6 @@
 import { type Dangling, checkReferences, checkThings, namedOf } from '../checks'
 import { CompiledRules, type Design, type Frame, type Target, rulesOf, type Exchange, targetSpec } from '../frames'
-import { type Condition, builtInField, isFieldTest } from '../conditions'
+import { type Condition, builtInField, isFieldTest, isTermTest } from '../conditions'
 import { type FieldValue, type Layout, type TreeNode, rewriteProps, walk } from '../tree'
 import { entryFieldsNamed, fieldsNamed, propertiesOf, refuseProperty } from '../elements'
 import { BUILT_IN, type Catalogue, type Id, type Menu, type MenuItem, pagesOfItems } from '../site'
@@ -179,11 +179,12 @@ function adaptField(value: FieldValue, choose: Choose): FieldValue | null {
 }
 
 /**
- * Conditions with the fields that they ask for exchanged. One whose field is dropped stays: it never holds, and the
+ * Conditions with the fields and terms that they ask for exchanged. One whose field is dropped stays: it never holds, and the
  * checks tell, while without it the thing would be shown to all.
  */
 function adaptWhen(when: readonly Condition[], choose: Choose): Condition[] {
   return when.map((asked) => {
+    if (isTermTest(asked)) return { ...asked, terms: asked.terms.map((t) => choose('term', t) ?? t) }
     if (!isFieldTest(asked) || builtInField(asked.field)) return asked
     return { ...asked, field: choose('field', asked.field) ?? asked.field }
   })

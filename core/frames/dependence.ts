@@ -1,8 +1,8 @@
 import type { Id, Page } from '../site'
-import { circumstanceSpec, needOf } from '../conditions'
+import { type Need, circumstanceSpec, needOf, readsToday } from '../conditions'
 import type { CompiledRules } from './compiled'
 import { factsOf } from './facts'
-import type { Need } from '../conditions'
+import type { Frame } from './types'
 
 /** What a page depends on besides its address, whoever asks: by the circumstances of all frames that cover it. */
 export interface Dependence {
@@ -31,3 +31,11 @@ export function layoutsOn(compiled: CompiledRules, page: Page): Set<Id> {
   }
   return layouts
 }
+
+/** Whether which layout applies anywhere may change with the day, though nothing of the content does. */
+export const goesByDay = (frames: readonly Frame[]): boolean =>
+  frames.some(({ on, covers, except }) =>
+    [...(on ? covers : []), ...except].some(
+      (t) => 'where' in t && t.where.some((r) => r.kind === 'field' && readsToday(r)),
+    ),
+  )

@@ -22,6 +22,6 @@ export { newFrame, GROUPS, groupOf, ladderOf, equalsOf, type Group, type LadderG
 export { rivalsOf, type Rivals } from './rivals'
 export { type Design, rulesOf } from './design'
 export { CompiledRules, resolve, resolveFully, factsOfAll, pagesCovered } from './compiled'
-export { dependsOn, layoutsOn, type Dependence } from './dependence'
+export { dependsOn, goesByDay, layoutsOn, type Dependence } from './dependence'
 export * from './table'
 export { lossWords, nearWords } from './why-words'

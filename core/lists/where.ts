@@ -1,4 +1,4 @@
-import { type FieldTest, type FieldTestOp, fieldTest } from '../conditions'
+import { type FieldTest, type FieldTestOp, fieldTest, readsToday } from '../conditions'
 import { type Catalogue, type Id, TERMS } from '../site'
 import { type Bits, anyOf, both, noBits } from './bits'
 import type { Ledger } from './ledger'
@@ -27,7 +27,9 @@ function termBits(ledger: Ledger, field: Id, op: FieldTestOp, value: FieldTest['
 
 function oneBits(ledger: Ledger, catalogue: Catalogue, { field, op }: Where, value: FieldTest['value']): Bits {
   if (field.startsWith(TERMS)) return termBits(ledger, field, op, value)
-  const key = `where ${field} ${op} ${typeof value} ${String(value)}`
+  // What is asked around today is another set each day.
+  const day = readsToday({ op }) ? catalogue.today : ''
+  const key = `where ${field} ${op} ${typeof value} ${String(value)} ${day}`
   return ledger.setOf(key, fieldTest({ kind: 'field', field, op, value }, catalogue))
 }
 

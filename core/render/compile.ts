@@ -12,7 +12,7 @@ import {
   looksKey,
 } from '../tree'
 import type { DrawnTree } from '../layouts'
-import { type Condition, circumstanceSpec, isFieldTest, needOf } from '../conditions'
+import { type Condition, circumstanceSpec, isCircumstance, needOf } from '../conditions'
 import { ProblemError, problem } from '../problems'
 import { type Looks, cascade, classOf, lookClass, ruleOf } from '../styles'
 import {
@@ -123,7 +123,7 @@ class Compiler implements Compile {
 
   private ask(conditions: readonly Condition[]): void {
     for (const condition of conditions) {
-      if (isFieldTest(condition)) continue
+      if (!isCircumstance(condition)) continue
       this.needs.asks.add(needOf(condition))
       for (const name of circumstanceSpec(condition).parameters?.(condition) ?? []) this.needs.parameters.add(name)
     }

@@ -1,3 +1,4 @@
+import { BY_DAY, clockIn } from './days'
 import { followRedirects } from './leads'
 import { IdIndex } from './id-index'
 import { OutEntries } from './out-entries'
@@ -60,6 +61,8 @@ export class Catalogue {
   redirects: ReadonlyMap<string, Redirect>
   /** Another object after every change: what is made from the catalogue is kept with it. */
   state: object = {}
+  /** The day that the clocks of the site show; it turns with `turn`. */
+  private day: string
   private readonly followers: ((id: Id, out: Entry | null) => void)[] = []
   private seen: Seen | null = null
   private list: PageList
@@ -83,6 +86,7 @@ export class Catalogue {
     this.entries = new SeenMap('entry', site.entries)
     this.redirects = byAddress(site.redirects)
     for (const entry of site.entries) this.index(entry)
+    this.day = clockIn(site.settings.timeZone, now).slice(0, 10)
     this.out = new OutEntries(site.entries, site.settings.timeZone, now)
     this.list = this.listed()
     this.leadHome()
@@ -293,7 +297,23 @@ export class Catalogue {
   /** Takes over what time has done: entries whose moment has come, or is over. Gives those that are out or in by it. */
   turn(now: number): { turned: Entry[]; stale: Seen } {
     const turned = this.out.turn(now, (id) => this.entries.get(id)!)
+    const day = clockIn(this.site.settings.timeZone, now).slice(0, 10)
+    if (day !== this.day) {
+      this.day = day
+      this.state = {}
+    }
     return { turned, stale: this.follow(turned.map((entry) => ({ id: entry.id, entry }))) }
+  }
+
+  /** What day it is on the clocks of the site (`YYYY-MM-DD`). */
+  get today(): string {
+    this.seeToday()
+    return this.day
+  }
+
+  /** Says that something is shown that was made from the day. */
+  seeToday(): void {
+    this.see(BY_DAY)
   }
 
   /** The page at an address, without query and trailing slash; undefined when the site has none. */

@@ -78,3 +78,16 @@ export function dayOf(text: string, timeZone: string): string | null {
   const at = momentIn(text, timeZone)
   return at === null ? null : dayIn(timeZone, at).day
 }
+
+/** Under which key it is noted that something was made from the day: see `Catalogue.watch`. */
+export const BY_DAY = 'day'
+
+const DAY_MS = 24 * 60 * 60_000
+/** No calendar that is asked for ends before or behind these. */
+const [FIRST_MS, LAST_MS] = [Date.parse('0001-01-01T00:00:00Z'), Date.parse('9999-12-31T00:00:00Z')]
+
+/** A day (`YYYY-MM-DD`) so many days behind another, or before it. */
+export function addDays(day: string, days: number): string {
+  const at = Date.parse(`${day}T00:00:00Z`) + days * DAY_MS
+  return new Date(Math.min(LAST_MS, Math.max(FIRST_MS, at))).toISOString().slice(0, 10)
+}

@@ -110,7 +110,11 @@ type BuiltIn = {
   read(subject: Subject, place: Place): unknown
 }
 
-const countOf = (subject: Subject, { catalogue, page, found }: Place): unknown => {
+/** How many entries a term, a person or a page lists, or the search has found; null for an entry. */
+export const countOf = (
+  subject: Subject,
+  { catalogue, page, found }: Pick<Place, 'catalogue' | 'page' | 'found'>,
+): number | null => {
   if (subject.kind === 'term') return catalogue.entriesInTerm(subject.term.id).length
   if (subject.kind === 'person') return catalogue.entriesBy(subject.person.id).length
   if (subject.kind === 'entry') return null

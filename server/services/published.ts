@@ -1,9 +1,10 @@
 import type { Device, Need, Request } from '../../core/conditions'
-import { CompiledRules, type Design, dependsOn, layoutsOn, resolve, rulesOf } from '../../core/frames'
+import { CompiledRules, type Design, dependsOn, goesByDay, layoutsOn, resolve, rulesOf } from '../../core/frames'
 import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/drawing'
 import { CompiledDesign, type DrawnPage, type Fault, isBeyond, wellAsked } from '../../core/render'
 import {
   type AskedAddress,
+  BY_DAY,
   type Page,
   type Parameters,
   entryName,
@@ -110,7 +111,8 @@ export class Published {
   refresh(stale: Stale = 'all'): void {
     this.rules = this.compileRules()
     this.known.clear()
-    if (stale !== 'all') return this.ready.drop(stale)
+    // Which layout applies may go by the day, and is known of no page that is kept.
+    if (stale !== 'all' && !(stale.has(BY_DAY) && goesByDay(this.compiled.design.frames))) return this.ready.drop(stale)
     this.ready.clear()
     this.policies.clear()
   }

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { type FieldTestOp, OP_WORDS, fieldFor, opsFor } from '#core/conditions'
+import { type FieldTestOp, OP_WORDS, fieldFor, opsFor, readsToday } from '#core/conditions'
 import { type Refinement, type RefinementChoice, refinementChoices } from '#core/frames'
 import { type Field, type Id, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
 /** A further fact that must hold: in a term, by a person, below a page, or a test on a field. */
-const props = defineProps<{ type: Id | null; /** Only tests of fields are offered. */ fields?: boolean }>()
+const props = defineProps<{ type: Id | null; /** Only terms and tests of fields are offered. */ fields?: boolean }>()
 const emit = defineEmits<{ pick: [refinement: Refinement] }>()
 
 const site = useSite()
@@ -17,7 +17,11 @@ const value = ref('')
 const root = ref<HTMLElement>()
 const leave = useLeaving(root, () => (open.value = false))
 const choices = computed(() =>
-  open.value ? refinementChoices(site.catalogue!, props.type).filter((c) => !props.fields || c.picks === null) : [],
+  open.value
+    ? refinementChoices(site.catalogue!, props.type).filter(
+        (c) => !props.fields || c.picks === null || c.picks.kind === 'term',
+      )
+    : [],
 )
 const found = computed(() => findByWords(choices.value, typed.value, (c) => c.label).slice(0, 60))
 
@@ -36,20 +40,24 @@ function pick(choice: RefinementChoice<Refinement>) {
   op.value = opsFor(field.value)[0]!
   value.value = field.value.kind === 'yes-no' ? 'yes' : (field.value.choices?.[0]?.id ?? '')
 }
+const days = computed(() => readsToday({ op: op.value }))
 const needsValue = computed(() => op.value !== 'is-empty' && op.value !== 'is-not-empty')
 const asked = computed<string | number | boolean | null>(() => {
   const kind = field.value?.kind
   if (!needsValue.value) return null
   if (kind === 'yes-no') return value.value === 'yes'
-  return kind === 'number' || kind === 'money' ? Number(value.value) : value.value
+  return days.value || kind === 'number' || kind === 'money' ? Number(value.value) : value.value
 })
-const complete = computed(() => !needsValue.value || value.value.trim() !== '')
+const complete = computed(
+  () => !needsValue.value || (days.value ? /^\d{1,5}$/.test(value.value) : value.value.trim() !== ''),
+)
 function done() {
   if (!field.value || !complete.value) return
   open.value = false
   emit('pick', { kind: 'field', field: field.value.id, op: op.value, value: asked.value })
 }
 const inputType = computed(() => {
+  if (days.value) return 'number'
   const kind = field.value?.kind
   return kind === 'number' || kind === 'money' ? 'number' : kind === 'date' || kind === 'moment' ? 'date' : 'text'
 })
@@ -64,13 +72,13 @@ const inputType = computed(() => {
       aria-label="Add a fact that must hold"
       @click="begin"
     >
-      {{ fields ? '+ a field …' : '+ only those …' }}
+      {{ fields ? '+ a field, a term …' : '+ only those …' }}
     </button>
     <ChoiceBox
       v-else-if="!field"
       v-model:typed="typed"
       label="Add a fact that must hold"
-      :placeholder="fields ? 'a field' : 'in, by, below, a field'"
+      :placeholder="fields ? 'a field, in a term' : 'in, by, below, a field'"
       :found="found"
       @pick="pick"
       @leave="open = false"
@@ -89,7 +97,15 @@ const inputType = computed(() => {
           <select v-else-if="field.choices" v-model="value" class="input" aria-label="Compared with">
             <option v-for="c in field.choices" :key="c.id" :value="c.id">{{ c.label }}</option>
           </select>
-          <input v-else v-model="value" class="input" :type="inputType" step="any" aria-label="Compared with" />
+          <input
+            v-else
+            v-model.trim="value"
+            class="input"
+            :type="inputType"
+            :step="days ? 1 : 'any'"
+            :min="days ? 0 : undefined"
+            :aria-label="days ? 'How many days' : 'Compared with'"
+          />
         </template>
       </div>
       <div class="flex justify-end gap-1">

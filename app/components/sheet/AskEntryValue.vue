@@ -5,7 +5,7 @@ import type { Value } from '#core/tree'
 import { useSite } from '~/stores/site'
 
 /** What a field of listed entries is asked for: one of what it may be, or something written as it is written there. */
-const props = defineProps<{ value: Value; field: string | null; label: string }>()
+const props = defineProps<{ value: Value; field: string | null; label: string; /** How it is asked. */ op?: string }>()
 const emit = defineEmits<{ set: [value: Value] }>()
 
 const site = useSite()
@@ -15,6 +15,7 @@ const kind = computed(() => (props.field ? fieldKind(site.catalogue!, { of: 'pag
 const choices = computed<{ value: string; label: string }[] | null>(() => {
   const { catalogue } = site
   const { field } = props
+  if (days.value) return null
   if (!field || !catalogue) return []
   switch (kind.value) {
     case 'terms':
@@ -39,7 +40,8 @@ const choices = computed<{ value: string; label: string }[] | null>(() => {
 })
 const MOST_OFFERED = 500
 const INPUTS: Record<string, string> = { number: 'number', money: 'number', date: 'date', moment: 'date' }
-const type = computed(() => INPUTS[kind.value ?? ''] ?? 'text')
+const days = computed(() => props.op === 'in-next' || props.op === 'in-last')
+const type = computed(() => (days.value ? 'number' : (INPUTS[kind.value ?? ''] ?? 'text')))
 
 function choose(text: string) {
   emit('set', text === '' ? null : kind.value === 'yes-no' ? text === 'true' : text)

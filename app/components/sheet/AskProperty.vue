@@ -133,6 +133,7 @@ function set(value: Value | undefined) {
           :value="current"
           :field="typeof beside?.[property.by] === 'string' ? (beside[property.by] as string) : null"
           :label="property.label"
+          :op="typeof beside?.op === 'string' ? beside.op : undefined"
           @set="set"
         />
         <AskIcon v-else-if="property.kind === 'icon'" :value="current" :label="property.label" @set="set" />

@@ -21,7 +21,14 @@ function add(condition: Condition) {
   adding.value = false
   set([...conditions.value, condition])
 }
-const addField = (refinement: Refinement) => refinement.kind === 'field' && add(refinement)
+const addTest = (refinement: Refinement) =>
+  (refinement.kind === 'field' || refinement.kind === 'term') && add(refinement)
+/** How many entries a page lists is asked for where it lists any. */
+const COUNTS: { label: string; condition: Condition }[] = [
+  { label: '+ there are entries', condition: { kind: 'count', least: 1, most: null } },
+  { label: '+ there are none', condition: { kind: 'count', least: null, most: 0 } },
+]
+const lists = computed(() => !props.page.entry)
 </script>
 
 <template>
@@ -53,7 +60,18 @@ const addField = (refinement: Refinement) => refinement.kind === 'field' && add(
       >
         + visitor, device, address, dates
       </button>
-      <RefinementPicker :type="page.type ?? null" fields @pick="addField" />
+      <RefinementPicker :type="page.type ?? null" fields @pick="addTest" />
+      <template v-if="lists">
+        <button
+          v-for="{ label, condition } in COUNTS"
+          :key="label"
+          type="button"
+          class="px-1.5 py-0.5 text-xs text-soft hover:text-ink"
+          @click="add(condition)"
+        >
+          {{ label }}
+        </button>
+      </template>
     </div>
   </section>
 </template>

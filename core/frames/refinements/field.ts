@@ -1,4 +1,4 @@
-import { EVERY_ENTRY, type FieldTest, OP_WORDS, fieldTest, fieldTestShape } from '../../conditions'
+import { EVERY_ENTRY, type FieldTest, fieldTest, fieldTestShape, fieldTestWords } from '../../conditions'
 import type { RefinementSpec } from '../spec'
 
 /** A field of the entry passes a test. */
@@ -11,8 +11,7 @@ export const field: RefinementSpec<FieldTest> = {
   },
   lists: () => null,
   words({ field, op, value }, type, names) {
-    const asked = op === 'is-empty' || op === 'is-not-empty'
-    return `with ${names.field(type, field)} ${OP_WORDS[op]}${asked ? '' : ` ${names.choice(type, field, value)}`}`
+    return `with ${names.field(type, field)} ${fieldTestWords({ op }, names.choice(type, field, value))}`
   },
   choices(_catalogue, types) {
     const fields = new Map<string, string>([

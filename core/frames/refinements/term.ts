@@ -1,27 +1,13 @@
-import { key, exact, oneOf, texts, KEY, yesNo } from '../../shape'
-import type { Catalogue, Id } from '../../site'
+import { type TermTest, termTest, termTestShape, termsAsked } from '../../conditions'
 import { or } from '../../words'
 import { GONE } from '../names'
 import type { RefinementSpec } from '../spec'
 
-export interface TermRefinement {
-  kind: 'term'
-  taxonomy: Id
-  terms: Id[]
-  below: boolean
-}
-
-/** The terms that are listed, those below them included if it asks for them; only those of its taxonomy that exist. */
-function termsOf({ below, terms, taxonomy }: TermRefinement, catalogue: Catalogue): Set<Id> {
-  const listed = below ? terms.flatMap((t) => catalogue.termsBelow(t)) : terms
-  return new Set(listed.filter((t) => catalogue.terms.get(t)?.taxonomy === taxonomy))
-}
-
-const SOME = 'Choose at least one term'
+export type TermRefinement = TermTest
 
 /** The entry is in one of some terms, or below it. */
 export const term: RefinementSpec<TermRefinement> = {
-  shape: exact({ kind: oneOf(['term']), taxonomy: key(SOME), terms: texts(KEY, 500, SOME, 1), below: yesNo() }),
+  shape: termTestShape,
   holds: ({ terms, below, taxonomy }, { entry }, catalogue) =>
     terms.some((t) =>
       (below ? catalogue.termsBelow(t) : [t]).some(
@@ -29,10 +15,10 @@ export const term: RefinementSpec<TermRefinement> = {
       ),
     ),
   test(refinement, catalogue) {
-    const terms = termsOf(refinement, catalogue)
-    return ({ entry }) => entry!.terms.some((t) => terms.has(t))
+    const test = termTest(refinement, catalogue)
+    return ({ entry }) => test(entry!)
   },
-  lists: (refinement, catalogue) => [...termsOf(refinement, catalogue)].map((t) => ['term', t] as const),
+  lists: (refinement, catalogue) => [...termsAsked(refinement, catalogue)].map((t) => ['term', t] as const),
   words: ({ terms, below }, _type, names) =>
     `in ${or(terms.map((t) => names.term(t))) || GONE}${below ? ' or below' : ''}`,
   choices(catalogue, types) {

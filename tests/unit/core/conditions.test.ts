@@ -88,13 +88,37 @@ test.each<[string, unknown]>([
   ['a field without a test', { kind: 'field', field: 'title' }],
   ['a list', []],
   ['nothing', null],
+  ['days that are none', { kind: 'field', field: 'bought', op: 'in-next', value: '2026-01-01' }],
+  ['days before today', { kind: 'field', field: 'bought', op: 'in-next', value: -1 }],
+  ['more days than are counted', { kind: 'field', field: 'bought', op: 'in-last', value: 1e9 }],
+  ['terms that are none', { kind: 'term', taxonomy: 'dome', terms: [], below: true }],
+  ['terms without a taxonomy', { kind: 'term', terms: ['east'], below: false }],
+  ['a count of nothing', { kind: 'count', least: null, most: null }],
+  ['a count the wrong way round', { kind: 'count', least: 3, most: 2 }],
+  ['a count of halves', { kind: 'count', least: 0.5, most: null }],
+  ['a count with more said', { kind: 'count', least: 1, most: null, of: 'x' }],
 ])('refuses %s', (_, condition) => {
   expect(refuse(conditionShape, condition)).not.toBeNull()
 })
 
 test('conditions end a sentence', () => {
-  const words = [SIGNED_IN, TITLED, { ...TITLED, field: 'made', op: 'is-not-empty', value: null } as Condition].map(
-    (c) => conditionWords(c, (field) => `<${field}>`),
-  )
-  expect(words).toEqual(['when signed in', 'when Title contains refractor', 'when <made> is not empty'])
+  const said: [Condition, string][] = [
+    [SIGNED_IN, 'when signed in'],
+    [TITLED, 'when Title contains refractor'],
+    [{ ...TITLED, field: 'made', op: 'is-not-empty', value: null }, 'when <made> is not empty'],
+    [{ kind: 'field', field: 'bought', op: 'in-next', value: 30 }, 'when <bought> is in the next 30 days'],
+    [{ kind: 'field', field: 'bought', op: 'in-last', value: 1 }, 'when <bought> is in the last day'],
+    [{ kind: 'field', field: 'bought', op: 'in-last', value: 0 }, 'when <bought> is today'],
+    [{ kind: 'term', taxonomy: 'dome', terms: ['east', 'west'], below: true }, 'when in (east) or (west) or below'],
+    [{ kind: 'count', least: null, most: 0 }, 'when there are no entries'],
+    [{ kind: 'count', least: 1, most: null }, 'when there are entries'],
+    [{ kind: 'count', least: 2, most: null }, 'when there are at least 2 entries'],
+    [{ kind: 'count', least: null, most: 1 }, 'when there are at most 1 entry'],
+    [{ kind: 'count', least: 3, most: 3 }, 'when there are just 3 entries'],
+    [{ kind: 'count', least: 3, most: 5 }, 'when there are 3 to 5 entries'],
+  ]
+  for (const [condition, words] of said) {
+    expect(refuse(conditionShape, condition)).toBeNull()
+    expect(conditionWords(condition, { field: (id) => `<${id}>`, term: (id) => `(${id})` })).toBe(words)
+  }
 })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { BY_DAY, Formats, nowIn, sceneOf, timeGone, weekdayOf } from '#core/drawing'
+import { Formats, nowIn, sceneOf, timeGone, weekdayOf } from '#core/drawing'
+import { BY_DAY } from '#core/site'
 import { daysBetween } from '../../../../core/elements/countdown'
 import { type Span, isOpen, merged, timeOf, weekOf } from '../../../../core/elements/hours'
 import type { Item } from '#core/tree'
