@@ -38,6 +38,8 @@ export interface Compile {
   script(name: ScriptName): void
   /** A list that is drawn, and may be asked for by address parameters. */
   list(plan: ListPlan): void
+  /** An address parameter that what is drawn depends on. */
+  reads(parameter: string): void
   /** A card layout that is drawn inside this one. */
   usesCard(layout: string): void
 }

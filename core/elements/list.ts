@@ -10,6 +10,7 @@ import { features } from './entry/features'
 import { neighbours } from './entry/neighbours'
 import { personCard } from './entry/person-card'
 import { entryContent } from './entry-content'
+import { calendar } from './lists/calendar'
 import { entryList } from './lists/entry-list'
 import { filterForm } from './lists/filter-form'
 import { field } from './field'
@@ -82,6 +83,7 @@ export const ELEMENTS: readonly ElementSpec[] = [
   neighbours,
   entryList,
   filterForm,
+  calendar,
   sections,
   tabs,
   divider,

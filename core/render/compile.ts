@@ -209,6 +209,10 @@ class Compiler implements Compile {
     for (const name of parametersOfPlan(plan)) this.needs.parameters.add(name)
   }
 
+  reads(parameter: string): void {
+    this.needs.parameters.add(parameter)
+  }
+
   usesCard(layout: string): void {
     this.needs.cards.add(layout)
   }

@@ -1,5 +1,5 @@
 import type { Layout } from '../../core/tree'
-import { column, element, field, items, layout, line, row, withPicture } from './make'
+import { column, element, field, items, layout, line, row, when, withPicture } from './make'
 
 const body = { paddingTop: { wide: 40, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }
 
@@ -139,6 +139,57 @@ export const ARCHIVES: Layout[] = [
     ),
   ),
   layout(
+    'talk-days',
+    'Talks by day',
+    'body',
+    row(
+      'Calendar',
+      { ...body, gap: { wide: 48 } },
+      column(
+        8,
+        {},
+        element('calendar', { type: 'talk', field: 'starts', level: '2', empty: 'No talks are planned yet.' }),
+      ),
+      column(
+        4,
+        { flow: 22, size: 15 },
+        element('entry-list', {
+          type: 'talk',
+          where: items({ field: 'starts', op: 'in-next', value: 730 }),
+          sorts: items({ field: 'starts' }),
+          most: 4,
+          arrange: 'rows',
+          level: '2',
+          above: 'What comes next',
+          empty: 'No talk is planned. Those who read our stories hear of the next.',
+        }),
+        element('button', { label: 'All talks in your own calendar', link: '/talks.ics', look: 'outlined' }),
+      ),
+    ),
+    row(
+      'Past talks',
+      { paddingTop: 36, paddingBottom: 60, width: 'band', background: '@wash' },
+      column(
+        12,
+        {},
+        element('entry-list', {
+          type: 'talk',
+          where: items({ field: 'starts', op: 'in-last', value: 3650 }),
+          sorts: items({ field: 'starts', down: true }),
+          most: 12,
+          arrange: 'table',
+          fields: items(
+            { field: 'title', label: 'Talk' },
+            { field: 'starts', label: 'Was on' },
+            { field: 'person', label: 'Speaker' },
+          ),
+          level: '2',
+          above: 'Past talks',
+        }),
+      ),
+    ),
+  ),
+  layout(
     'results',
     'Results',
     'body',
@@ -173,7 +224,11 @@ export const ARCHIVES: Layout[] = [
           ),
         }),
         element('entry-list', { source: 'likely', most: 6, arrange: 'rows', above: 'Perhaps you meant' }),
-        element('entry-list', { source: 'newest', type: 'story', most: 3, above: 'Lately written' }),
+        when(element('entry-list', { source: 'newest', type: 'story', most: 3, above: 'Lately written' }), {
+          kind: 'count',
+          least: null,
+          most: 0,
+        }),
       ),
       column(4, {}, element('filter-form', {})),
     ),

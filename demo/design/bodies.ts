@@ -72,7 +72,7 @@ export const BODIES: Layout[] = [
     row(
       'Story',
       body,
-      column(2, {}),
+      column(2, { size: 15 }, element('contents', {}, { sticks: 24 })),
       column(
         8,
         {},
@@ -83,6 +83,7 @@ export const BODIES: Layout[] = [
               field('date', { format: { date: 'long' } }),
               field('person', { before: ', by ' }),
               field('terms:topic', { before: ' · ' }),
+              field('reading-time', { before: ' · ', after: ' to read' }),
             ),
           },
           { colour: '@soft', size: 15 },

@@ -51,6 +51,7 @@ const FRAMES: Frame[] = [
     ],
     { body: use('exhibit-shelves') },
   ),
+  frame('talk-days', [{ kind: 'type-archives', type: 'talk' }], { body: use('talk-days') }),
   frame('rooms', [{ kind: 'term-pages', taxonomy: 'room' }], {
     intro: use('opening-picture'),
     body: use('room-archive'),

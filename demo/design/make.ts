@@ -1,3 +1,4 @@
+import type { Condition } from '../../core/conditions'
 import { newElement } from '../../core/elements'
 import type {
   Column,
@@ -5,6 +6,7 @@ import type {
   Layout,
   LayoutRegion,
   LayoutElement,
+  Place,
   Row,
   StyleValue,
   Styles,
@@ -21,6 +23,25 @@ export function element(type: string, props: Record<string, Value> = {}, looks: 
   const made = newElement(type, () => '')
   return { ...made, props, styles: { ...made.styles, ...styles(looks) } }
 }
+
+/** An element that holds rows in places, each with its title. */
+export function holding(holder: LayoutElement, ...places: [title: string, ...rows: Row[]][]): LayoutElement {
+  const children = places.map(([title, ...rows]): Place => ({
+    kind: 'place',
+    id: '',
+    type: holder.type,
+    props: { title },
+    styles: {},
+    children: rows,
+  }))
+  return { ...holder, children }
+}
+
+/** A thing that is shown only when all of it holds. */
+export const when = <N extends Row | Column | LayoutElement>(node: N, ...conditions: Condition[]): N => ({
+  ...node,
+  when: conditions,
+})
 
 export function column(span: number, looks: Looks, ...children: (LayoutElement | Row)[]): Column {
   return { kind: 'column', id: '', span, props: {}, styles: styles(looks), children }
@@ -39,10 +60,10 @@ export function rowWith(target: Row, props: Record<string, Value>): Row {
   return { ...target, props: { ...target.props, ...props } }
 }
 
-function number<N extends Row | Column | LayoutElement>(node: N, next: () => string): N {
+function number<N extends Row | Column | LayoutElement | Place>(node: N, next: () => string): N {
   const id = next()
-  if (node.kind === 'element') return { ...node, id }
-  return { ...node, id, children: node.children.map((c) => number(c as Row, next)) } as N
+  if (node.kind === 'element' && !node.children) return { ...node, id }
+  return { ...node, id, children: node.children!.map((c) => number(c as Row, next)) } as N
 }
 
 export function layout(id: string, name: string, region: LayoutRegion, ...rows: Row[]): Layout {
