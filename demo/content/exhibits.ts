@@ -102,7 +102,7 @@ function exhibit({ title, maker, made, mechanism, room, height, summary }: Exhib
       pictures: [
         `clock-${id}`,
         `detail-${id}`,
-        ...(index % 2 === 0 ? [`dial-${id}`, `train-${id}`, `wheels-${id}`] : []),
+        ...(index % 4 !== 3 ? [`dial-${id}`, `train-${id}`, `wheels-${id}`] : []),
       ],
       ...(FILMED.has(mechanism) && { film: `https://films.example.org/quillmere/${id}` }),
       documents: index % 3 === 0 ? [{ name: 'Condition report', address: '/support-us' }] : [],

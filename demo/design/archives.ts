@@ -259,7 +259,10 @@ export const ARCHIVES: Layout[] = [
             text: 'It may be at the mender’s, or it may never have been made. Please try one of the others.',
           }),
           element('search-box', { label: 'What were you looking for?', look: 'pale', suggests: true }),
-          element('entry-list', { source: 'likely', most: 3, above: 'Perhaps you meant', columns: 3 }),
+          {
+            ...element('entry-list', { source: 'likely', most: 3, above: 'Perhaps you meant', columns: 3 }),
+            hides: ['picture'],
+          },
           element('buttons', {
             buttons: items(
               { label: 'Home', link: { page: 'home' }, look: 'pale' },

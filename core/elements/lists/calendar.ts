@@ -52,8 +52,8 @@ export const calendar: ElementSpec = {
       ],
     },
     level: headingLevel('Its title is'),
-    previous: { kind: 'text', label: 'To the month before', default: 'Before', most: 60 },
-    next: { kind: 'text', label: 'To the month behind', default: 'Behind', most: 60 },
+    previous: { kind: 'text', label: 'To the month before', default: 'Earlier', most: 60 },
+    next: { kind: 'text', label: 'To the month behind', default: 'Later', most: 60 },
     today: { kind: 'text', label: 'Read out for today', default: 'today', most: 60 },
     empty: { kind: 'text', label: 'If there are none', default: '', most: 300 },
   },
@@ -65,7 +65,7 @@ export const calendar: ElementSpec = {
   },
   css: [
     '.of-calendar-head{display:flex;flex-wrap:wrap;gap:.4em 1.2em;align-items:baseline;margin-bottom:.8em}.of-calendar-head :is(h2,h3,h4){margin-inline-end:auto}.of-calendar table{width:100%;table-layout:fixed;border-collapse:collapse}.of-calendar th{padding:.3em .5em;text-align:start;font-weight:400;font-size:.85em}' +
-      '.of-calendar td{vertical-align:top;height:5.4em;padding:.35em .5em;border:1px solid var(--c-rule,#ccc);overflow-wrap:anywhere}.of-calendar td>time{font-size:.85em}.of-calendar ul{list-style:none;padding:0;margin:.2em 0 0;font-size:.9em}.of-calendar li+li{margin-top:.3em}.of-calendar a{color:inherit}.of-calendar .of-now>time{font-weight:700;border-bottom:2px solid}.of-calendar .of-hour{display:block;font-size:.85em}' +
+      '.of-calendar td{vertical-align:top;height:5.4em;padding:.35em .5em;border:1px solid var(--c-rule,#ccc);overflow-wrap:anywhere}.of-calendar td>time{font-size:.85em}.of-calendar ul{list-style:none;padding:0;margin:.2em 0 0;font-size:.9em}.of-calendar li+li{margin-top:.3em}.of-calendar abbr{text-decoration:none}.of-calendar a{color:inherit}.of-calendar .of-now>time{font-weight:700;border-bottom:2px solid}.of-calendar .of-hour{display:block;font-size:.85em}' +
       '@media (max-width:639.98px){.of-calendar :is(table,tbody,tr,td){display:block;height:auto;border:0}.of-calendar thead,.of-calendar td:not(:has(li)){display:none}.of-calendar td{padding:.6em 0;border-top:1px solid var(--c-rule,#ccc)}}',
   ],
   summary: (props, names) =>
