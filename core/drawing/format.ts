@@ -1,7 +1,17 @@
 import type { Format } from '../tree'
-import { type Catalogue, type Reading, type SiteSettings, nameOf } from '../site'
+import {
+  type Catalogue,
+  type Reading,
+  type SiteSettings,
+  dayOf,
+  firstSentence,
+  firstWords,
+  isRichDoc,
+  nameOf,
+  richText,
+} from '../site'
 
-const DATE: Record<NonNullable<Format['date']>, Intl.DateTimeFormatOptions> = {
+const DATE: Record<Exclude<NonNullable<Format['date']>, 'away'>, Intl.DateTimeFormatOptions> = {
   full: { dateStyle: 'full' },
   long: { dateStyle: 'long' },
   medium: { dateStyle: 'medium' },
@@ -10,6 +20,16 @@ const DATE: Record<NonNullable<Format['date']>, Intl.DateTimeFormatOptions> = {
   month: { month: 'long', year: 'numeric' },
   time: { hour: '2-digit', minute: '2-digit' },
 }
+
+const DAY_MS = 24 * 60 * 60_000
+
+/** Up to how many days away something is told in which unit, and how many days that has. */
+const AWAY: readonly [until: number, days: number, unit: Intl.RelativeTimeFormatUnit][] = [
+  [14, 1, 'day'],
+  [60, 7, 'week'],
+  [730, 365.25 / 12, 'month'],
+  [Infinity, 365.25, 'year'],
+]
 
 /** No wish about how a field is written; one object, so that what is kept for it is found again. */
 export const AS_USUAL: Format = {}
@@ -44,6 +64,8 @@ export class Formats {
   private lists: Intl.ListFormat | null = null
   private times: Intl.DateTimeFormat | null = null
   private days: string[] | null = null
+  private far: Intl.RelativeTimeFormat | null = null
+  private plurals: Intl.PluralRules | null = null
 
   constructor(private readonly settings: Pick<SiteSettings, 'locale' | 'currency' | 'timeZone'>) {}
 
@@ -59,7 +81,8 @@ export class Formats {
   /** `YYYY-MM-DD` as a date; a text that is no date stays as it is. */
   date(text: string, format: Format): string {
     return this.writer<string>(format, 'date', () => {
-      const intl = new Intl.DateTimeFormat(this.settings.locale, { ...DATE[format.date ?? 'long'], timeZone: 'UTC' })
+      const date = format.date === 'away' ? 'long' : (format.date ?? 'long')
+      const intl = new Intl.DateTimeFormat(this.settings.locale, { ...DATE[date], timeZone: 'UTC' })
       return new Writer((day) => writeDate(intl, `${day.slice(0, 10)}T00:00:00Z`, day))
     }).text(text)
   }
@@ -80,10 +103,26 @@ export class Formats {
   /** An ISO 8601 moment in the site's time zone. With no `format.date`: a long date with its time. */
   moment(text: string, format: Format): string {
     return this.writer<string>(format, 'moment', () => {
-      const options = format.date ? DATE[format.date] : ({ dateStyle: 'long', timeStyle: 'short' } as const)
+      const options =
+        format.date && format.date !== 'away' ? DATE[format.date] : ({ dateStyle: 'long', timeStyle: 'short' } as const)
       const intl = new Intl.DateTimeFormat(this.settings.locale, { ...options, timeZone: this.settings.timeZone })
       return new Writer((moment) => writeDate(intl, moment, moment))
     }).text(text)
+  }
+
+  /** How far a day is from another, in the unit in which people would say it. */
+  away(day: string, from: string): string {
+    const days = Math.round((Date.parse(`${day}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS)
+    const [, most, unit] = AWAY.find(([until]) => Math.abs(days) < until)!
+    this.far ??= new Intl.RelativeTimeFormat(this.settings.locale, { numeric: 'auto' })
+    return this.far.format(Math.round(days / most), unit)
+  }
+
+  /** A number between the words that its plural form asks for; none has words of its own, where they are said. */
+  counted(value: number, text: string, counted: NonNullable<Format['counted']>): string {
+    this.plurals ??= new Intl.PluralRules(this.settings.locale)
+    const said = (value === 0 ? counted.zero : undefined) ?? counted[this.plurals.select(value)] ?? counted.other
+    return said === undefined ? text : said.replaceAll('#', () => text)
   }
 
   /** A number, with its unit (a CLDR name such as `centimeter`) unless the format hides it. */
@@ -155,14 +194,31 @@ const choiceLabel = ({ field }: Reading, id: unknown): string =>
 
 const asArray = (value: unknown): unknown[] => (Array.isArray(value) ? value : [value])
 
+const shortened = (text: string, { first }: Format): string =>
+  first === undefined ? text : first === 'sentence' ? firstSentence(text) : firstWords(text, first)
+
+/** How far a day is from today; null where that is not asked for, or it is no day. */
+function away({ value }: Reading, { date }: Format, formats: Formats, catalogue: Catalogue): string | null {
+  const day = date === 'away' ? dayOf(String(value), catalogue.site.settings.timeZone) : null
+  return day === null ? null : formats.away(day, catalogue.today)
+}
+
 /** How each kind of field is written as plain text. Kinds that are not text (pictures, rich text) give none. */
 const WRITE: Partial<Record<Reading['kind'], Write>> = {
-  text: ({ value }) => String(value),
+  text: ({ value }, format) => shortened(String(value), format),
+  // Running text is drawn as a whole; as a line it is written only where no more than its beginning is asked for.
+  rich: ({ value }, format) =>
+    format.first !== undefined && isRichDoc(value) ? shortened(richText(value), format) : '',
   link: ({ value }) => String(value),
-  number: ({ value, field }, format, formats) => formats.number(Number(value), format, field?.unit),
+  number: ({ value, field }, format, formats) => {
+    const text = formats.number(Number(value), format, field?.unit)
+    return format.counted ? formats.counted(Number(value), text, format.counted) : text
+  },
   money: ({ value }, format, formats) => formats.money(Number(value), format),
-  date: ({ value }, format, formats) => formats.date(String(value), format),
-  moment: ({ value }, format, formats) => formats.moment(String(value), format),
+  date: (reading, format, formats, catalogue) =>
+    away(reading, format, formats, catalogue) ?? formats.date(String(reading.value), format),
+  moment: (reading, format, formats, catalogue) =>
+    away(reading, format, formats, catalogue) ?? formats.moment(String(reading.value), format),
   'yes-no': ({ value }, format) => (value ? (format.yes ?? 'Yes') : (format.no ?? 'No')),
   choice: (reading) => choiceLabel(reading, reading.value),
   choices: (reading, format, formats) =>

@@ -70,7 +70,9 @@ const DRAW: Partial<Record<Reading['kind'], Draw>> = {
   pictures,
   documents,
   terms,
-  rich: ({ value }, _value, scene) => {
+  rich: (reading, field, scene, linked) => {
+    if (field.format?.first !== undefined) return text(reading, field, scene, linked)
+    const { value } = reading
     const chunk = isRichDoc(value) ? contentChunk(value) : ''
     const html = typeof chunk === 'string' ? chunk : chunk(scene)
     return html && `<div class="of-rich">${html}</div>`

@@ -53,7 +53,17 @@ export {
 } from './menus'
 export { insertTerm, moveTerm, newPerson, newTerm, removeTaxonomy, removeTerm } from './terms'
 export { type Bit, askedWords, excerptOf, markedText } from './excerpt'
-export { type RichHeading, firstCharacters, headingsOf, isRichDoc, minutesToRead, richPictures, richText } from './rich'
+export {
+  type RichHeading,
+  firstCharacters,
+  firstSentence,
+  firstWords,
+  headingsOf,
+  isRichDoc,
+  minutesToRead,
+  richPictures,
+  richText,
+} from './rich'
 export { refuseRich, richShape } from './rich-shape'
 export * from './shapes'
 export {

@@ -25,6 +25,21 @@ export function firstCharacters(text: string, most: number): string {
   return `${(end > most / 2 ? cut.slice(0, end) : cut.slice(0, -1)).replace(/[\s,;:.]+$/, '')}…`
 }
 
+/** The first sentence of a plain text; all of it where none ends. */
+export const firstSentence = (text: string): string =>
+  /^.*?[.!?…]["'”’)»]*(?=\s|$)/s.exec(text.trim())?.[0] ?? text.trim()
+
+/** So many words of a plain text, with an ellipsis where more follow. */
+export function firstWords(text: string, most: number): string {
+  const words = text.trim().split(/\s+/)
+  return words.length <= most
+    ? words.join(' ')
+    : `${words
+        .slice(0, most)
+        .join(' ')
+        .replace(/[,;:.]+$/, '')}…`
+}
+
 /** The pictures that stand in a text, by their ids. */
 export function richPictures(doc: RichDoc | null): Id[] {
   const found: Id[] = []

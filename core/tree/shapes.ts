@@ -42,12 +42,16 @@ const YES_NO = yesNo()
 const words = (most: number) => optional(text(most))
 
 const format = exact({
-  date: optional(oneOf(['full', 'long', 'medium', 'short', 'year', 'month', 'time'])),
+  date: optional(oneOf(['full', 'long', 'medium', 'short', 'year', 'month', 'time', 'away'])),
   digits: optional(whole(0, 10, 'choose 0 to 10 digits')),
   unit: optional(oneOf(['short', 'long', 'hidden'])),
   list: optional(oneOf(['and', 'comma'])),
   yes: words(200),
   no: words(200),
+  counted: optional(
+    exact({ zero: words(200), one: words(200), two: words(200), few: words(200), many: words(200), other: words(200) }),
+  ),
+  first: optional(byValue((v) => (v === 'sentence' ? oneOf(['sentence']) : whole(1, 500, 'choose 1 to 500 words')))),
 })
 
 const field = (depth: number): Shape =>

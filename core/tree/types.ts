@@ -14,12 +14,17 @@ export type Step = (typeof STEPS)[number]
 
 /** How a field is written out; see `core/drawing/format.ts`. Only what suits the field's kind is used. */
 export interface Format {
-  date?: 'full' | 'long' | 'medium' | 'short' | 'year' | 'month' | 'time'
+  /** `away`: how far it is from today. */
+  date?: 'full' | 'long' | 'medium' | 'short' | 'year' | 'month' | 'time' | 'away'
   digits?: number
   unit?: 'short' | 'long' | 'hidden'
   list?: 'and' | 'comma'
   yes?: string
   no?: string
+  /** Words around a number, by the forms that the language of the site has for it; `#` stands for the number. */
+  counted?: Partial<Record<Intl.LDMLPluralRule, string>>
+  /** Of a text no more than its first sentence, or so many words. */
+  first?: 'sentence' | number
 }
 
 export interface FieldValue extends FieldRef {

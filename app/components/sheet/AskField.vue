@@ -63,7 +63,32 @@ const DATES = [
   ['month', 'November 2026'],
   ['year', '2026'],
   ['time', '14:30'],
+  ['away', 'in 3 days, last week'],
 ] as const
+const PLURALS: Record<string, string> = {
+  zero: 'For none',
+  one: 'For one',
+  two: 'For two',
+  few: 'For few',
+  many: 'For many',
+  other: 'For others',
+}
+/** The forms that numbers have in the language of the site, and words for none at all. */
+const plurals = computed(() => {
+  const { locale } = site.catalogue!.site.settings
+  const own = new Set<string>(['zero', ...new Intl.PluralRules(locale).resolvedOptions().pluralCategories])
+  return Object.keys(PLURALS).filter((form) => own.has(form)) as Intl.LDMLPluralRule[]
+})
+function counted(form: Intl.LDMLPluralRule, words: string) {
+  const { [form]: _, ...others } = field.value?.format?.counted ?? {}
+  const next = words === '' ? others : { ...others, [form]: words }
+  format({ counted: Object.keys(next).length > 0 ? next : undefined })
+}
+function first(said: string) {
+  format({ first: said === '' ? undefined : said === 'sentence' ? said : 24 })
+}
+const MOST_WORDS = 500
+const wordsAsked = (event: Event) => Math.min(MOST_WORDS, Math.max(1, Math.round(Number(text(event)) || 1)))
 </script>
 
 <template>
@@ -123,6 +148,40 @@ const DATES = [
           <option value="hidden">not shown</option>
         </select>
       </LabelledRow>
+      <template v-if="kind === 'number'">
+        <LabelledRow v-for="form in plurals" :key="form" :label="PLURALS[form]!">
+          <input
+            class="input"
+            maxlength="200"
+            :value="field.format?.counted?.[form] ?? ''"
+            :placeholder="form === 'one' ? '# place left' : form === 'other' ? '# places left' : 'as the others'"
+            @change="counted(form, text($event))"
+          />
+        </LabelledRow>
+      </template>
+      <template v-if="kind === 'text' || kind === 'rich'">
+        <LabelledRow label="So much of it">
+          <select
+            class="input"
+            :value="typeof field.format?.first === 'number' ? 'words' : (field.format?.first ?? '')"
+            @change="first(text($event))"
+          >
+            <option value="">all of it</option>
+            <option value="sentence">its first sentence</option>
+            <option value="words">its first words</option>
+          </select>
+        </LabelledRow>
+        <LabelledRow v-if="typeof field.format?.first === 'number'" label="Words">
+          <input
+            class="input font-mono text-xs"
+            type="number"
+            min="1"
+            :max="MOST_WORDS"
+            :value="field.format.first"
+            @change="format({ first: wordsAsked($event) })"
+          />
+        </LabelledRow>
+      </template>
       <template v-if="kind === 'yes-no'">
         <LabelledRow v-for="key in ['yes', 'no'] as const" :key="key" :label="`For ${key}`">
           <input

@@ -248,7 +248,7 @@ export const entryList: ElementSpec = {
     '.of-grid{display:grid;grid-template-columns:repeat(var(--k),minmax(0,1fr));gap:var(--g);list-style:none;padding:0}' +
       '.of-grid>li,.of-uneven>li{min-width:0;overflow-wrap:break-word}' +
       'mark{background:color-mix(in srgb,currentColor 16%,transparent);color:inherit}.of-card-title{font-size:var(--h3);line-height:1.2;margin-top:.5em}.of-card-title a{color:inherit}' +
-      ':is(.of-grid,.of-uneven) .of-row{padding-inline:0}@media (max-width:1023.98px){:is(.of-grid,.of-uneven):is(.of-k3,.of-k4,.of-k5,.of-k6){--k:2}}@media (max-width:639.98px){:is(.of-grid,.of-uneven)[class]{--k:1}}',
+      ':is(.of-grid,.of-uneven) .of-row{padding-inline:0}@media (max-width:1023.98px){.of-grid:is(.of-k3,.of-k4,.of-k5,.of-k6),.of-uneven:is(.of-k3,.of-k4,.of-k5,.of-k6){--k:2}}@media (max-width:639.98px){.of-grid[class],.of-uneven[class]{--k:1}}',
   ],
   parts: {
     picture: { label: 'Picture' },
