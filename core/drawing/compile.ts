@@ -3,7 +3,7 @@ import type { Chunk } from './chunk'
 import type { ListPlan } from './list-plan'
 
 /** Scripts of published pages, by the element that needs them. */
-export type ScriptName = 'header' | 'menu' | 'notice' | 'slides' | 'film' | 'list' | 'large' | 'suggest'
+export type ScriptName = 'header' | 'menu' | 'notice' | 'slides' | 'film' | 'list' | 'large' | 'suggest' | 'favourites'
 
 /** Which item of which property. */
 interface Within {

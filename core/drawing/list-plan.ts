@@ -7,7 +7,7 @@ import type { Value } from '../tree'
 export interface ListPlan {
   /** The id of the element, by which it is told from other lists on its page. */
   id: Id
-  source: 'newest' | 'page' | 'related' | 'chosen' | 'likely'
+  source: 'newest' | 'page' | 'related' | 'chosen' | 'likely' | 'marked'
   types: readonly Id[]
   /** On the page of a term: with what stands in the terms below it. */
   below: boolean

@@ -9,6 +9,8 @@ import { facts } from './entry/facts'
 import { features } from './entry/features'
 import { neighbours } from './entry/neighbours'
 import { personCard } from './entry/person-card'
+import { favourite } from './favourites/favourite'
+import { favouritesLink } from './favourites/favourites-link'
 import { entryContent } from './entry-content'
 import { calendar } from './lists/calendar'
 import { entryList } from './lists/entry-list'
@@ -71,6 +73,7 @@ export const ELEMENTS: readonly ElementSpec[] = [
   contact,
   hours,
   today,
+  favouritesLink,
   social,
   share,
   backToTop,
@@ -84,6 +87,7 @@ export const ELEMENTS: readonly ElementSpec[] = [
   entryList,
   filterForm,
   calendar,
+  favourite,
   sections,
   tabs,
   divider,

@@ -24,7 +24,7 @@ const RANGES: Partial<Record<FieldKind | 'terms', Filter['as']>> = {
 /** Kinds by which nobody narrows. */
 const NEVER: ReadonlySet<string> = new Set(['rich', 'picture', 'pictures', 'documents', 'position', 'link'])
 /** Names that addresses use for something else. */
-const TAKEN: ReadonlySet<string> = new Set(['page', 'q', 'sort', 'form', 'month'])
+const TAKEN: ReadonlySet<string> = new Set(['page', 'q', 'sort', 'form', 'month', 'marked'])
 
 /** How a list is narrowed by a field; null where nobody can. `range` asks for one where a text may be a number. */
 export function filterAs(catalogue: Catalogue, field: Id, range = false): Filter['as'] | null {

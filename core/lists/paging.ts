@@ -2,6 +2,8 @@ import type { Catalogue, Parameters } from '../site'
 import { type Asked, type Filter, parametersNamed, slugOfKey } from './filters'
 import { dayOfNumber } from './reading'
 
+/** The address parameter that tells which entries a visitor has marked. */
+export const MARKED = 'marked'
 /** Later screens of a list have addresses of their own: `?page=2`. */
 export const PAGE = 'page'
 /** How visitors have a list sorted: by one of the fields that the list offers, from the other end with a minus before it. */

@@ -1,4 +1,5 @@
 import type { ListPlan, Scene } from '../drawing'
+import { MARKED } from '../lists'
 import { listedOn, parametersFor, parametersOfPlan } from '../elements'
 import { type Parameters, writeParameters } from '../site'
 
@@ -57,12 +58,13 @@ export function askedHead(lists: readonly ListPlan[], scene: Scene): AskedHead |
   const { screens, asked, way } = on
   const screen = on.screen ?? 1
   const own = new Set(parametersOfPlan(plan))
+  own.delete(MARKED)
   const at = (n: number): string => queryOf(only(parametersFor(on, scene, { screen: n }), own))
   const beside = (n: number): string | null => (plan.pages && n >= 1 && n <= screens ? at(n) : null)
   const much = asked.reduce((sum, a) => sum + choices(a), 0) + (plan.words && scene.query ? MOST_INDEXED + 1 : 0)
   return {
     query: queryOf(only(parametersFor(on, scene, { screen, way: 0 }), own)),
-    indexed: much <= MOST_INDEXED && way === 0,
+    indexed: much <= MOST_INDEXED && way === 0 && !Object.hasOwn(scene.request.parameters, MARKED),
     previous: beside(screen - 1),
     next: beside(screen + 1),
   }

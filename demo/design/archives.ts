@@ -37,7 +37,12 @@ export const ARCHIVES: Layout[] = [
     row(
       'Shelves',
       { ...body, gap: { wide: 48 } },
-      column(3, { flow: 20, size: 15 }, element('filter-form', { button: 'Show these', off: 'Show all again' })),
+      column(
+        3,
+        { flow: 20, size: 15 },
+        element('favourites-link', { label: 'My list', link: { page: 'entry:visit' } }),
+        element('filter-form', { button: 'Show these', off: 'Show all again' }),
+      ),
       column(
         9,
         { flow: 24 },

@@ -66,6 +66,31 @@ export const BODIES: Layout[] = [
     ),
   ),
   layout(
+    'visit-page',
+    'Visit page',
+    'body',
+    row('Words', body, column(2, {}), column(8, {}, element('entry-content', {}, { size: 18 })), column(2, {})),
+    row(
+      'My list',
+      { paddingTop: 36, paddingBottom: 60, width: 'band', background: '@wash' },
+      column(
+        12,
+        { flow: 20 },
+        element('heading', { text: 'My list', level: '2' }),
+        element('entry-list', {
+          source: 'marked',
+          most: 24,
+          columns: 4,
+          card: 'exhibit-card',
+          tally: true,
+          tallyAfter: ' on it',
+          empty:
+            'Exhibits that you put on your list stand here. The list is kept in your browser and needs script; without it, a bookmark of each page does as well.',
+        }),
+      ),
+    ),
+  ),
+  layout(
     'story-page',
     'Story page',
     'body',

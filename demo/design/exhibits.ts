@@ -48,6 +48,7 @@ export const EXHIBITS: Layout[] = [
           { colour: '@soft', size: 16 },
         ),
         element('field', { value: field('summary') }, { family: '@heading', size: 22, lineHeight: 1.4 }),
+        element('favourite', { mark: 'Put it on my list', marked: 'On my list', look: 'outlined' }),
         element('entry-content', {}, { size: 18 }),
         element('film', { film: field('film'), still: field('picture'), title: field('title') }),
       ),
@@ -103,6 +104,7 @@ export const EXHIBITS: Layout[] = [
         title({ size: { wide: 54, narrow: 36 }, colour: '@paper' }),
         element('field', { label: '', value: field('summary') }, { size: 19 }),
         element('field', { label: 'Made', value: field('made') }),
+        element('favourite', { mark: 'Put it on my list', marked: 'On my list', look: 'pale' }),
         element(
           'button',
           { label: 'Climb the tower', link: { page: 'entry:tower-climb' } },

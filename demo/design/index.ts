@@ -42,6 +42,7 @@ const FRAMES: Frame[] = [
   frame('talks', [type('talk')], { body: use('talk-page') }),
   frame('stories', [type('story')], { body: use('story-page') }),
   frame('tickets', [type('ticket')], { body: use('ticket-page'), footer: use('slim-footer') }),
+  frame('visit', [page('entry:visit')], { body: use('visit-page') }),
   frame('pages', [type('page')], { body: use('plain-page') }),
   frame(
     'shelves',

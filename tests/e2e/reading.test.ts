@@ -39,7 +39,11 @@ test('words are marked in their sentence, what was met instead is said, and titl
   await field.fill('')
   await field.pressSequentially('night reg')
   await expect(page.locator('datalist option')).toHaveCount(1)
-  await field.fill('The Night Regulator')
+  // As the browser tells that one of what it offers was chosen.
+  await field.evaluate((input: HTMLInputElement) => {
+    input.value = 'The Night Regulator'
+    input.dispatchEvent(new Event('input'))
+  })
   await expect(page).toHaveURL(/the-night-regulator/)
 })
 
@@ -65,6 +69,24 @@ test('a calendar goes from month to month by its addresses', async ({ page, serv
   await page.setViewportSize({ width: 390, height: 800 })
   await expect(page.getByRole('table', { name: 'March 2027' }).getByRole('link')).toHaveCount(2)
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
+})
+
+test('favourites are marked, counted, listed and taken off, and stay in the browser', async ({ page, server }) => {
+  await page.goto(server.origin + CLOCK)
+  const mark = page.getByRole('button', { name: 'Put it on my list' })
+  await mark.click()
+  await expect(page.getByRole('button', { name: 'On my list' })).toHaveAttribute('aria-pressed', 'true')
+  await page.goto(`${server.origin}/exhibits`)
+  await expect(page.getByRole('link', { name: /^My list\s*1$/ })).toBeVisible()
+  await page.getByRole('link', { name: /^My list/ }).click()
+  await expect(page.getByRole('link', { name: 'Walnut longcase with tide dial' })).toBeVisible()
+  await expect(page.getByRole('status')).toContainText('1 on it')
+  expect(await findings(page)).toEqual([])
+  await page.goto(server.origin + CLOCK)
+  await page.getByRole('button', { name: 'On my list' }).click()
+  await expect(mark).toBeVisible()
+  await page.goto(`${server.origin}/visit`)
+  await expect(page.getByText('Exhibits that you put on your list stand here.', { exact: false })).toBeVisible()
 })
 
 test.describe('without script', () => {

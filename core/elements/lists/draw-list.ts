@@ -135,8 +135,9 @@ function aboveOf(element: LayoutElement, compile: Compile, say: (name: string) =
 /** Draws a list from its plan, once there is a scene. */
 export function drawList(element: LayoutElement, compile: Compile, say: (name: string) => Value): Chunk {
   const plan = planOf(element, say)
+  const marked = plan.source === 'marked'
   // Within a card nobody asks, and nothing is leafed through.
-  const asked = compile.region !== 'card' && (plan.pages || isAsked(plan) || say('tally') === true)
+  const asked = compile.region !== 'card' && (plan.pages || isAsked(plan) || say('tally') === true || marked)
   const parts = plan.grouping !== null
   const title = aboveOf(element, compile, say)
   const whole = asked || parts || title !== ''
@@ -147,6 +148,7 @@ export function drawList(element: LayoutElement, compile: Compile, say: (name: s
     compile.css(PAGES)
     compile.script('list')
   }
+  if (marked) compile.script('favourites')
   const open = whole ? `<div${compile.attributes(element, asked ? 'list' : 'parted')}` : ''
   const none = wrapFilled(`<p${asked ? '' : compile.attributes(element)}>`, textChunk(say('empty')), '</p>')
   const words: ScreenWords = {
@@ -174,6 +176,6 @@ export function drawList(element: LayoutElement, compile: Compile, say: (name: s
     const above = entries.length > 0 ? fill([title], scene) : ''
     if (!asked) return `${open}>${above}${shown}</div>`
     const inner = parts ? `<div class="of-parted">${shown}</div>` : shown
-    return `${open} data-list>${above}${tally(on, scene)}${inner}${plan.pages ? drawScreens(on, scene, how, words) : ''}</div>`
+    return `${open} data-list${marked ? ' data-favourites' : ''}>${above}${tally(on, scene)}${inner}${plan.pages ? drawScreens(on, scene, how, words) : ''}</div>`
   }
 }

@@ -33,6 +33,7 @@ export const entryList: ElementSpec = {
         { value: 'page', label: 'The entries of this page' },
         { value: 'related', label: 'Entries related to the one shown' },
         { value: 'chosen', label: 'Entries chosen by hand' },
+        { value: 'marked', label: 'Favourites of the visitor' },
         { value: 'likely', label: 'What may have been meant, where nothing is found' },
       ],
     },
@@ -263,6 +264,7 @@ export const entryList: ElementSpec = {
   summary(props, names) {
     if (props.source === 'page') return 'entries of this page'
     if (props.source === 'related') return 'related entries'
+    if (props.source === 'marked') return 'favourites of the visitor'
     if (props.source === 'likely') return 'what may have been meant'
     if (props.source === 'chosen') return `${itemsOf(props.chosen).length} chosen`
     const type =

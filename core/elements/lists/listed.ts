@@ -5,6 +5,7 @@ import {
   type Filter,
   type List,
   type Listed,
+  MARKED,
   PAGE,
   SORT,
   filtersOf,
@@ -61,10 +62,20 @@ function chosenFrom(values: readonly Value[], scene: Scene): Entry[] {
 /** How many related ones are looked at before a list narrows them. */
 const MOST_RELATED = 500
 
+/** So many favourites are shown at most, as browsers keep them. */
+const MOST_MARKED = 200
+
+/** The entries that a visitor has marked, as the address tells: by their ids. */
+function markedBy({ request: { parameters }, catalogue }: Scene): Entry[] {
+  const [said = ''] = Object.hasOwn(parameters, MARKED) ? parameters[MARKED]! : []
+  return said.split(' ', MOST_MARKED).flatMap((id) => catalogue.entries.get(id) ?? [])
+}
+
 function sourceOf(plan: ListPlan, scene: Scene): List['source'] {
   const { catalogue, page, subject } = scene
   if (plan.source === 'newest') return { kind: 'types', types: plan.types }
   if (plan.source === 'chosen') return { kind: 'these', entries: chosenFrom(plan.chosen, scene) }
+  if (plan.source === 'marked') return { kind: 'these', entries: markedBy(scene) }
   if (plan.source === 'likely') return { kind: 'these', entries: scene.likely }
   if (plan.source === 'page') {
     return page.kind === 'search' ? { kind: 'these', entries: scene.found } : { kind: 'page', page, below: plan.below }

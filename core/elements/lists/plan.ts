@@ -1,6 +1,6 @@
 import type { FieldTestOp } from '../../conditions'
 import type { ListPlan } from '../../drawing'
-import { type Grouping, PAGE, SORT, type Sort, parameterNames, parametersNamed, plainName } from '../../lists'
+import { type Grouping, MARKED, PAGE, SORT, type Sort, parameterNames, parametersNamed, plainName } from '../../lists'
 import type { Id } from '../../site'
 import type { Item, LayoutElement, Value } from '../../tree'
 import { itemsOf } from '../words'
@@ -78,8 +78,9 @@ export function planOf(element: LayoutElement, say: Say): ListPlan {
 }
 
 /** The address parameters that a list reads, whatever its fields turn out to be. */
-export function parametersOfPlan({ filters, words, ways, pages }: ListPlan): string[] {
+export function parametersOfPlan({ source, filters, words, ways, pages }: ListPlan): string[] {
   return [
+    ...(source === 'marked' ? [MARKED] : []),
     ...filters.flatMap(({ name }) => parametersNamed(name)),
     ...(words ? ['q'] : []),
     ...(ways.length > 0 ? [SORT] : []),

@@ -1,6 +1,7 @@
 import type { ScriptName } from '../../drawing'
 import { shortHash } from '../../styles'
 import { HEADER } from './header'
+import { FAVOURITES } from './favourites'
 import { FILM } from './film'
 import { LARGE } from './large'
 import { LIST } from './list'
@@ -22,6 +23,7 @@ const SCRIPTS: Readonly<Record<ScriptName, string>> = {
   list: LIST,
   large: LARGE,
   suggest: SUGGEST,
+  favourites: FAVOURITES,
 }
 
 const FOLDER = '/_of/el/'
