@@ -11,10 +11,10 @@ import { type Result, median, round } from './measure'
 
 /** A made-up site of 100,000 entries: its start, its memory, what is stored in it, found in it and brought into it. */
 
-const ENTRIES = 100_000
+export const ENTRIES = 100_000
 /** Made-up words, the first ones the most frequent: as in any language, each as often as its place says (Zipf). */
 const SYLLABLES = 'ba co du fe gi ho lu ma ne po ra si to va we zi bra cle dro fla gri sto'.split(' ')
-const VOCABULARY = Array.from({ length: 6000 }, (_, i) => {
+export const VOCABULARY = Array.from({ length: 6000 }, (_, i) => {
   const parts = [i % 22, Math.floor(i / 22) % 22, Math.floor(i / 484)]
   return parts.map((n) => SYLLABLES[n % 22]).join('')
 })
@@ -26,7 +26,7 @@ const words = (n: number, count: number) =>
     (_, i) => VOCABULARY[Math.floor(VOCABULARY.length ** chance(n * 131 + i)) - 1] ?? VOCABULARY[0],
   ).join(' ')
 
-async function fill(data: string): Promise<void> {
+export async function fill(data: string): Promise<void> {
   const db = await openDatabase(data)
   const rooms = ['tower-room', 'long-gallery', 'watch-cabinet', 'night-room', 'workshop']
   for (let at = 0; at < ENTRIES; at += 5000) {

@@ -8,6 +8,7 @@ import type { Result } from './measure'
 import { benchFrames } from './frames'
 import { benchLists } from './lists'
 import { benchPages } from './pages'
+import { benchSearch } from './search'
 import { benchServing } from './serving'
 
 /** Runs every measurement, prints a table for people and one line of JSON for programs. */
@@ -20,6 +21,7 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['browser', benchBrowser],
   ['content', benchContent],
   ['lists', benchLists],
+  ['search', benchSearch],
   ['pages', benchPages],
 ]
 
