@@ -100,10 +100,6 @@ const STUDIO = {
     await page.goto(`${ORIGIN}/studio/content/menus`)
     await page.getByRole('textbox', { name: /^Getting here/ }).click()
   },
-  async pictures(page) {
-    await page.goto(`${ORIGIN}/studio/content/pictures?picture=room-tower-room`)
-    await page.getByLabel('Find a picture').fill('tower')
-  },
   async layouts(page) {
     await page.goto(`${ORIGIN}/studio/layouts`)
   },
@@ -111,12 +107,9 @@ const STUDIO = {
     await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
     await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
   },
-  async 'bench-header'(page) {
-    await page.goto(`${ORIGIN}/studio/layouts/tower-header`)
-    await page
-      .getByRole('treeitem')
-      .first()
-      .click({ position: { x: 40, y: 8 } })
+  async 'bench-list'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/exhibit-shelves`)
+    await page.getByRole('treeitem', { name: /^Entry list/ }).click()
   },
   async 'bench-widths'(page) {
     await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
@@ -153,8 +146,9 @@ const STUDIO = {
 const SITE = {
   'site-home': ['/', 1280, (page) => page.getByRole('link', { name: 'Exhibits' }).first().hover()],
   'site-home-phone': ['/', 390, (page) => page.getByRole('button', { name: 'Menu' }).click()],
-  'site-exhibit': ['/exhibits/lantern-clock-with-dolphin-frets', 1280],
+  'site-exhibit': ['/exhibits/walnut-longcase-with-tide-dial', 1280],
   'site-exhibits': ['/exhibits?room=long-gallery&strikes=yes', 1280],
+  'site-search': ['/search?q=pendulm', 1280],
   'site-lost': ['/exhibits/nothing', 1280],
 }
 

@@ -25,6 +25,8 @@ function benchCss(region: LayoutRegion): string {
     '[data-written] .chip-field{background:#dfe7ea;color:#2f5560;padding:0 .25em;border-radius:2px;text-decoration:none}' +
     '[data-written] .chip-field::before{content:attr(data-name) " ";font-size:.72em;opacity:.75}' +
     '[data-written] .ProseMirror-selectednode{outline:2px solid #c4472b}' +
+    // What waits for a script that does not run here.
+    '[data-node][hidden]{display:inline-block!important}' +
     '.of-col[data-node]:empty{outline:1px dashed #b8b2a5;outline-offset:-4px}.of-col[data-node]:empty::after{content:"";height:40px}' +
     (region === 'card' ? '.of-body:not(:has(.of-grid)){max-width:420px;margin:32px auto}' : '')
   )

@@ -11,6 +11,7 @@ import { neighbours } from './entry/neighbours'
 import { personCard } from './entry/person-card'
 import { favourite } from './favourites/favourite'
 import { favouritesLink } from './favourites/favourites-link'
+import { termList } from './entry/term-list'
 import { entryContent } from './entry-content'
 import { calendar } from './lists/calendar'
 import { entryList } from './lists/entry-list'
@@ -85,6 +86,7 @@ export const ELEMENTS: readonly ElementSpec[] = [
   personCard,
   neighbours,
   entryList,
+  termList,
   filterForm,
   calendar,
   favourite,

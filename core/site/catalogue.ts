@@ -44,6 +44,17 @@ const keysOfLists = (entries: readonly (Entry | null)[]): string[] =>
     e ? [`type:${e.type}`, ...e.terms.map((t) => `term:${t}`), ...(e.person ? [`person:${e.person}`] : [])] : [],
   )
 
+/** Terms by the one that they stand just below, in their order. */
+function childrenOf(terms: readonly Term[]): Map<Id | null, Term[]> {
+  const children = new Map<Id | null, Term[]>()
+  for (const term of terms) {
+    const beside = children.get(term.parent)
+    if (beside) beside.push(term)
+    else children.set(term.parent, [term])
+  }
+  return children
+}
+
 /**
  * A site made ready for looking things up: pages by address and key, everything else by id, entries that are out by
  * type, term, person and month, newest first. It follows the changes of its entries one by one; when anything else of
@@ -66,6 +77,7 @@ export class Catalogue {
   private readonly followers: ((id: Id, out: Entry | null) => void)[] = []
   private seen: Seen | null = null
   private list: PageList
+  private children: Map<Id | null, Term[]> | null = null
   private readonly homeward = new Map<string, string>()
   private readonly out: OutEntries
   /** Entries by the last parts of their addresses, and by what they stand below. */
@@ -392,11 +404,16 @@ export class Catalogue {
 
   /** A term and all terms below it. */
   termsBelow(term: Id): Id[] {
-    const found = [term]
-    for (let i = 0; i < found.length; i++) {
-      for (const t of this.site.terms) if (t.parent === found[i] && !found.includes(t.id)) found.push(t.id)
-    }
-    return found
+    const found = new Set([term])
+    // What is added while it is gone through is gone through too.
+    for (const id of found) for (const { id: below } of this.termsAt(id)) found.add(below)
+    return [...found]
+  }
+
+  /** The terms that stand just below one, in their order. */
+  termsAt(parent: Id): readonly Term[] {
+    this.children ??= childrenOf(this.site.terms)
+    return this.children.get(parent) ?? []
   }
 
   /** Ids of the entries above an entry in the page tree, nearest first. */

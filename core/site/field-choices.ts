@@ -52,13 +52,14 @@ export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): 
 }
 
 /** What a field of listed entries may be wanted for. */
-export type EntryFieldUse = 'filter' | 'sort' | 'group' | 'show'
+export type EntryFieldUse = 'filter' | 'sort' | 'group' | 'show' | 'terms'
 
 /** Kinds of field that suit what entries are listed by. */
 const SUITS: Readonly<Record<EntryFieldUse, (kind: Reading['kind']) => boolean>> = {
   filter: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'position'].includes(kind),
   sort: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'position'].includes(kind),
   group: (kind) => ['terms', 'person', 'entry', 'choice', 'choices', 'yes-no'].includes(kind),
+  terms: (kind) => kind === 'terms',
   show: (kind) => !['rich', 'picture', 'pictures', 'documents', 'position'].includes(kind),
 }
 const OF_EVERY_ENTRY = ['title', 'summary', 'type', 'date', 'person'] as const

@@ -121,6 +121,11 @@ export const ARCHIVES: Layout[] = [
           card: 'thing-card',
           empty: 'This room is being rehung.',
         }),
+        element(
+          'term-list',
+          { source: 'all', taxonomy: 'terms:room', columns: 5, above: 'All rooms' },
+          { marginTop: 24 },
+        ),
       ),
     ),
   ),

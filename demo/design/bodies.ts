@@ -127,6 +127,11 @@ export const BODIES: Layout[] = [
         { flow: 20 },
         element('heading', { text: 'Other stories', level: '2' }),
         element('entry-list', { type: 'story', most: 3, columns: 3, level: '3' }),
+        element(
+          'term-list',
+          { source: 'all', taxonomy: 'terms:topic', columns: 4, above: 'By topic' },
+          { marginTop: 16 },
+        ),
       ),
     ),
   ),
