@@ -1,57 +1,78 @@
 import type { Scene } from '../drawing'
-import { type Entry, type PageType, entryName, momentIn, stopsAbove } from '../site'
+import { type Entry, type PageType, type ToldAs, entryName, isDay, momentIn, stopsAbove } from '../site'
 import { momentField } from './calendar'
 import { sharedPicture } from './shared'
+import { KINDS, pictureOfPage, toldAs, toldReading, toldText } from './told'
 
 /** What a page is about, as JSON-LD in the words of schema.org. */
 
 type Thing = Record<string, unknown>
 
-/** What an entry is: something that takes place, something that is told, something that is sold, or a work. */
-function kindOf(type: PageType): 'Event' | 'Article' | 'Product' | 'WebPage' | 'CreativeWork' {
-  if (momentField(type)) return 'Event'
-  if (type.dated) return 'Article'
-  if (type.fields.some((f) => f.kind === 'money')) return 'Product'
-  return type.tree ? 'WebPage' : 'CreativeWork'
-}
-
 const filled = (thing: Thing): Thing =>
   Object.fromEntries(Object.entries(thing).filter(([, v]) => v !== undefined && v !== null && v !== ''))
 
-const FIELDS: Readonly<Record<string, (entry: Entry, type: PageType, scene: Scene) => Thing>> = {
-  Event(entry, type, { catalogue }) {
-    const { timeZone, name } = catalogue.site.settings
-    const at = momentIn(String(entry.fields[momentField(type)!] ?? ''), timeZone)
-    const place = entry.terms.flatMap((id) => catalogue.terms.get(id)?.title ?? [])[0]
+const nameOfPerson = (scene: Scene): string | undefined => {
+  const { subject, catalogue } = scene
+  const told = toldText('person', scene)
+  const own = subject.kind === 'entry' && subject.entry.person
+  return told || (own ? catalogue.people.get(own)?.name : undefined)
+}
+const person = (scene: Scene): Thing | undefined => {
+  const name = nameOfPerson(scene)
+  return name ? { '@type': 'Person', name } : undefined
+}
+
+/** A moment or a day as ISO 8601, from the field that a role is told from, or from another. */
+function momentOf(role: 'starts' | 'ends', otherwise: unknown, scene: Scene): string | undefined {
+  const said = toldReading(role, scene)?.value ?? otherwise
+  if (isDay(said)) return said
+  const at = typeof said === 'string' ? momentIn(said, scene.catalogue.site.settings.timeZone) : null
+  return at === null ? undefined : new Date(at).toISOString()
+}
+
+/** What something costs, as an offer. */
+function offer(otherwise: unknown, scene: Scene): Thing | undefined {
+  const price = toldReading('price', scene)?.value ?? otherwise
+  const { currency } = scene.catalogue.site.settings
+  return typeof price === 'number' ? { '@type': 'Offer', price: price.toFixed(2), priceCurrency: currency } : undefined
+}
+
+const FIELDS: Readonly<Partial<Record<ToldAs, (entry: Entry, type: PageType, scene: Scene) => Thing>>> = {
+  event(entry, type, scene) {
+    const { catalogue } = scene
+    const { name } = catalogue.site.settings
+    const place = toldText('place', scene) || entry.terms.flatMap((id) => catalogue.terms.get(id)?.title ?? [])[0]
+    const own = momentField(type)
     return {
-      startDate: at === null ? undefined : new Date(at).toISOString(),
+      startDate: momentOf('starts', own ? entry.fields[own] : undefined, scene),
+      endDate: momentOf('ends', undefined, scene),
       location: { '@type': 'Place', name: place ? `${place}, ${name}` : name, address: name },
-      performer: entry.person && { '@type': 'Person', name: catalogue.people.get(entry.person)?.name },
+      performer: person(scene),
+      offers: offer(undefined, scene),
     }
   },
-  Article: (entry, _, { catalogue }) => ({
-    headline: entryName(entry, catalogue.types.get(entry.type)),
+  article: (entry, type, scene) => ({
+    headline: entryName(entry, type),
     datePublished: entry.date,
-    author: entry.person && { '@type': 'Person', name: catalogue.people.get(entry.person)?.name },
+    author: person(scene),
   }),
-  Product(entry, type, { catalogue }) {
-    const price = entry.fields[type.fields.find((f) => f.kind === 'money')!.id]
-    if (typeof price !== 'number') return {}
-    return { offers: { '@type': 'Offer', price: price.toFixed(2), priceCurrency: catalogue.site.settings.currency } }
-  },
+  product: (entry, type, scene) => ({
+    offers: offer(entry.fields[type.fields.find((f) => f.kind === 'money')?.id ?? ''], scene),
+  }),
+  work: (_entry, type, scene) => (type.tells?.from?.person ? { creator: person(scene) } : {}),
 }
 
 function entryThing(entry: Entry, type: PageType, scene: Scene): Thing {
   const { origin } = scene.catalogue.site.settings
-  const kind = kindOf(type)
-  const image = sharedPicture(entry.picture ? scene.catalogue.pictures.get(entry.picture) : undefined)
+  const as = toldAs(type)
+  const image = sharedPicture(pictureOfPage(scene))
   return filled({
-    '@type': kind,
+    '@type': KINDS[as].schema,
     name: entryName(entry, type),
-    description: entry.summary,
+    description: toldText('description', scene) || entry.summary,
     url: origin + scene.page.address,
     image: image && origin + image,
-    ...FIELDS[kind]?.(entry, type, scene),
+    ...FIELDS[as]?.(entry, type, scene),
   })
 }
 

@@ -1,5 +1,6 @@
 import { type Scene, kindOfFile, pictureAddress, sizedAddress } from '../drawing'
 import type { Picture } from '../site'
+import { pictureOfPage, toldAs } from './told'
 
 /** How wide a picture is that is shown where a page is shared. */
 const WIDE = 1200
@@ -14,26 +15,13 @@ export function sharedPicture(picture: Picture | undefined): string | null {
   return SHOWN.has(kind) ? pictureAddress(picture) : null
 }
 
-/** The picture that a page is about. */
-export function pictureOfPage({ subject, catalogue }: Scene): Picture | undefined {
-  const id =
-    subject.kind === 'entry'
-      ? subject.entry.picture
-      : subject.kind === 'term'
-        ? subject.term.picture
-        : subject.kind === 'person'
-          ? subject.person.picture
-          : null
-  return id ? catalogue.pictures.get(id) : undefined
-}
-
 /** What a page says of itself where it is shared, by the names of its properties (The Open Graph protocol). */
 export function sharedAs(scene: Scene, title: string, description: string): [property: string, content: string][] {
   const { page, catalogue, subject } = scene
   const { origin, name, locale } = catalogue.site.settings
   const picture = pictureOfPage(scene)
   const image = sharedPicture(picture)
-  const isArticle = subject.kind === 'entry' && subject.type.dated
+  const isArticle = subject.kind === 'entry' && toldAs(subject.type) === 'article'
   return [
     ['og:title', title],
     ['og:type', isArticle ? 'article' : 'website'],

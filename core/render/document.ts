@@ -1,7 +1,7 @@
 import { type Scene, type ScriptName, attribute, escapeHtml } from '../drawing'
 import { scriptTag } from '../elements'
-import { linkedData, linkedText, machineLinks, sharedAs } from '../machines'
-import { type Page, type SiteSettings, type Subject, firstCharacters, richText } from '../site'
+import { descriptionOf, linkedData, linkedText, machineLinks, sharedAs, titleOf } from '../machines'
+import type { Page } from '../site'
 import type { Region } from '../tree'
 import { type AskedHead, askedHead } from './asked'
 import { type Program, draw } from './program'
@@ -9,26 +9,6 @@ import { type Program, draw } from './program'
 /** The document around the regions of a page. */
 
 export type Regions = Partial<Record<Region, Program>>
-
-/** A page in one line has at most so many characters; those who list pages cut there too. */
-const MOST_DESCRIPTION = 160
-
-/** What stands in the window's title. */
-function windowTitle(page: Page, settings: SiteSettings): string {
-  return page.kind === 'home' ? settings.name : `${page.title} – ${settings.name}`
-}
-
-/** What a subject says about itself, by itself; its whole words where it has no short ones. */
-function saidOf(subject: Subject): string {
-  if (subject.kind === 'entry') return subject.entry.summary || richText(subject.entry.content)
-  if (subject.kind === 'term') return subject.term.tagline || subject.term.description
-  return subject.kind === 'person' ? subject.person.about || subject.person.role : ''
-}
-
-/** A page in one line, for what shows it elsewhere; the site's own line where it says nothing. */
-function descriptionOf({ subject, catalogue }: Scene): string {
-  return firstCharacters(saidOf(subject), MOST_DESCRIPTION) || catalogue.site.settings.tagline
-}
 
 /** What programs are told of a page: how it is shared, what goes with it, and what it is about. */
 function toldOf(scene: Scene, title: string, description: string): string {
@@ -54,14 +34,14 @@ function headOf(scene: Scene, asked: AskedHead | null): string {
   const lost = page.kind === 'not-found' || page.kind === 'search'
   return (
     `<!DOCTYPE html><html${attribute('lang', settings.locale)}>` +
-    `<head><meta charset="utf-8"><title>${escapeHtml(windowTitle(page, settings))}</title>` +
+    `<head><meta charset="utf-8"><title>${escapeHtml(titleOf(scene))}</title>` +
     '<meta name="viewport" content="width=device-width, initial-scale=1">' +
     (description ? `<meta name="description"${attribute('content', description)}>` : '') +
     (lost || asked?.indexed === false ? '<meta name="robots" content="noindex">' : '') +
     (lost ? '' : `<link rel="canonical"${attribute('href', settings.origin + page.address + (asked?.query ?? ''))}>`) +
     beside('prev', page, asked?.previous) +
     beside('next', page, asked?.next) +
-    (lost ? '' : toldOf(scene, windowTitle(page, settings), description)) +
+    (lost ? '' : toldOf(scene, titleOf(scene), description)) +
     '<link rel="icon" href="data:,">'
   )
 }

@@ -24,7 +24,7 @@ import {
 import { isSlug, safeAddress } from './addresses'
 import { isDay, isMoment } from './days'
 import { richShape } from './rich-shape'
-import type { FieldKind, LeftOut, SiteSettings } from './types'
+import { type FieldKind, type LeftOut, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
 
 /** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
 
@@ -209,6 +209,15 @@ const fieldShape = exact({
   of: optional(key()),
 })
 
+const toldField = optional(pattern(/^(terms:)?[\w-]{1,60}$/, 'choose a field'))
+
+const tells = optional(
+  exact({
+    as: optional(oneOf(TOLD_AS)),
+    from: optional(exact(Object.fromEntries(TOLD_ROLES.map((role) => [role, toldField])))),
+  }),
+)
+
 export const pageTypeShape = exact({
   id: key(),
   name: name('A page type has a name'),
@@ -221,6 +230,7 @@ export const pageTypeShape = exact({
   taxonomies: texts(KEY, 50),
   fields: list(fieldShape, 300),
   mayLeaveOut: leftOut,
+  tells,
 })
 
 const WIDTHS = list(numeric(1, 100_000), 20)

@@ -58,6 +58,20 @@ export interface Field {
 /** What a page can do without: its title, its content, or a whole region. */
 export type LeftOut = 'title' | 'content' | 'header' | 'intro' | 'footer'
 
+/** What an entry is to programs: something that takes place, is told, is sold, a page of the site, a work. */
+export const TOLD_AS = ['event', 'article', 'product', 'page', 'work'] as const
+export type ToldAs = (typeof TOLD_AS)[number]
+
+/** What programs may be told of an entry, each from one of its fields. */
+export const TOLD_ROLES = ['description', 'picture', 'person', 'starts', 'ends', 'place', 'price'] as const
+export type ToldRole = (typeof TOLD_ROLES)[number]
+
+/** How entries of a type are told to programs, where it is not what their fields say by themselves. */
+export interface Tells {
+  as?: ToldAs
+  from?: Partial<Record<ToldRole, Id>>
+}
+
 export interface PageType {
   id: Id
   /** Singular, as in "an Exhibit". */
@@ -76,6 +90,7 @@ export interface PageType {
   fields: Field[]
   /** What writers may leave out of the page of one entry. */
   mayLeaveOut?: LeftOut[]
+  tells?: Tells
 }
 
 export interface Term {

@@ -19,17 +19,17 @@ test('works wholly by keyboard', async ({ page }) => {
   await expect(page.getByRole('treeitem', { name: /^Opening, 5 \+ 7/ })).toBeVisible()
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Alt+ArrowRight')
-  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('> :first-child')).toHaveClass(/of-pic/)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('> :first-child')).toHaveClass(/of-set/)
   await page.keyboard.press('d')
-  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('figure')).toHaveCount(2)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('.of-set')).toHaveCount(2)
   await page.keyboard.press('x')
-  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('figure')).toHaveCount(1)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('.of-set')).toHaveCount(1)
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Control+z')
-  await expect(benchPage(page).locator('.of-body .of-col').nth(1).locator('figure')).toHaveCount(1)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(1).locator('.of-set')).toHaveCount(1)
   await page.keyboard.press('Control+Shift+z')
-  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('figure')).toHaveCount(1)
+  await expect(benchPage(page).locator('.of-body .of-col').nth(2).locator('.of-set')).toHaveCount(1)
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Escape')
   await page.keyboard.press('?')
@@ -40,7 +40,7 @@ test('works wholly by keyboard', async ({ page }) => {
 
 test('things are dragged in the plan and on the page, and spans by their edge', async ({ page }) => {
   const chip = page.getByRole('treeitem', { name: 'Summary', exact: true })
-  const target = page.getByRole('treeitem', { name: 'Lead picture' })
+  const target = page.getByRole('treeitem', { name: /^Set of pictures/ })
   const from = (await chip.boundingBox())!
   const to = (await target.boundingBox())!
   await page.mouse.move(from.x + 20, from.y + 8)

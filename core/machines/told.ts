@@ -1,0 +1,116 @@
+import { type Scene, plainText } from '../drawing'
+import {
+  type Catalogue,
+  type Field,
+  type Id,
+  type PageType,
+  type Picture,
+  type Reading,
+  TERMS,
+  type ToldAs,
+  type ToldRole,
+  firstCharacters,
+  isRichDoc,
+  readField,
+  richText,
+} from '../site'
+import { momentField } from './calendar'
+
+/** What a page says of itself to programs, and from which fields: as its page type has it, else as its fields suggest. */
+
+/** What entries can be told as, with the name that schema.org has for it. */
+export const KINDS: Readonly<Record<ToldAs, { label: string; schema: string }>> = {
+  event: { label: 'Something that takes place', schema: 'Event' },
+  article: { label: 'Something to read', schema: 'Article' },
+  product: { label: 'Something on offer', schema: 'Product' },
+  page: { label: 'A page of the site', schema: 'WebPage' },
+  work: { label: 'A work or a thing', schema: 'CreativeWork' },
+}
+
+/** What can be told of an entry: what it is called, the kinds of field that suit, what it is told of (null: of all). */
+export const ROLES: Readonly<
+  Record<ToldRole, { label: string; kinds: readonly Reading['kind'][]; of: readonly ToldAs[] | null }>
+> = {
+  description: { label: 'In one line', kinds: ['text', 'rich'], of: null },
+  picture: { label: 'Picture', kinds: ['picture', 'pictures'], of: null },
+  person: { label: 'By whom', kinds: ['person', 'text'], of: ['event', 'article', 'work'] },
+  starts: { label: 'Begins', kinds: ['moment', 'date'], of: ['event'] },
+  ends: { label: 'Ends', kinds: ['moment', 'date'], of: ['event'] },
+  place: { label: 'Where', kinds: ['terms', 'text', 'choice', 'entry'], of: ['event'] },
+  price: { label: 'Price', kinds: ['money'], of: ['product', 'event'] },
+}
+
+/** What entries of a type are told as. */
+export function toldAs(type: PageType): ToldAs {
+  if (type.tells?.as) return type.tells.as
+  if (momentField(type)) return 'event'
+  if (type.dated) return 'article'
+  if (type.fields.some((f) => f.kind === 'money')) return 'product'
+  return type.tree ? 'page' : 'work'
+}
+
+/** The fields of a type that suit a role, its taxonomies among them. */
+export function fieldsFor(role: ToldRole, type: PageType, catalogue: Catalogue): { id: Id; label: string }[] {
+  const { kinds } = ROLES[role]
+  const own = type.fields.filter((f: Field) => kinds.includes(f.kind)).map(({ id, label }) => ({ id, label }))
+  if (!kinds.includes('terms')) return own
+  const taxonomies = type.taxonomies.flatMap((id) => catalogue.taxonomies.get(id) ?? [])
+  return [...taxonomies.map((t) => ({ id: TERMS + t.id, label: t.name })), ...own]
+}
+
+/** What the field says that a role is told from; null where none is chosen, or it says nothing. */
+export function toldReading(role: ToldRole, scene: Scene): Reading | null {
+  const { subject } = scene
+  const field = subject.kind === 'entry' ? subject.type.tells?.from?.[role] : undefined
+  if (field === undefined) return null
+  const found = readField({ of: 'page', field }, scene)
+  return found && ROLES[role].kinds.includes(found.kind) ? found : null
+}
+
+/** The same as plain text; empty where there is nothing. */
+export function toldText(role: ToldRole, scene: Scene): string {
+  const found = toldReading(role, scene)
+  if (!found || scene.subject.kind !== 'entry') return ''
+  if (isRichDoc(found.value)) return richText(found.value)
+  return plainText({ kind: 'field', of: 'page', field: scene.subject.type.tells!.from![role]! }, scene)
+}
+
+/** A page in one line has at most so many characters; those who list pages cut there too. */
+const MOST_DESCRIPTION = 160
+
+/** What a subject says about itself, by itself; its whole words where it has no short ones. */
+function saidOf({ subject }: Scene): string {
+  if (subject.kind === 'entry') return subject.entry.summary || richText(subject.entry.content)
+  if (subject.kind === 'term') return subject.term.tagline || subject.term.description
+  return subject.kind === 'person' ? subject.person.about || subject.person.role : ''
+}
+
+/** What stands in the window's title, and in what lists pages. */
+export function titleOf({ page, catalogue }: Scene): string {
+  const { name } = catalogue.site.settings
+  return page.kind === 'home' ? name : `${page.title} – ${name}`
+}
+
+/** A page in one line, for what shows it elsewhere; the site's own line where it says nothing. */
+export function descriptionOf(scene: Scene): string {
+  const said = toldText('description', scene) || saidOf(scene)
+  return firstCharacters(said, MOST_DESCRIPTION) || scene.catalogue.site.settings.tagline
+}
+
+/** The picture that a page is about. */
+export function pictureOfPage(scene: Scene): Picture | undefined {
+  const { subject, catalogue } = scene
+  const told = toldReading('picture', scene)?.value
+  const [first] = Array.isArray(told) ? (told as unknown[]) : [told]
+  const chosen = typeof first === 'string' ? catalogue.pictures.get(first) : undefined
+  if (chosen) return chosen
+  const own =
+    subject.kind === 'entry'
+      ? subject.entry.picture
+      : subject.kind === 'term'
+        ? subject.term.picture
+        : subject.kind === 'person'
+          ? subject.person.picture
+          : null
+  return own ? catalogue.pictures.get(own) : undefined
+}
