@@ -139,7 +139,8 @@ test('the bench shows what the visitor will see', async ({ page, browser, server
   const onBench = await benchPage(page)
     .locator('main')
     .evaluate((main) => main.innerHTML.replace(/ data-(node|words|items|item)="[^"]*"/g, ''))
-  const visitor = await (await browser.newContext()).newPage()
+  // As it is sent: what scripts make of it is the visitor's own.
+  const visitor = await (await browser.newContext({ javaScriptEnabled: false })).newPage()
   await visitor.goto(`${server.origin}/exhibits/the-night-regulator`)
   expect(await visitor.locator('main').innerHTML()).toBe(onBench)
 })

@@ -91,3 +91,27 @@ test('a writer looks at page types and changes none of them; a phone reaches all
   await expect(page.getByLabel('One is called')).toBeInViewport()
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
 })
+
+test('what entries are told as to programs is said once, and seen as it is found and shared', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, server)
+  await page.goto(`${server.origin}/studio/content/types`)
+  await page.getByRole('button', { name: /^Exhibits/ }).click()
+  const told = page.getByRole('region', { name: 'Told to programs' })
+  const found = told.getByLabel('As a search result')
+  await expect(found).toContainText('– Quillmere Clock Museum')
+  await told.getByLabel('In one line').selectOption({ label: 'Maker' })
+  await expect(found.locator('p').last()).toHaveText(/^[A-Z]/)
+  await told.getByLabel('It is', { exact: true }).selectOption({ label: 'Something on offer' })
+  await stored(page)
+  expect(await findings(page)).toEqual([])
+  const html = await (await page.request.get(`${server.origin}/exhibits/the-night-regulator`)).text()
+  expect(html).toContain('"@type":"Product"')
+  expect(html).toContain('<meta name="description" content="Amos Thirkell">')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await stored(page)
+  await expect(told.getByLabel('In one line')).toHaveValue('')
+})

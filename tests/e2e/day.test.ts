@@ -80,8 +80,10 @@ test('padding is dragged by its edge on the page, with its number, and nudged by
   const before = Number(await handle.getAttribute('aria-valuenow'))
   // The row is higher than what is seen of the page below its beginning.
   await page.getByRole('region', { name: 'Page', exact: true }).hover({ position: { x: 300, y: 300 } })
-  await page.mouse.wheel(0, 400)
-  await expect.poll(async () => (await handle.boundingBox())!.y).toBeLessThan(700)
+  await expect(async () => {
+    await page.mouse.wheel(0, 150)
+    expect((await handle.boundingBox())!.y).toBeLessThan(700)
+  }).toPass()
   const box = (await handle.boundingBox())!
   await page.mouse.move(box.x + 8, box.y + 8)
   await page.mouse.down()

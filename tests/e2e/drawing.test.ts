@@ -116,7 +116,7 @@ test('the search finds without any script, and says when it finds nothing', asyn
   await page.getByRole('link', { name: 'Fenwick turret clock' }).click()
   await expect(page.locator('h1')).toHaveText('Fenwick turret clock')
   await page.goto(`${server.origin}/search?q=qqqqqq`)
-  await expect(page.getByText('Nothing found. Try fewer or other words.')).toBeVisible()
+  await expect(page.getByText('Nothing has all of these words.')).toBeVisible()
 })
 
 test('nothing on a published page is refused by its own content policy', async ({ page, server }) => {

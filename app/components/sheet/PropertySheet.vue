@@ -137,6 +137,7 @@ defineExpose({ focusFirst })
         <FindingMarks class="mb-2" :findings="notes" />
         <p v-if="nothingFound" class="border-t py-2.5 text-soft">Nothing here is called “{{ typed.trim() }}”.</p>
         <SheetSays v-if="alike" :node="node" :typed="typed" :page="page" data-says />
+        <SheetRelated v-if="alike && !typed.trim()" :node="node" :page="page" />
         <SheetParts
           v-if="node.kind === 'element' && bench.nodes.length === 1 && !typed.trim()"
           v-model="at"

@@ -1,3 +1,4 @@
+import { whyRelated } from '#core/elements'
 import { PLAIN_HOUSE } from '#core/styles'
 import { checkDesign, usesOf } from '#core/checks'
 import { type Entry, type Page, Catalogue } from '#core/site'
@@ -268,4 +269,47 @@ test('what a condition of a list asks for is told when it is gone, and named bef
   const catalogue = new Catalogue(site)
   expect(usesOf({ kind: 'term', id: 'west' }, design, catalogue).layouts).toEqual(['b'])
   expect(usesOf({ kind: 'term', id: 'east' }, design, catalogue).layouts).toEqual([])
+})
+
+describe('why entries are related', () => {
+  const site = () =>
+    new Catalogue(
+      smallSite([
+        entry('a', 'tool', { title: 'A', terms: ['east', 'west'], person: 'nell', fields: { kind: 'lens' } }),
+        entry('b', 'tool', { title: 'B', terms: ['west', 'east'], fields: { kind: 'lens' } }),
+        entry('c', 'tool', { title: 'C', terms: ['west'], person: 'nell' }),
+        entry('d', 'tool', { title: 'D' }),
+      ]),
+    )
+  const why = (props: Record<string, Value>, page = 'entry:a') => {
+    const catalogue = site()
+    const scene = sceneOf(catalogue, new Formats(catalogue.site.settings), catalogue.page(page)!)
+    return whyRelated(element('entry-list', { source: 'related', most: 5, ...props }), scene)?.map((w) => [
+      w.name,
+      [...w.shares].sort(),
+    ])
+  }
+
+  test('is told by what they share, as it is called; never of the entry itself', () => {
+    const [b, c, ...others] = why({ relatedBy: 'terms' })!
+    expect([b![0], (b![1] as string[]).length]).toEqual(['B', 2])
+    expect([c![0], (c![1] as string[]).length]).toEqual(['C', 1])
+    expect(others).toEqual([])
+    expect(why({ relatedBy: 'person' })).toEqual([['C', [site().people.get('nell')!.name]]])
+    const label = site()
+      .types.get('tool')!
+      .fields.find((f) => f.id === 'kind')!
+      .choices!.find((x) => x.id === 'lens')!.label
+    expect(why({ relatedBy: 'field', relatedField: 'kind' })).toEqual([['B', [label]]])
+  })
+
+  test('what fills up shares nothing; other lists, and pages without an entry, have no such reasons', () => {
+    expect(
+      why({ relatedBy: 'person', fill: true })!
+        .slice(1)
+        .every(([, shares]) => shares!.length === 0),
+    ).toBe(true)
+    expect(why({ source: 'newest', type: 'tool' })).toBeUndefined()
+    expect(why({}, 'archive:tool')).toBeUndefined()
+  })
 })
