@@ -173,7 +173,7 @@ export const ARCHIVES: Layout[] = [
           above: 'What comes next',
           empty: 'No talk is planned. Those who read our stories hear of the next.',
         }),
-        element('button', { label: 'All talks in your own calendar', link: '/talks.ics', look: 'outlined' }),
+        element('button', { label: 'All talks in your own calendar', link: '/talks/calendar.ics', look: 'outlined' }),
       ),
     ),
     row(

@@ -326,7 +326,7 @@ test('a parcel is taken away, and brought into another site with a choice for wh
 test('the Map works by keyboard alone', async ({ page }) => {
   await row(page, 'Pages').focus()
   await page.keyboard.press('Enter')
-  await expect(why(page).getByRole('heading', { name: 'Visit' })).toBeVisible()
+  await expect(why(page).getByRole('heading', { name: 'Getting here' })).toBeVisible()
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowRight')
   await expect(row(page, 'Harbour clock of Sallow Quay')).toBeVisible()
