@@ -110,7 +110,7 @@ test('what entries are told as to programs is said once, and seen as it is found
   const html = await (await page.request.get(`${server.origin}/exhibits/the-night-regulator`)).text()
   expect(html).toContain('"@type":"Product"')
   expect(html).toContain('<meta name="description" content="Amos Thirkell">')
-  await page.getByRole('button', { name: 'Undo' }).click()
+  // Both were said of one thing, one after the other: they are one step.
   await page.getByRole('button', { name: 'Undo' }).click()
   await stored(page)
   await expect(told.getByLabel('In one line')).toHaveValue('')

@@ -327,6 +327,8 @@ test('the Map works by keyboard alone', async ({ page }) => {
   await row(page, 'Pages').focus()
   await page.keyboard.press('Enter')
   await expect(why(page).getByRole('heading', { name: 'Getting here' })).toBeVisible()
+  // Visit stands by itself: its body is another.
+  await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowRight')
   await expect(row(page, 'Harbour clock of Sallow Quay')).toBeVisible()

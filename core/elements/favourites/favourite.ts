@@ -34,7 +34,7 @@ export const favourite: ElementSpec = {
       const sign = icon ? iconSvg(plainText(say('icon'), scene).trim().toLowerCase()) : ''
       const words = attribute('data-mark', said('mark')) + attribute('data-marked', said('marked'))
       const which = attribute('data-favourite', scene.subject.entry.id)
-      return `${open}${which}${words} aria-pressed="false">${sign}<span data-words>${escapeHtml(said('mark'))}</span></button>`
+      return `${open}${which}${words} aria-pressed="false">${sign}<span data-label>${escapeHtml(said('mark'))}</span></button>`
     }
   },
 }

@@ -7,7 +7,7 @@ const KEY='of-favourites',all=s=>document.querySelectorAll(s);
 const read=()=>{try{const l=JSON.parse(localStorage.getItem(KEY));return Array.isArray(l)?l.filter(i=>typeof i==='string').slice(0,200):[]}catch{return[]}};
 const show=async()=>{const marks=read();
 for(const b of all('[data-favourite]')){const on=marks.includes(b.dataset.favourite);b.hidden=false;b.ariaPressed=on;
-b.querySelector('[data-words]').textContent=on?b.dataset.marked:b.dataset.mark}
+b.querySelector('[data-label]').textContent=on?b.dataset.marked:b.dataset.mark}
 for(const n of all('[data-favourites-count]')){n.textContent=marks.length||'';n.hidden=!marks.length}
 const list=document.querySelector('[data-favourites]'),u=new URL(location);
 if(!list||u.searchParams.has('marked'))return;u.searchParams.set('marked',marks.join(' '));
