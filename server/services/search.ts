@@ -32,6 +32,7 @@ export const FOUND_NOTHING: Found = { entries: [], near: '', likely: [] }
 /** So many are offered where nothing is found. */
 const MOST_LIKELY = 12
 const LONGEST = 200
+const MOST_OF_ADDRESS = 4
 
 const quoted = (words: readonly string[]): string[] => words.map((word) => `"${word}"*`)
 
@@ -73,9 +74,13 @@ const splitWords = (words: string): string[] => (words.slice(0, LONGEST).match(/
 
 /** Entries that are likely meant by an address at which there is no page: those that hold any of its words. */
 export async function likelyAt(db: Database, catalogue: Catalogue, path: string): Promise<Entry[]> {
-  // What stands last in an address says most of what was meant.
+  // What stands last in an address says most of what was meant; addresses in vain come in floods, so few words are asked for.
   const last = path.split('/').findLast((part) => part !== '') ?? ''
-  const met = await Promise.all(splitWords(last.replace(/\.\w{1,5}$/, '')).map((word) => nearestTo(db, word)))
+  const met = await Promise.all(
+    splitWords(last.replace(/\.\w{1,5}$/, ''))
+      .slice(0, MOST_OF_ADDRESS)
+      .map((word) => nearestTo(db, word)),
+  )
   return anyOf(db, outOf(catalogue), met.filter((word) => word !== null && word.length >= SHORTEST - 1) as string[])
 }
 
@@ -103,7 +108,9 @@ async function nearestTo(db: Database, word: string): Promise<string | null> {
   if ([...plain].length < SHORTEST) return null
   const [first = ''] = plain
   const same = await sql<{ term: string; doc: number }>`select term, doc from entry_vocabulary
-    where ${between(first)} limit ${MOST_LOOKED_AT}`.execute(db)
+    where ${between(first)} and length(term) between ${plain.length - 1} and ${plain.length + 1} limit ${MOST_LOOKED_AT}`.execute(
+    db,
+  )
   // A first letter that is wrong, missing or one too many is tried with each that it could be.
   const rest = plain.slice(first.length)
   const others = [rest, ...LETTERS.flatMap((letter) => [letter + rest, letter + plain])]

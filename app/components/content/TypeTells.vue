@@ -59,12 +59,13 @@ const said = (event: Event) => (event.target as HTMLSelectElement).value
     <h3 class="font-semibold">Told to programs</h3>
     <p class="mb-2 text-xs text-soft">What search engines, and where pages are shared, are told of each entry.</p>
     <fieldset class="space-y-1.5" :disabled="!session.mayDesign">
-      <LabelledRow label="It is">
-        <select class="input" aria-label="It is" :value="type.tells?.as ?? ''" @change="tellAs(said($event))">
+      <label class="block text-xs"
+        >It is
+        <select class="input mt-0.5" aria-label="It is" :value="type.tells?.as ?? ''" @change="tellAs(said($event))">
           <option value="">as its fields suggest: {{ KINDS[as].label.toLowerCase() }}</option>
           <option v-for="kind in TOLD_AS" :key="kind" :value="kind">{{ KINDS[kind].label }}</option>
         </select>
-      </LabelledRow>
+      </label>
       <LabelledRow v-for="{ role, label, fields } in roles" :key="role" :label="label">
         <select
           class="input"
@@ -82,7 +83,7 @@ const said = (event: Event) => (event.target as HTMLSelectElement).value
         <figcaption class="mb-1 text-xs text-soft">Found by a search</figcaption>
         <div class="border bg-raised p-2.5" aria-label="As a search result">
           <p class="truncate font-mono text-2xs text-soft">{{ shown.address }}</p>
-          <p class="made text-base leading-snug underline">{{ shown.title }}</p>
+          <p class="made mt-0.5 text-base leading-snug underline">{{ shown.title }}</p>
           <p class="mt-0.5 text-xs">{{ shown.description }}</p>
         </div>
       </figure>

@@ -23,7 +23,7 @@ const why = computed(() => {
     <p v-if="why.length === 0" class="text-xs text-soft">Nothing is related to “{{ page.title }}” in this way.</p>
     <ol class="space-y-1">
       <li v-for="{ entry, name, shares } in why" :key="entry.id" class="text-xs">
-        <span class="made">{{ name }}</span>
+        <span class="made block">{{ name }}</span>
         <span class="text-soft">
           {{ shares.length > 0 ? `shares ${and(shares)}` : 'is among the newest' }}
         </span>

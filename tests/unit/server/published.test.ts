@@ -18,8 +18,13 @@ import { column, element, frame, layout, row } from '../../fixtures'
 const { site, design } = makeDemo()
 function contentOf(of = site): Content {
   const catalogue = new Catalogue(of)
-  const search = async (words: string) => catalogue.site.entries.filter((e) => e.title.toLowerCase().includes(words))
-  return { catalogue, formats: new Formats(of.settings), search } as unknown as Content
+  const search = async (words: string) => ({
+    entries: catalogue.site.entries.filter((e) => e.title.toLowerCase().includes(words)),
+    near: '',
+    likely: [],
+  })
+  const likelyAt = async () => []
+  return { catalogue, formats: new Formats(of.settings), search, likelyAt } as unknown as Content
 }
 
 function publish(more: Partial<typeof design> = {}, content = contentOf(), posts: Posts = {}): Published {
@@ -42,23 +47,23 @@ const KIOSK: Circumstance = { kind: 'parameter', name: 'kiosk', op: 'present', v
 describe('what is kept ready', () => {
   test('a page is answered from what is kept, until a release', async () => {
     const published = publish()
-    const first = await get(published, '/visit')
+    const first = await get(published, '/contact')
     expect(first).toMatchObject({ status: 200, headers: { 'cache-control': 'public, max-age=0, must-revalidate' } })
-    expect(published.readyAt('/visit')!.answer).toBe(first)
-    expect(await get(published, '/visit')).toBe(first)
+    expect(published.readyAt('/contact')!.answer).toBe(first)
+    expect(await get(published, '/contact')).toBe(first)
     published.swap(makeDemo(true).design)
-    expect(published.readyAt('/visit')).toBeUndefined()
-    expect((await get(published, '/visit')).etag).not.toBe(first.etag)
+    expect(published.readyAt('/contact')).toBeUndefined()
+    expect((await get(published, '/contact')).etag).not.toBe(first.etag)
   })
 
   test('only parameters that the page reads make another copy, whatever their order', async () => {
     const published = publish()
-    const plain = await get(published, '/visit')
+    const plain = await get(published, '/contact')
     expect(plain.depends.parameters).toEqual(new Set(['kiosk']))
-    expect(await get(published, '/visit?utm=1&from=letter')).toBe(plain)
-    const kiosk = await get(published, '/visit?a=1&kiosk=hall')
+    expect(await get(published, '/contact?utm=1&from=letter')).toBe(plain)
+    const kiosk = await get(published, '/contact?a=1&kiosk=hall')
     expect(kiosk.body.toString()).not.toContain('<header>')
-    expect(await get(published, '/visit?kiosk=hall&b=2')).toBe(kiosk)
+    expect(await get(published, '/contact?kiosk=hall&b=2')).toBe(kiosk)
     expect(published.ready.size).toBe(2)
     const found = await get(published, '/search?x=1&q=clock')
     expect(found.body.toString()).toContain('value="clock"')
@@ -69,19 +74,19 @@ describe('what is kept ready', () => {
     const ready = new ReadyPages(0.05)
     const published = new Published(contentOf(), {}, ready)
     published.swap(design)
-    for (let i = 0; i < 40; i++) await get(published, `/visit?kiosk=${i}`)
+    for (let i = 0; i < 40; i++) await get(published, `/contact?kiosk=${i}`)
     expect(ready.bytes).toBeLessThanOrEqual(0.05 * 1024 * 1024)
     expect(ready.size).toBeGreaterThan(1)
-    expect(ready.get('/visit?kiosk=39')).toBeDefined()
-    expect(ready.get('/visit?kiosk=0')).toBeUndefined()
+    expect(ready.get('/contact?kiosk=39')).toBeDefined()
+    expect(ready.get('/contact?kiosk=0')).toBeUndefined()
     const none = new Published(contentOf(), {}, new ReadyPages(0))
     none.swap(design)
-    expect(await get(none, '/visit')).not.toBe(await get(none, '/visit'))
+    expect(await get(none, '/contact')).not.toBe(await get(none, '/contact'))
   })
 
   test('addresses that are no page are answered alike, and not kept', async () => {
     const published = publish()
-    for (const address of ['/nowhere', '/nowhere/at/all', '///', '/visit%2f'])
+    for (const address of ['/nowhere', '/nowhere/at/all', '///', '/contact%2f'])
       expect(await get(published, address)).toMatchObject({ status: 404 })
     expect(published.ready.size).toBe(0)
   })
@@ -95,10 +100,10 @@ describe('what is kept ready', () => {
 
   test('what was drawn before a change that came meanwhile is not kept', async () => {
     const published = publish()
-    const asked = get(published, '/visit')
+    const asked = get(published, '/contact')
     published.swap(makeDemo(true).design)
     await asked
-    expect(published.readyAt('/visit')).toBeUndefined()
+    expect(published.readyAt('/contact')).toBeUndefined()
   })
 })
 
@@ -126,8 +131,8 @@ describe('what a page depends on', () => {
     ['the date', [{ kind: 'date', from: '2026-01-01', until: null, weekdays: [] }], { 'cache-control': shared }, false],
   ])('%s decides what caches may do with it', async (_, onlyWhen, headers, kept) => {
     const published = framed(...onlyWhen)
-    expect((await get(published, '/visit')).headers).toMatchObject(headers)
-    expect(published.readyAt('/visit') !== undefined).toBe(kept)
+    expect((await get(published, '/contact')).headers).toMatchObject(headers)
+    expect(published.readyAt('/contact') !== undefined).toBe(kept)
     // A frame that cannot cover a page changes nothing for it.
     const talk = await get(published, '/talks/winding-for-beginners')
     expect(talk.depends.needs).toEqual(new Set(['address']))
@@ -136,9 +141,9 @@ describe('what a page depends on', () => {
   test('who is signed in is asked only where it makes a difference', async () => {
     let asked = 0
     const counting: Asking = { ...member, session: () => (asked++, member.session()) }
-    await get(publish(), '/visit', counting)
+    await get(publish(), '/contact', counting)
     expect(asked).toBe(0)
-    await get(framed({ kind: 'role', roles: ['member'] }), '/visit', counting)
+    await get(framed({ kind: 'role', roles: ['member'] }), '/contact', counting)
     expect(asked).toBe(1)
   })
 
@@ -153,12 +158,12 @@ describe('what a page depends on', () => {
     const published = publish({ layouts: [...design.layouts, greeting], frames })
     const talk = await get(published, '/talks/winding-for-beginners', member)
     expect([talk.depends.needs.has('session'), talk.body.toString().includes('Mina')]).toEqual([true, true])
-    expect((await get(published, '/visit', member)).depends.needs.has('session')).toBe(false)
+    expect((await get(published, '/contact', member)).depends.needs.has('session')).toBe(false)
   })
 
   test('addresses are found with and without their slash, and what home shows leads home', async () => {
     const published = publish()
-    expect(await get(published, '/visit/?a=1')).toMatchObject({ status: 308, headers: { location: '/visit?a=1' } })
+    expect(await get(published, '/contact/?a=1')).toMatchObject({ status: 308, headers: { location: '/contact?a=1' } })
     expect(await get(published, '/welcome')).toMatchObject({ status: 308, headers: { location: '/' } })
   })
 })
@@ -186,7 +191,7 @@ describe('over HTTP', () => {
   test('a form is taken where a page holds an element that asks for it, and nowhere else', async () => {
     const taken = await post('/search', 'form=search-box&q=clock')
     expect([taken.status, await taken.text()]).toEqual([200, 'search clock'])
-    const none = await post('/visit', 'form=search-box')
+    const none = await post('/contact', 'form=search-box')
     expect([none.status, none.headers.get('allow')]).toEqual([405, 'GET, HEAD'])
     expect((await post('/search', 'form=constructor')).status).toBe(422)
     expect((await post('/search', '')).status).toBe(422)
@@ -214,9 +219,9 @@ describe('over HTTP', () => {
   })
 
   test('a page goes out as the browser takes it, in brotli once that is made', async () => {
-    const ask = (encoding: string) => fetch(`${origin}/visit`, { headers: { 'accept-encoding': encoding } })
+    const ask = (encoding: string) => fetch(`${origin}/contact`, { headers: { 'accept-encoding': encoding } })
     const plain = await (await ask('identity')).text()
-    const ready = published.readyAt('/visit')!
+    const ready = published.readyAt('/contact')!
     for (let i = 0; i < 200 && !ready.has('br'); i++) await new Promise((done) => setTimeout(done, 20))
     const zipped = await ask('gzip')
     expect([zipped.headers.get('content-encoding'), await zipped.text()]).toEqual(['gzip', plain])
@@ -258,27 +263,27 @@ describe('what things ask for before they are shown', () => {
 
   test('by who is signed in: its pages are private and never kept for others', async () => {
     const published = asking({ kind: 'signed-in', yes: true })
-    expect([await says(published, '/visit', member), await says(published, '/visit')]).toEqual([true, false])
-    const { headers } = await get(published, '/visit')
+    expect([await says(published, '/contact', member), await says(published, '/contact')]).toEqual([true, false])
+    const { headers } = await get(published, '/contact')
     expect(headers).toMatchObject({ 'cache-control': 'private, no-cache', vary: 'accept-encoding, cookie' })
-    expect(published.readyAt('/visit')).toBeUndefined()
+    expect(published.readyAt('/contact')).toBeUndefined()
   })
 
   test('by an address parameter: it makes another copy, and only it', async () => {
     const published = asking({ kind: 'parameter', name: 'tour', op: 'is', values: ['night'] })
-    expect([await says(published, '/visit?tour=night'), await says(published, '/visit?tour=day')]).toEqual([
+    expect([await says(published, '/contact?tour=night'), await says(published, '/contact?tour=day')]).toEqual([
       true,
       false,
     ])
-    expect((await get(published, '/visit')).depends.parameters).toEqual(new Set(['kiosk', 'tour']))
+    expect((await get(published, '/contact')).depends.parameters).toEqual(new Set(['kiosk', 'tour']))
   })
 
   test('by a field of the entry: nothing of who asks is read', async () => {
     const published = asking({ kind: 'field', field: 'maker', op: 'is-not-empty', value: null })
-    expect([await says(published, '/exhibits/the-night-regulator'), await says(published, '/visit')]).toEqual([
+    expect([await says(published, '/exhibits/the-night-regulator'), await says(published, '/contact')]).toEqual([
       true,
       false,
     ])
-    expect((await get(published, '/visit')).depends).toEqual((await get(publish(), '/visit')).depends)
+    expect((await get(published, '/contact')).depends).toEqual((await get(publish(), '/contact')).depends)
   })
 })
