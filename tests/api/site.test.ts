@@ -85,7 +85,7 @@ describe('answers', () => {
       /^default-src 'none'; img-src 'self' data:; media-src 'self'; font-src 'self'; connect-src 'self'; style-src 'sha256-[^']+';/,
     )
     expect(headers.get('content-security-policy')).toMatch(/; script-src 'self'; form-action/)
-    const plain = (await get('/visit?kiosk')).headers.get('content-security-policy')
+    const plain = (await get('/contact?kiosk')).headers.get('content-security-policy')
     expect(plain).not.toContain('script-src')
     expect(headers.get('x-content-type-options')).toBe('nosniff')
     expect(headers.get('cache-control')).toBe('public, max-age=0, must-revalidate')
@@ -152,12 +152,12 @@ describe('answers', () => {
     const html = await (await get('/search?q=%3Cb%3Efenwick')).text()
     expect(html).toContain('value="&lt;b&gt;fenwick"')
     expect(await (await get('/search?q=fenwick')).text()).toContain('/exhibits/fenwick-turret-clock')
-    expect(await (await get('/search?q=qqqq')).text()).toContain('Nothing found')
+    expect(await (await get('/search?q=qqqq')).text()).toContain('Nothing has all of these words.')
     expect((await get('/search?q=fenwick')).headers.get('cache-control')).toContain('max-age=0')
   })
 
   test('the address parameter of the kiosk leaves header and footer empty, only there', async () => {
-    const kiosk = await (await get('/visit?kiosk')).text()
+    const kiosk = await (await get('/contact?kiosk')).text()
     expect(kiosk).not.toMatch(/<header|<footer/)
     expect(await (await get('/visit')).text()).toMatch(/<header.*<footer/s)
   })

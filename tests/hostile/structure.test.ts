@@ -38,7 +38,7 @@ function use(structure: Structure): void {
       sceneOf(at, formats, page, { cards: compiled.cards }),
       resolveFully(rules, page, VISITOR),
     )
-    expect(withoutOurScripts(html)).not.toMatch(/<script|javascript:|\[object|undefined</)
+    expect(withoutOurScripts(html)).not.toMatch(/<script|(?:href|src|action)="\s*javascript:|\[object|undefined</i)
   }
   for (const { id, fields } of structure.types) {
     usesOf({ kind: 'type', id }, design, at)
