@@ -4,6 +4,7 @@ import {
   type Reading,
   type SiteSettings,
   dayOf,
+  daysBetween,
   firstSentence,
   firstWords,
   isRichDoc,
@@ -20,8 +21,6 @@ const DATE: Record<Exclude<NonNullable<Format['date']>, 'away'>, Intl.DateTimeFo
   month: { month: 'long', year: 'numeric' },
   time: { hour: '2-digit', minute: '2-digit' },
 }
-
-const DAY_MS = 24 * 60 * 60_000
 
 /** Up to how many days away something is told in which unit, and how many days that has. */
 const AWAY: readonly [until: number, days: number, unit: Intl.RelativeTimeFormatUnit][] = [
@@ -112,7 +111,7 @@ export class Formats {
 
   /** How far a day is from another, in the unit in which people would say it. */
   away(day: string, from: string): string {
-    const days = Math.round((Date.parse(`${day}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS)
+    const days = daysBetween(from, day)
     const [, most, unit] = AWAY.find(([until]) => Math.abs(days) < until)!
     this.far ??= new Intl.RelativeTimeFormat(this.settings.locale, { numeric: 'auto' })
     return this.far.format(Math.round(days / most), unit)

@@ -1,4 +1,4 @@
-import { attribute, escapeHtml, textChunk, unlessLeftOut, wrapFilled } from '../drawing'
+import { attribute, escapeHtml, fill, textChunk, unlessLeftOut, wrapFilled } from '../drawing'
 import { headingsOf } from '../site'
 import { type ElementSpec, prop } from './spec'
 
@@ -48,8 +48,6 @@ export const contents: ElementSpec = {
     const open = `<nav${compile.attributes(element, 'contents')}`
     const said = wrapFilled(' aria-label="', title, '"')
     const above = shown ? wrapFilled(titleOpen, title, '</p>') : ''
-    const write = (chunk: typeof said, scene: Parameters<Exclude<typeof said, string>>[0]) =>
-      typeof chunk === 'string' ? chunk : chunk(scene)
     return unlessLeftOut('content', (scene) => {
       const { subject } = scene
       const doc = subject.kind === 'entry' ? subject.entry.content : null
@@ -59,7 +57,7 @@ export const contents: ElementSpec = {
         const stands = level > 2 ? ` class="of-deep${level}"` : ''
         return `<li${stands}><a${own}${attribute('href', `#${anchor}`)}>${escapeHtml(text)}</a></li>`
       })
-      return `${open}${write(said, scene)}>${write(above, scene)}<ol>${items.join('')}</ol></nav>`
+      return `${open}${fill([said], scene)}>${fill([above], scene)}<ol>${items.join('')}</ol></nav>`
     })
   },
 }

@@ -1,11 +1,10 @@
 import { type Chunk, type Scene, escapeHtml, fill, nowIn, readValue, textChunk } from '../drawing'
-import { isDay } from '../site'
+import { daysBetween, isDay } from '../site'
 import type { Format, Value } from '../tree'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 
 const DAYS: Format = { unit: 'long' }
-const DAY_MS = 24 * 60 * 60_000
 
 /** The day (`YYYY-MM-DD`) that a value says; null for what is none. */
 function dayOfValue(value: Value, scene: Scene): string | null {
@@ -13,10 +12,6 @@ function dayOfValue(value: Value, scene: Scene): string | null {
   const said = String((found && ('literal' in found ? found.literal : found.value)) ?? '').slice(0, 10)
   return isDay(said) ? said : null
 }
-
-/** How many days lie between two days; less than nothing when the first is later. */
-export const daysBetween = (from: string, to: string): number =>
-  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS)
 
 export const countdown: ElementSpec = {
   type: 'countdown',

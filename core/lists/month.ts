@@ -1,4 +1,4 @@
-import type { Catalogue, Entry, Id } from '../site'
+import { type Catalogue, type Entry, type Id, addDays } from '../site'
 import { eachBit } from './bits'
 import { ledgerOf } from './ledger'
 import { dayNumber, dayOfNumber } from './reading'
@@ -19,11 +19,8 @@ export const isMonth = (text: string | undefined): text is string => /^\d{4}-(0[
 
 const firstDay = (month: string): number => dayNumber(`${month}-01`)
 
-/** The day behind the last of a month. */
-function behind(month: string): number {
-  const [year, index] = month.split('-').map(Number) as [number, number]
-  return Math.round(Date.UTC(year, index, 1) / (24 * 60 * 60_000))
-}
+/** The first day of the month behind: no month has more than 31 days, nor fewer than 28. */
+const behind = (month: string): number => firstDay(addDays(`${month}-28`, 4).slice(0, 7))
 
 /**
  * The entries of some page types in a month: the one that is asked for, where it lies between the first and the last

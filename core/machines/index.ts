@@ -6,3 +6,4 @@ export { isMachineAddress, machineFile, machineLinks, type MachineFile } from '.
 export { sharedAs, sharedPicture } from './shared'
 export { sitemapOf } from './sitemap'
 export { KINDS, ROLES, descriptionOf, fieldsFor, pictureOfPage, titleOf, toldAs } from './told'
+export { suggestionsOf } from './suggestions'

@@ -86,6 +86,10 @@ const DAY_MS = 24 * 60 * 60_000
 /** No calendar that is asked for ends before or behind these. */
 const [FIRST_MS, LAST_MS] = [Date.parse('0001-01-01T00:00:00Z'), Date.parse('9999-12-31T00:00:00Z')]
 
+/** How many days lie between two days; less than nothing when the first is later. */
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS)
+
 /** A day (`YYYY-MM-DD`) so many days behind another, or before it. */
 export function addDays(day: string, days: number): string {
   const at = Date.parse(`${day}T00:00:00Z`) + days * DAY_MS

@@ -82,7 +82,7 @@ export { type Bringing, type BroughtRow, OWN_TARGETS, type Target, bringRow, gue
 export { namedIn } from './named'
 export { newestFirst } from './sorted'
 export { type Stop, stopsAbove } from './trail'
-export { BY_DAY, addDays, isDay, isMoment, clockIn, dayIn, dayOf, momentIn } from './days'
+export { BY_DAY, addDays, daysBetween, isDay, isMoment, clockIn, dayIn, dayOf, momentIn } from './days'
 export { findByWords, folded } from './find'
 export { awkwardPages, type Awkward } from './awkward'
 export { FIELD_KINDS, freeId, newField, newPageType, newTaxonomy } from './field-kinds'

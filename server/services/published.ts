@@ -2,17 +2,9 @@ import type { Device, Need, Request } from '../../core/conditions'
 import { CompiledRules, type Design, dependsOn, goesByDay, layoutsOn, resolve, rulesOf } from '../../core/frames'
 import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/drawing'
 import { CompiledDesign, type DrawnPage, type Fault, isBeyond, wellAsked } from '../../core/render'
-import {
-  type AskedAddress,
-  BY_DAY,
-  type Page,
-  type Parameters,
-  entryName,
-  readParameters,
-  writeParameters,
-} from '../../core/site'
+import { type AskedAddress, BY_DAY, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
 import { PLAIN_HOUSE } from '../../core/styles'
-import { isMachineAddress, machineFile } from '../../core/machines'
+import { isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
 import { type Answer, type Depends, NOTHING, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
 import type { Content, Stale } from './content'
 import { log } from './log'
@@ -175,23 +167,14 @@ export class Published {
     return this.content.catalogue.site.settings.origin
   }
 
-  /** What may be meant while somebody types, as OpenSearch suggestions: the words, titles, descriptions, addresses. */
+  /** What may be meant while somebody types. */
   async offers(words: string): Promise<Answer> {
-    const { catalogue } = this.content
-    const entries = await this.content.suggest(words)
-    const said = entries.map((entry) => ({
-      title: entryName(entry, catalogue.types.get(entry.type)),
-      about: catalogue.types.get(entry.type)?.name ?? '',
-      to: catalogue.addressOf(entry.id),
-    }))
-    const led = said.filter((s) => s.to !== null)
-    const origin = catalogue.site.settings.origin
-    const body = [words, led.map((s) => s.title), led.map((s) => s.about), led.map((s) => `${origin}${s.to}`)]
+    const text = suggestionsOf(words, await this.content.suggest(words), this.content.catalogue)
     const headers = {
       'content-type': 'application/x-suggestions+json; charset=utf-8',
       'cache-control': 'public, max-age=60',
     }
-    return answerOf(200, headers, Buffer.from(JSON.stringify(body)))
+    return answerOf(200, headers, Buffer.from(text))
   }
 
   /** A file for programs beside the pages: a feed, a calendar, the list of all pages. Null where there is none. */

@@ -1,5 +1,5 @@
 import { sql } from 'kysely'
-import { type Catalogue, type Entry, folded } from '../../core/site'
+import { type Catalogue, type Entry, askedWords, findByWords, folded } from '../../core/site'
 import { wordsAsked } from '../database/entry-table'
 import type { Database } from '../database/open'
 
@@ -48,7 +48,7 @@ export async function searchEntries(
   const seen = outOf(catalogue)
   const entries = seen(await found(db, match, most + SPARE), most)
   if (entries.length > 0) return { entries, near: '', likely: [] }
-  const asked = splitWords(words)
+  const asked = askedWords(words.slice(0, LONGEST))
   const met = await Promise.all(asked.map((word) => nearestTo(db, word)))
   const instead = met.filter((word) => word !== null)
   const corrected = instead.some((word, i) => word !== asked[i])
@@ -67,28 +67,50 @@ const outOf =
   (ids, limit) =>
     ids.flatMap((id) => (catalogue.isOut({ id }) ? (catalogue.entries.get(id) ?? []) : [])).slice(0, limit)
 
-const anyOf = async (db: Database, seen: See, words: readonly string[]): Promise<Entry[]> =>
-  words.length === 0 ? [] : seen(await found(db, quoted(words).join(' OR '), MOST_LIKELY + SPARE), MOST_LIKELY)
+/** What stands in more entries than this tells little of what was meant, and costs much to put in order. */
+const MOST_COMMON = 5000
 
-const splitWords = (words: string): string[] => (words.slice(0, LONGEST).match(/[\p{L}\p{N}]+/gu) ?? []).slice(0, 12)
+async function isRare(db: Database, word: string): Promise<boolean> {
+  const { rows } = await sql<{ held: number | null }>`select sum(doc) as held from entry_vocabulary
+    where ${between(word)}`.execute(db)
+  return (rows[0]?.held ?? 0) <= MOST_COMMON
+}
+
+async function anyOf(db: Database, seen: See, words: readonly string[]): Promise<Entry[]> {
+  const rare = await Promise.all(words.map((word) => isRare(db, word)))
+  const telling = words.filter((_, i) => rare[i])
+  return telling.length === 0
+    ? []
+    : seen(await found(db, quoted(telling).join(' OR '), MOST_LIKELY + SPARE), MOST_LIKELY)
+}
 
 /** Entries that are likely meant by an address at which there is no page: those that hold any of its words. */
 export async function likelyAt(db: Database, catalogue: Catalogue, path: string): Promise<Entry[]> {
   // What stands last in an address says most of what was meant; addresses in vain come in floods, so few words are asked for.
   const last = path.split('/').findLast((part) => part !== '') ?? ''
   const met = await Promise.all(
-    splitWords(last.replace(/\.\w{1,5}$/, ''))
+    askedWords(last.replace(/\.\w{1,5}$/, '').slice(0, LONGEST))
       .slice(0, MOST_OF_ADDRESS)
       .map((word) => nearestTo(db, word)),
   )
   return anyOf(db, outOf(catalogue), met.filter((word) => word !== null && word.length >= SHORTEST - 1) as string[])
 }
 
-/** Titles that hold all the words, or words that begin so, best first: what may be meant while somebody types. */
+/** So many titles are looked at, the newest of those that hold the words: few letters stand in nearly all. */
+const MOST_TITLES = 200
+
+/** Titles that hold all the words, or words that begin so, those first that begin with them: what may be meant while somebody types. */
 export async function suggest(db: Database, catalogue: Catalogue, words: string, most = 8): Promise<Entry[]> {
   const match = wordsAsked(words.slice(0, LONGEST))
   if (!match) return []
-  return outOf(catalogue)(await found(db, `title : (${match})`, most + SPARE), most)
+  const { rows } = await sql<{ id: string }>`select e.id as id from entry_words w join entries e on e.number = w.rowid
+    where entry_words match ${`title : (${match})`} and e.removed = 0 and e.published = 1
+    order by w.rowid desc limit ${MOST_TITLES}`.execute(db)
+  const entries = outOf(catalogue)(
+    rows.map((r) => r.id),
+    MOST_TITLES,
+  )
+  return findByWords(entries, words, (e) => e.title).slice(0, most)
 }
 
 /** Shorter words have too many near ones. */

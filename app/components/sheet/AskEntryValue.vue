@@ -1,11 +1,16 @@
 <script setup lang="ts">
-import { fieldFor } from '#core/conditions'
+import { type FieldTestOp, fieldFor, readsToday } from '#core/conditions'
 import { TERMS, fieldKind } from '#core/site'
 import type { Value } from '#core/tree'
 import { useSite } from '~/stores/site'
 
 /** What a field of listed entries is asked for: one of what it may be, or something written as it is written there. */
-const props = defineProps<{ value: Value; field: string | null; label: string; /** How it is asked. */ op?: string }>()
+const props = defineProps<{
+  value: Value
+  field: string | null
+  label: string
+  /** How it is asked. */ op?: FieldTestOp
+}>()
 const emit = defineEmits<{ set: [value: Value] }>()
 
 const site = useSite()
@@ -40,7 +45,7 @@ const choices = computed<{ value: string; label: string }[] | null>(() => {
 })
 const MOST_OFFERED = 500
 const INPUTS: Record<string, string> = { number: 'number', money: 'number', date: 'date', moment: 'date' }
-const days = computed(() => props.op === 'in-next' || props.op === 'in-last')
+const days = computed(() => props.op !== undefined && readsToday({ op: props.op }))
 const type = computed(() => (days.value ? 'number' : (INPUTS[kind.value ?? ''] ?? 'text')))
 
 function choose(text: string) {

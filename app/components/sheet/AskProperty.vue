@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { FieldTestOp } from '#core/conditions'
 import { type Property, type Value, isFieldValue } from '#core/tree'
 import { refuseProperty } from '#core/elements'
 import { looksFor } from '#core/styles'
@@ -133,7 +134,7 @@ function set(value: Value | undefined) {
           :value="current"
           :field="typeof beside?.[property.by] === 'string' ? (beside[property.by] as string) : null"
           :label="property.label"
-          :op="typeof beside?.op === 'string' ? beside.op : undefined"
+          :op="typeof beside?.op === 'string' ? (beside.op as FieldTestOp) : undefined"
           @set="set"
         />
         <AskIcon v-else-if="property.kind === 'icon'" :value="current" :label="property.label" @set="set" />

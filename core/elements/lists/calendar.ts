@@ -10,7 +10,16 @@ import {
   weekdayOf,
 } from '../../drawing'
 import { type Month, isMonth, monthOfEntries } from '../../lists'
-import { type Entry, type Id, type Parameters, entryName, momentIn, clockIn, writeParameters } from '../../site'
+import {
+  type Entry,
+  type Id,
+  type Parameters,
+  addDays,
+  entryName,
+  momentIn,
+  clockIn,
+  writeParameters,
+} from '../../site'
 import type { LayoutElement } from '../../tree'
 import { headingLevel } from '../levels'
 import { type ElementSpec, prop } from '../spec'
@@ -18,7 +27,6 @@ import { itemsOf } from '../words'
 
 /** The address parameter by which a month is asked for. */
 const MONTH = 'month'
-const DAY_MS = 24 * 60 * 60_000
 
 /** So many entries of one day are shown; a day of a calendar is small. */
 const MOST_A_DAY = 12
@@ -181,14 +189,9 @@ function hourOf(value: unknown, timeZone: string): string | null {
 
 /** The days of a month in weeks that begin on a day (0: Monday); null for those of other months. */
 function weeksOf(month: string, begins: number): (string | null)[][] {
-  const first = Date.parse(`${month}-01T00:00:00Z`)
   const lead = (weekdayOf(`${month}-01`) - begins + 7) % 7
   const cells: (string | null)[] = Array.from({ length: lead }, () => null)
-  for (let at = first; ; at += DAY_MS) {
-    const day = new Date(at).toISOString().slice(0, 10)
-    if (!day.startsWith(month)) break
-    cells.push(day)
-  }
+  for (let day = `${month}-01`; day.startsWith(month); day = addDays(day, 1)) cells.push(day)
   while (cells.length % 7 !== 0) cells.push(null)
   return Array.from({ length: cells.length / 7 }, (_, i) => cells.slice(i * 7, i * 7 + 7))
 }

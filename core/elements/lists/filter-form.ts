@@ -185,10 +185,14 @@ class DrawnForm {
         ? `<label class="of-sorting">${this.say('search', scene)} <input type="search" name="q" maxlength="200" value="${escapeHtml(scene.query)}"></label>`
         : ''
     const asked = facets.map((facet) => this.facet(on, facet, scene)).join('')
+    const taken = this.taken(on, facets, scene)
+    const sorting = this.sorting(on, scene)
+    // With nothing to ask for there is no form.
+    if (words + asked + sorting + taken === '') return ''
     const button = `<button type="submit"${this.button}>${this.say('button', scene)}</button>`
     return (
-      `<form${this.open} action="${action}" method="get" data-filters>${this.taken(on, facets, scene)}` +
-      this.folded(`${words}${asked}${this.sorting(on, scene)}${hidden(on, scene)}${button}`, scene) +
+      `<form${this.open} action="${action}" method="get" data-filters>${taken}` +
+      this.folded(`${words}${asked}${sorting}${hidden(on, scene)}${button}`, scene) +
       '</form>'
     )
   }

@@ -7,6 +7,7 @@ import {
   type Listed,
   MARKED,
   PAGE,
+  type Related,
   SORT,
   filtersOf,
   findList,
@@ -71,8 +72,14 @@ function markedBy({ request: { parameters }, catalogue }: Scene): Entry[] {
   return said.split(' ', MOST_MARKED).flatMap((id) => catalogue.entries.get(id) ?? [])
 }
 
+/** What is related to the entry of a page, as a list asks for it, and by what; nothing where there is no entry. */
+export function relatedOn({ relating, types }: ListPlan, { subject, catalogue }: Scene, most: number): Related[] {
+  if (subject.kind !== 'entry') return []
+  return relatedTo(subject.entry, { ...relating, types }, catalogue, ledgerOf(catalogue), most)
+}
+
 function sourceOf(plan: ListPlan, scene: Scene): List['source'] {
-  const { catalogue, page, subject } = scene
+  const { page } = scene
   if (plan.source === 'newest') return { kind: 'types', types: plan.types }
   if (plan.source === 'chosen') return { kind: 'these', entries: chosenFrom(plan.chosen, scene) }
   if (plan.source === 'marked') return { kind: 'these', entries: markedBy(scene) }
@@ -80,9 +87,7 @@ function sourceOf(plan: ListPlan, scene: Scene): List['source'] {
   if (plan.source === 'page') {
     return page.kind === 'search' ? { kind: 'these', entries: scene.found } : { kind: 'page', page, below: plan.below }
   }
-  if (subject.kind !== 'entry') return { kind: 'these', entries: [] }
-  const how = { ...plan.relating, types: plan.types }
-  const related = relatedTo(subject.entry, how, catalogue, ledgerOf(catalogue), Math.max(MOST_RELATED, plan.most))
+  const related = relatedOn(plan, scene, Math.max(MOST_RELATED, plan.most))
   return { kind: 'these', entries: related.map((r) => r.entry) }
 }
 

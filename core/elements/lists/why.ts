@@ -1,9 +1,9 @@
 import type { Scene } from '../../drawing'
-import { ledgerOf, relatedTo } from '../../lists'
 import { type Entry, entryName } from '../../site'
 import type { LayoutElement } from '../../tree'
 import { prop } from '../spec'
 import { entryList } from './entry-list'
+import { relatedOn } from './listed'
 import { planOf } from './plan'
 
 /** Why an entry stands among those related to the one shown: what they share, in words; nothing for what fills up. */
@@ -33,8 +33,7 @@ export function whyRelated(element: LayoutElement, scene: Scene): WhyRelated[] |
   const { subject, catalogue } = scene
   const plan = element.type === entryList.type ? planOf(element, (name) => prop(element, entryList, name)) : null
   if (plan?.source !== 'related' || subject.kind !== 'entry') return null
-  const how = { ...plan.relating, types: plan.types }
-  return relatedTo(subject.entry, how, catalogue, ledgerOf(catalogue), plan.most).map(({ entry, shares }) => ({
+  return relatedOn(plan, scene, plan.most).map(({ entry, shares }) => ({
     entry,
     name: entryName(entry, catalogue.types.get(entry.type)),
     shares: shares.map((key) => called(key, scene)),

@@ -174,15 +174,16 @@ export const pictureSet: ElementSpec = {
       const below = caption && `${captionOpen}${escapeHtml(caption)}</figcaption>`
       return `<li><figure${own}>${linked}${over}${below}</figure></li>`
     }
-    const around = slides ? slidesAround(element, compile, attributes, say) : null
+    const more = large ? (scene: Scene) => largeWords(say, scene) : undefined
+    const around = slides ? slidesOf({ element, compile, attributes, more, name: say('name'), seconds: 0, say }) : null
     return (scene) => {
       const found = shown(scene)
       if (found.length === 0) return ''
       const words = fill([corner], scene)
       const over = words && `${cornerOpen}${words}</p>`
       const html = found.map((one, i) => figure(one, i, i === 0 ? over : '')).join('')
-      if (around) return around(html, scene, found.length)
-      const said = large ? largeWords(say, scene) : ''
+      if (around) return around(html, found.length, scene)
+      const said = more?.(scene) ?? ''
       const role = form === 'strip' ? ' tabindex="0"' : ''
       const called = escapeHtml(plainText(say('name'), scene) || 'Pictures')
       return `<div${attributes} role="group" aria-label="${called}"${said}><ul${role}>${html}</ul></div>`
@@ -219,24 +220,4 @@ function listing(say: Say, captions: boolean): (scene: Scene) => Shown[] {
     const all = [...picturesOf(first, scene).slice(0, 1), ...(isFieldValue(value) ? picturesOf(value, scene) : [])]
     return [...new Set(all)].slice(0, most).map((picture) => ({ picture, caption: captions ? picture.alt : '' }))
   }
-}
-
-function slidesAround(
-  element: Parameters<ElementSpec['draw']>[0],
-  compile: Parameters<ElementSpec['draw']>[1],
-  attributes: string,
-  say: Say,
-): (html: string, scene: Scene, count: number) => string {
-  const frame = (stepped: boolean, scene: Scene) =>
-    slidesOf({
-      element,
-      compile,
-      attributes: attributes + (say('large') === true ? largeWords(say, scene) : ''),
-      name: say('name'),
-      stepped: stepped && compile.shows(element, 'button'),
-      seconds: 0,
-      say,
-    })
-  compile.script('slides')
-  return (html, scene, count) => frame(count > 1, scene)(html, scene)
 }

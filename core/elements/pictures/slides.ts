@@ -28,27 +28,28 @@ interface Slides {
   compile: Compile
   /** The opening attributes of the whole. */
   attributes: string
+  /** More of them, known once there is a scene. */
+  more?(scene: Scene): string
   name: Value
-  /** Whether it has buttons: more than one to step to, and the part is shown. */
-  stepped: boolean
   /** After how many seconds it goes on; 0 where it does not. */
   seconds: number
   say(what: keyof typeof WORDS): Value
 }
 
-/** Puts drawn `li` elements into slides. */
-export function slidesOf({ element, compile, attributes, name, stepped, seconds, say }: Slides) {
+/** Puts drawn `li` elements, of which there are so many, into slides; one alone has nothing to step to. */
+export function slidesOf({ element, compile, attributes, more, name, seconds, say }: Slides) {
   compile.script('slides')
   const own = compile.part(element, 'button')
   const runs = seconds > 0 ? ` data-seconds="${seconds}"` : ''
   const button = (go: string, label: string, sign: string, more = '') =>
     `<button type="button"${own} data-go="${go}" aria-label="${label}"${more}>${sign}</button>`
-  return (inside: string, scene: Scene): string => {
+  const buttoned = compile.shows(element, 'button')
+  return (inside: string, count: number, scene: Scene): string => {
     const said = (what: keyof typeof WORDS) => escapeHtml(plainText(say(what), scene) || WORDS[what].default)
     const called = escapeHtml(plainText(name, scene) || 'Slideshow')
     const stop = runs && button('stop', said('stop'), '❚❚', ` data-stop="${said('stop')}" data-run="${said('run')}"`)
     const buttons = `${button('-1', said('previous'), '‹')}${stop}${button('1', said('next'), '›')}`
-    const bar = stepped ? `<div class="of-slides-go" hidden>${buttons}</div>` : ''
-    return `<section${attributes} aria-label="${called}"${runs}><ol tabindex="0">${inside}</ol>${bar}</section>`
+    const bar = count > 1 && buttoned ? `<div class="of-slides-go" hidden>${buttons}</div>` : ''
+    return `<section${attributes}${more?.(scene) ?? ''} aria-label="${called}"${runs}><ol tabindex="0">${inside}</ol>${bar}</section>`
   }
 }

@@ -87,14 +87,13 @@ export const slideshow: ElementSpec = {
       compile,
       attributes: compile.attributes(element, 'slides'),
       name: prop(element, slideshow, 'name'),
-      stepped: slides.length > 1 && compile.shows(element, 'button'),
       seconds: Number(prop(element, slideshow, 'seconds')),
       say: (what) => prop(element, slideshow, what),
     })
     const shown = join(...slides.map(slide))
     return (scene) => {
       const html = fill([shown], scene)
-      return html && around(html, scene)
+      return html && around(html, slides.length, scene)
     }
   },
 }
