@@ -24,7 +24,7 @@ const common = {
 
 export default {
   // Servers are started for these tests, on machines that may be busy.
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/tests/unit/**/*.test.ts'] },
     { ...common, displayName: 'hostile', testMatch: ['<rootDir>/tests/hostile/**/*.test.ts'] },

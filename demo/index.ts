@@ -2,6 +2,7 @@ import type { Design } from '../core/frames'
 import type { Picture, Redirect, Site } from '../core/site'
 import { PAGES, SOME_DAY, STORIES, TALKS, TICKETS, unseenStories } from './content/entries'
 import { CLOCK_KIND, EXHIBITS } from './content/exhibits'
+import { FLOOR_PLAN } from './content/floor-plan'
 import { PEOPLE, TAXONOMIES, TERMS, TYPES } from './content/kinds'
 import { MENUS } from './content/menus'
 import { BARE_DESIGN, DESIGN } from './design'
@@ -9,6 +10,7 @@ import { drawClock, drawDetail, drawDial, drawTrain } from './pictures/clocks'
 import { drawEmptyCase, drawMark, drawPortrait, drawRoom, drawTicket } from './pictures/others'
 
 export { REMOVED_STORY } from './content/entries'
+export { type DemoFile, demoFiles } from './files'
 
 export interface DrawnPicture extends Picture {
   svg: string
@@ -117,6 +119,7 @@ export function makeDemo(
       timeZone: 'Europe/London',
       logo: 'mark',
       fallbackPicture: 'no-picture',
+      floorPlan: FLOOR_PLAN,
       home: { kind: 'entry', entry: 'welcome' },
       shop: false,
       signIn: false,

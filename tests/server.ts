@@ -26,7 +26,7 @@ export interface StartOptions {
 }
 
 const SERVER = join(process.cwd(), '.output', 'server', 'index.mjs')
-const PATIENCE = 60_000
+const PATIENCE = 120_000
 
 export function freePort(): Promise<number> {
   return new Promise((done) => {

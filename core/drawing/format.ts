@@ -22,6 +22,8 @@ const DATE: Record<Exclude<NonNullable<Format['date']>, 'away'>, Intl.DateTimeFo
   time: { hour: '2-digit', minute: '2-digit' },
 }
 
+const MOMENT = { dateStyle: 'long', timeStyle: 'short' } as const satisfies Intl.DateTimeFormatOptions
+
 /** Up to how many days away something is told in which unit, and how many days that has. */
 const AWAY: readonly [until: number, days: number, unit: Intl.RelativeTimeFormatUnit][] = [
   [14, 1, 'day'],
@@ -102,11 +104,27 @@ export class Formats {
   /** An ISO 8601 moment in the site's time zone. With no `format.date`: a long date with its time. */
   moment(text: string, format: Format): string {
     return this.writer<string>(format, 'moment', () => {
-      const options =
-        format.date && format.date !== 'away' ? DATE[format.date] : ({ dateStyle: 'long', timeStyle: 'short' } as const)
+      const options = format.date && format.date !== 'away' ? DATE[format.date] : MOMENT
       const intl = new Intl.DateTimeFormat(this.settings.locale, { ...options, timeZone: this.settings.timeZone })
       return new Writer((moment) => writeDate(intl, moment, moment))
     }).text(text)
+  }
+
+  /** From one day or moment to another, with what they share written once; null where the second is none or earlier. */
+  range(kind: Reading['kind'], from: string, until: string, format: Format): string | null {
+    const iso = (text: string) => (kind === 'date' ? `${text.slice(0, 10)}T00:00:00Z` : text)
+    const [begins, ends] = [new Date(iso(from)), new Date(iso(until))]
+    if (!(ends.getTime() > begins.getTime())) return null
+    return this.writer<string>(format, `${kind} until`, () => {
+      const asked = format.date && format.date !== 'away' ? DATE[format.date] : null
+      const usual = kind === 'date' ? DATE.long : MOMENT
+      const timeZone = kind === 'date' ? 'UTC' : this.settings.timeZone
+      const intl = new Intl.DateTimeFormat(this.settings.locale, { ...(asked ?? usual), timeZone })
+      return new Writer((both) => {
+        const [one, other] = both.split(' ') as [string, string]
+        return intl.formatRange(new Date(one), new Date(other))
+      })
+    }).text(`${iso(from)} ${iso(until)}`)
   }
 
   /** How far a day is from another, in the unit in which people would say it. */
@@ -196,6 +214,11 @@ const asArray = (value: unknown): unknown[] => (Array.isArray(value) ? value : [
 const shortened = (text: string, { first }: Format): string =>
   first === undefined ? text : first === 'sentence' ? firstSentence(text) : firstWords(text, first)
 
+/** From a day or a moment to another; null where that is not asked for, or is none. */
+function ranged({ kind, value, until }: Reading, format: Format, formats: Formats): string | null {
+  return until === undefined || format.date === 'away' ? null : formats.range(kind, String(value), until, format)
+}
+
 /** How far a day is from today; null where that is not asked for, or it is no day. */
 function away({ value }: Reading, { date }: Format, formats: Formats, catalogue: Catalogue): string | null {
   const day = date === 'away' ? dayOf(String(value), catalogue.site.settings.timeZone) : null
@@ -215,9 +238,13 @@ const WRITE: Partial<Record<Reading['kind'], Write>> = {
   },
   money: ({ value }, format, formats) => formats.money(Number(value), format),
   date: (reading, format, formats, catalogue) =>
-    away(reading, format, formats, catalogue) ?? formats.date(String(reading.value), format),
+    away(reading, format, formats, catalogue) ??
+    ranged(reading, format, formats) ??
+    formats.date(String(reading.value), format),
   moment: (reading, format, formats, catalogue) =>
-    away(reading, format, formats, catalogue) ?? formats.moment(String(reading.value), format),
+    away(reading, format, formats, catalogue) ??
+    ranged(reading, format, formats) ??
+    formats.moment(String(reading.value), format),
   'yes-no': ({ value }, format) => (value ? (format.yes ?? 'Yes') : (format.no ?? 'No')),
   choice: (reading) => choiceLabel(reading, reading.value),
   choices: (reading, format, formats) =>

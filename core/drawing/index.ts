@@ -1,7 +1,7 @@
 export { type Chunk, join, merge, fill, wrapFilled, both } from './chunk'
 export { type Compile, type ScriptName } from './compile'
 export { escapeHtml, attribute } from './escape'
-export { Formats, AS_USUAL, writeReading } from './format'
+export { Formats, AS_USUAL } from './format'
 export { unlessLeftOut } from './left-out'
 export { ICONS, ICON_CSS, iconChunk, iconSvg, isIcon } from './icons'
 export { keptFill } from './kept'

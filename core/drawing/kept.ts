@@ -1,4 +1,5 @@
-import { type FieldRef, type Reading, fieldSource } from '../site'
+import { type Reading, fieldSource } from '../site'
+import type { FieldValue } from '../tree'
 import type { Fill, Scene } from './scene'
 
 const NOTHING: readonly string[] = []
@@ -61,7 +62,7 @@ class KeptByType {
  * each time, since what stands in may differ.
  */
 export function keptFill(
-  ref: FieldRef,
+  ref: FieldValue,
   write: (reading: Reading, scene: Scene) => string,
   otherwise: (scene: Scene) => string,
 ): Fill {
@@ -72,7 +73,8 @@ export function keptFill(
     const raw = subject === null ? undefined : source.raw(subject, scene)
     if (subject === null || raw === undefined || raw === null) return otherwise(scene)
     const kept = byType.for(scene, subject.kind === 'entry' ? subject.type : subject.kind)
-    const known = kept.get(raw)
+    // What is read of a second field too is not told by the value of the first.
+    const known = ref.format?.until === undefined ? kept.get(raw) : undefined
     if (known !== undefined) {
       scene.catalogue.seeAll(known.seen)
       return known.made

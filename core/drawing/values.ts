@@ -1,5 +1,5 @@
 import { MOST_FALLBACKS, type FieldValue, type Value, isFieldValue } from '../tree'
-import { type Picture, type Reading, readField, safeAddress } from '../site'
+import { type Picture, type Reading, readField, safeAddress, withUntil } from '../site'
 import { escapeHtml } from './escape'
 import { AS_USUAL, writeReading } from './format'
 import type { Chunk } from './chunk'
@@ -19,9 +19,16 @@ export function readValue(value: Value | undefined, scene: Scene): Reading | { l
   return null
 }
 
+/** What a reading says as a value asks for it; empty where it says nothing, or is none of words. */
+export function writeValue(reading: Reading, value: FieldValue, scene: Scene): string {
+  const { format = AS_USUAL } = value
+  const whole = format.until === undefined ? reading : withUntil(reading, value, format.until, scene)
+  return writeReading(whole, format, scene.formats, scene.catalogue)
+}
+
 /** What a reading says as plain text, between the words around it; empty where it says nothing. */
 function written(reading: Reading, value: FieldValue, scene: Scene): string {
-  const text = writeReading(reading, value.format ?? AS_USUAL, scene.formats, scene.catalogue)
+  const text = writeValue(reading, value, scene)
   return text && (value.before ?? '') + text + (value.after ?? '')
 }
 

@@ -4,7 +4,7 @@ import {
   attribute,
   escapeHtml,
   AS_USUAL,
-  writeReading,
+  writeValue,
   contentChunk,
   type Scene,
   readingAddress,
@@ -38,7 +38,7 @@ function documents({ value }: Reading): string {
 }
 
 const text: Draw = (reading, value, scene, linked) => {
-  const written = writeReading(reading, value.format ?? AS_USUAL, scene.formats, scene.catalogue)
+  const written = writeValue(reading, value, scene)
   if (!written) return ''
   const html = escapeHtml(written)
   const href = linked ? readingAddress(reading, scene) : null

@@ -22,3 +22,4 @@ export {
 } from './nodes'
 export { refuseProperty, refuseMeaning } from './accept'
 export { describe as describeValue } from './words'
+export { type Paper, namedOn, outline, paperOf, stripOf } from './plan/outline'

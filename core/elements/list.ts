@@ -5,6 +5,7 @@ import { contact } from './contact'
 import { contents } from './contents'
 import { countdown } from './countdown'
 import { divider } from './divider'
+import { documents } from './entry/documents'
 import { facts } from './entry/facts'
 import { features } from './entry/features'
 import { neighbours } from './entry/neighbours'
@@ -33,6 +34,7 @@ import { leadPicture } from './pictures/lead-picture'
 import { linkList } from './link-list'
 import { menu } from './menu'
 import { menuPanel } from './menu-panel'
+import { floorPlan } from './plan/floor-plan'
 import { quote } from './quote'
 import { searchBox } from './search-box'
 import { sections } from './sections'
@@ -82,9 +84,11 @@ export const ELEMENTS: readonly ElementSpec[] = [
   facts,
   features,
   entryContent,
+  documents,
   contents,
   personCard,
   neighbours,
+  floorPlan,
   entryList,
   termList,
   filterForm,

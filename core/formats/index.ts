@@ -11,5 +11,6 @@ export {
   type UnfitKind,
   type Choice,
 } from './import'
+export { type PlanRead, readFloorPlan, writeFloorPlan } from './geojson'
 export { contentHtml, rowOfEntry, safeCell } from './content-out'
 export { MOST_TOKENS, type TokensRead, type Untaken, editBetween, readHouseTokens, writeHouseTokens } from './tokens'

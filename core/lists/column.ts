@@ -36,6 +36,14 @@ class Found {
   }
 }
 
+/** What numbers come to: how many there are, their sum, the least and the most; infinite where there are none. */
+export interface Totals {
+  count: number
+  sum: number
+  least: number
+  most: number
+}
+
 /** What a field holds for every entry by its number: keys, each with the set of those that it finds, or a measure. */
 export class Column {
   /** What each key finds; of a column of measures there is nothing. */
@@ -100,6 +108,20 @@ export class Column {
       if (measure >= least && measure <= most) putBit(found, at, true)
     })
     return found
+  }
+
+  /** What those of a set that measure anything come to. */
+  totals(of: Bits): Totals {
+    const totals = { count: 0, sum: 0, least: Infinity, most: -Infinity }
+    eachBit(of, (at) => {
+      const measure = this.measures[at]!
+      if (Number.isNaN(measure)) return
+      totals.count++
+      totals.sum += measure
+      totals.least = Math.min(totals.least, measure)
+      totals.most = Math.max(totals.most, measure)
+    })
+    return totals
   }
 
   /** What those of a set measure at least and at most; null where none does. */

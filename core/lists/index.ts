@@ -2,6 +2,7 @@
 export { type Bits } from './bits'
 export { type Listed, type List, type Source, findList } from './list'
 export { type Where } from './where'
+export { type Totals } from './column'
 export {
   type Asked,
   type Choice,
@@ -21,4 +22,5 @@ export { type Related, type Relating, relatedTo } from './related'
 export { type Ledger, ledgerOf } from './ledger'
 export { MARKED, PAGE, SORT, readScreen, screensAround, screensOf, writeAsked } from './paging'
 export { dayNumber, dayOfNumber } from './reading'
+export { spotsOf } from './spots'
 export { type Month, isMonth, monthOfEntries } from './month'

@@ -2,6 +2,7 @@ import { type Catalogue, type Entry, type Id, type Page, monthOf } from '../site
 import { type Bits, both, countBits, hasBit, putBit } from './bits'
 import { type Asked, type Facet, type Filter, narrow } from './filters'
 import { type Ledger, ledgerOf } from './ledger'
+import type { Totals } from './column'
 import type { Sorting } from './order'
 import { type Where, whereBits } from './where'
 
@@ -35,6 +36,8 @@ export interface Listed {
   /** All that it holds as it is narrowed now, and all before visitors narrowed it. */
   total: number
   of: number
+  /** What a field of numbers comes to over all that it holds as it is narrowed. */
+  totals(field: Id): Totals
   /** What its filters offer; found out when it is asked for. */
   facets(): Facet[]
 }
@@ -95,7 +98,8 @@ export function findList(catalogue: Catalogue, list: List): Listed {
         .order(sorting)
         .slice(narrowed.bits, skip, most)
         .map((at) => ledger.entries[at]!)
-  return { entries, total: narrowed.count, of: countBits(base), facets: narrowed.facets }
+  const totals = (field: Id) => ledger.measures(field, 'number').totals(narrowed.bits)
+  return { entries, total: narrowed.count, of: countBits(base), facets: narrowed.facets, totals }
 }
 
 function withoutOne(ledger: Ledger, bits: Bits, id: Id): Bits {

@@ -52,7 +52,7 @@ export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): 
 }
 
 /** What a field of listed entries may be wanted for. */
-export type EntryFieldUse = 'filter' | 'sort' | 'group' | 'show' | 'terms'
+export type EntryFieldUse = 'filter' | 'sort' | 'group' | 'show' | 'terms' | 'place' | 'sum'
 
 /** Kinds of field that suit what entries are listed by. */
 const SUITS: Readonly<Record<EntryFieldUse, (kind: Reading['kind']) => boolean>> = {
@@ -60,6 +60,8 @@ const SUITS: Readonly<Record<EntryFieldUse, (kind: Reading['kind']) => boolean>>
   sort: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'position'].includes(kind),
   group: (kind) => ['terms', 'person', 'entry', 'choice', 'choices', 'yes-no'].includes(kind),
   terms: (kind) => kind === 'terms',
+  place: (kind) => kind === 'position',
+  sum: (kind) => kind === 'number' || kind === 'money',
   show: (kind) => !['rich', 'picture', 'pictures', 'documents', 'position'].includes(kind),
 }
 const OF_EVERY_ENTRY = ['title', 'summary', 'type', 'date', 'person'] as const

@@ -35,6 +35,8 @@ export interface Reading {
   kind: FieldKind | 'terms'
   value: unknown
   field?: Field
+  /** When what begins by the value is over, where it is read as a range. */
+  until?: string
 }
 
 export function subjectOf(catalogue: Catalogue, page: Page): Subject {
@@ -293,6 +295,12 @@ export function fieldSource(ref: FieldRef): FieldSource {
 }
 
 const SOURCES = new WeakMap<FieldRef, FieldSource>()
+
+/** A day or moment together with the field beside it that says when it is over. */
+export function withUntil(reading: Reading, ref: FieldRef, until: Id, place: Place): Reading {
+  const end = readField({ ...ref, field: until }, place)
+  return end?.kind === reading.kind && typeof end.value === 'string' ? { ...reading, until: end.value } : reading
+}
 
 /** Reads a field where a reference says; null when there is no such field there or it is empty. */
 export function readField(ref: FieldRef, place: Place): Reading | null {

@@ -31,6 +31,7 @@ export {
   fieldSource,
   TERMS,
   readField,
+  withUntil,
   nameOf,
 } from './fields'
 export { type EntryFieldUse, type FieldChoice, entryFields, fieldChoices, fieldLabel, fieldKind } from './field-choices'
@@ -84,6 +85,23 @@ export { newestFirst } from './sorted'
 export { type Stop, stopsAbove } from './trail'
 export { BY_DAY, addDays, daysBetween, isDay, isMoment, clockIn, dayIn, dayOf, momentIn } from './days'
 export { findByWords, folded } from './find'
+export {
+  type Bounds,
+  type Floor,
+  type FloorPlan,
+  type FloorShape,
+  type Point,
+  type Position,
+  MOST_FLOORS,
+  MOST_POINTS,
+  MOST_SHAPES,
+  areaAt,
+  boundsOf,
+  floorOf,
+  floorPlanShape,
+  positionIn,
+  within,
+} from './floor-plan'
 export { awkwardPages, type Awkward } from './awkward'
 export { FIELD_KINDS, freeId, newField, newPageType, newTaxonomy } from './field-kinds'
 export { blankEntry, blankType, firstFree } from './blank'

@@ -23,8 +23,9 @@ import {
 } from '../shape'
 import { isSlug, safeAddress } from './addresses'
 import { isDay, isMoment } from './days'
+import { floorPlanShape } from './floor-plan'
 import { richShape } from './rich-shape'
-import { type FieldKind, type LeftOut, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
+import { type FieldKind, type LeftOut, type SiteDocument, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
 
 /** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
 
@@ -39,13 +40,15 @@ const slugOrNone = () => byValue((v) => (v === '' ? EMPTY : SLUG))
 const name = (why: string) => text(200, why)
 const keyOrNull = () => orNull(key())
 
-const position = exact({ x: numeric(), y: numeric() })
+const position = exact({ x: numeric(), y: numeric(), floor: optional(key()) })
 const CHOICE = /^.{0,120}$/s
+const DOCUMENT = ['name', 'address', 'size', 'pages'] satisfies (keyof SiteDocument)[] as string[]
 const documents = judged((value) => {
   const holds = (d: unknown): boolean =>
     isRecord(d) &&
-    Object.keys(d).every((k) => k === 'name' || k === 'address') &&
-    [d.name, d.address].every((v) => typeof v === 'string' && v.length <= 2000)
+    Object.keys(d).every((k) => DOCUMENT.includes(k)) &&
+    [d.name, d.address].every((v) => typeof v === 'string' && v.length <= 2000) &&
+    [d.size, d.pages].every((v) => v === undefined || (Number.isSafeInteger(v) && Number(v) >= 0))
   return Array.isArray(value) && value.length <= 50 && value.every(holds)
     ? null
     : 'documents have a name and an address'
@@ -239,6 +242,7 @@ export const pictureShape = exact({
   id: key(),
   fileName: text(200),
   alt: text(1000),
+  caption: optional(text(300)),
   width: numeric(1, 100_000),
   height: numeric(1, 100_000),
   focus: optional(exact({ x: numeric(0, 1), y: numeric(0, 1) })),
@@ -286,6 +290,7 @@ export const SETTINGS_SHAPES = {
   shop: yesNo(),
   signIn: yesNo(),
   search: optional(yesNo()),
+  floorPlan: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : floorPlanShape)),
 } as const satisfies Record<keyof SiteSettings, Shape>
 
 export const settingsShape = exact(SETTINGS_SHAPES)

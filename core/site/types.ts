@@ -1,3 +1,5 @@
+import type { FloorPlan } from './floor-plan'
+
 /**
  * What a site is made of, as plain data. Everything that refers to something else refers by id, so that
  * names, titles and addresses may change without breaking a layout or a frame.
@@ -53,6 +55,15 @@ export interface Field {
   choices?: { id: Id; label: string }[]
   /** For kind `entry`: the page type referred to. */
   of?: Id
+}
+
+/** One of the files that a field of documents holds. */
+export interface SiteDocument {
+  name: string
+  address: string
+  /** In bytes, where it is known. */
+  size?: number
+  pages?: number
 }
 
 /** What a page can do without: its title, its content, or a whole region. */
@@ -127,6 +138,8 @@ export interface Picture {
   id: Id
   fileName: string
   alt: string
+  /** What stands below it where captions are shown; its description where it has none. */
+  caption?: string
   /** In CSS pixels. */
   width: number
   height: number
@@ -199,6 +212,8 @@ export interface SiteSettings {
   signIn: boolean
   /** The page on which visitors search; there, unless it is said otherwise. */
   search?: boolean
+  /** Where entries stand that have a position. */
+  floorPlan?: FloorPlan | null
 }
 
 export interface Site {

@@ -35,7 +35,10 @@ export type Property =
   | (Ask<string | null> & { kind: 'type' })
   | (Ask<string | null> & { kind: 'card' })
   /** A field of the entries that something lists, by its id; of those that suit what it is for. */
-  | (Ask<string | null> & { kind: 'entry-field'; for: 'filter' | 'sort' | 'group' | 'show' | 'terms' })
+  | (Ask<string | null> & {
+      kind: 'entry-field'
+      for: 'filter' | 'sort' | 'group' | 'show' | 'terms' | 'place' | 'sum'
+    })
   /** What the field that a neighbouring property names is asked for: written out as the field holds it, or another field. */
   | (Ask<Value> & { kind: 'entry-value'; by: string; dynamic: true })
   /** The name of an icon, or the field that holds one. */

@@ -51,6 +51,7 @@ const format = exact({
   counted: optional(
     exact({ zero: words(200), one: words(200), two: words(200), few: words(200), many: words(200), other: words(200) }),
   ),
+  until: optional(key()),
   first: optional(byValue((v) => (v === 'sentence' ? oneOf(['sentence']) : whole(1, 500, 'choose 1 to 500 words')))),
 })
 

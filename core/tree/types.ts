@@ -23,6 +23,8 @@ export interface Format {
   no?: string
   /** Words around a number, by the forms that the language of the site has for it; `#` stands for the number. */
   counted?: Partial<Record<Intl.LDMLPluralRule, string>>
+  /** The field, beside this one, that says when what begins here is over: both are written as one range. */
+  until?: Id
   /** Of a text no more than its first sentence, or so many words. */
   first?: 'sentence' | number
 }

@@ -18,6 +18,10 @@ export const PAGES: Entry[] = pages.map(({ slug, title, parent, summary, lines }
 
 const ABOUT_TALKS = 'The talk lasts about an hour, with time for questions. The room is open half an hour before.'
 
+/** Talks last an hour; none ends on another day. */
+const hourLater = (moment: string): string =>
+  `${moment.slice(0, 11)}${String(Number(moment.slice(11, 13)) + 1).padStart(2, '0')}${moment.slice(13)}`
+
 export const TALKS: Entry[] = talks.map(({ title, starts, price, places, room, person, summary }, i) => ({
   ...blankEntry(slugOf(title), 'talk'),
   title,
@@ -27,7 +31,7 @@ export const TALKS: Entry[] = talks.map(({ title, starts, price, places, room, p
   person,
   date: starts.slice(0, 10),
   terms: [room],
-  fields: { starts, price, places },
+  fields: { starts, ends: hourLater(starts), price, places },
 }))
 
 /** A title in another script keeps an address that anybody can type. */

@@ -1,9 +1,11 @@
 import { type Entry, blankEntry, slugOf } from '../../core/site'
+import { reportOf, strikeOf } from '../files'
 import { chanceOf } from '../pictures/chance'
 import type { ClockKind } from '../pictures/clocks'
 import { rich } from '../rich'
 import LINES from './exhibits.json' with { type: 'json' }
 import AWKWARD from './awkward.json' with { type: 'json' }
+import { positionIn } from './floor-plan'
 import { CONDITIONS, MATERIALS, MECHANISMS } from './kinds'
 
 const ROOMS = { T: 'tower-room', G: 'long-gallery', C: 'watch-cabinet', N: 'night-room', W: 'workshop' }
@@ -79,6 +81,7 @@ function exhibit({ title, maker, made, mechanism, room, height, summary }: Exhib
   const id = slugOf(title)
   const chance = chanceOf(id)
   const striking = mechanism !== 'watch' && chance.next() > 0.2
+  const strikes = striking ? strikeOf(mechanism) : null
   const condition = room === 'W' ? 'under-repair' : chance.pick(['running', 'running', 'at-rest'])
   return {
     ...blankEntry(id, 'exhibit'),
@@ -105,8 +108,9 @@ function exhibit({ title, maker, made, mechanism, room, height, summary }: Exhib
         ...(index % 4 !== 3 ? [`dial-${id}`, `train-${id}`, `wheels-${id}`] : []),
       ],
       ...(FILMED.has(mechanism) && { film: `https://films.example.org/quillmere/${id}` }),
-      documents: index % 3 === 0 ? [{ name: 'Condition report', address: '/support-us' }] : [],
-      position: { x: Math.round(chance.between(5, 95)), y: Math.round(chance.between(5, 95)) },
+      ...(strikes && { sound: strikes }),
+      documents: index % 3 === 0 ? [reportOf(id, title, [summary, WORK[mechanism]!, chance.pick(CARE)])] : [],
+      position: positionIn(ROOMS[room], index),
     },
   }
 }

@@ -43,6 +43,7 @@ export const TYPES: PageType[] = [
       { id: 'pictures', label: 'Pictures', kind: 'pictures' },
       { id: 'documents', label: 'Documents', kind: 'documents' },
       { id: 'film', label: 'Film', kind: 'link' },
+      { id: 'sound', label: 'How it strikes', kind: 'link' },
       { id: 'position', label: 'Position on the floor plan', kind: 'position' },
     ],
   },
@@ -56,6 +57,7 @@ export const TYPES: PageType[] = [
     taxonomies: ['room'],
     fields: [
       { id: 'starts', label: 'Starts at', kind: 'moment' },
+      { id: 'ends', label: 'Ends at', kind: 'moment' },
       { id: 'price', label: 'Price', kind: 'money' },
       { id: 'places', label: 'Places left', kind: 'number' },
     ],

@@ -105,6 +105,7 @@ export const ARCHIVES: Layout[] = [
         4,
         { align: { wide: 'end', narrow: 'start' } },
         element('field', { value: field('count', { after: ' things here' }) }, { colour: '@soft' }),
+        { ...element('floor-plan', {}, { size: 13 }), hides: ['list', 'names'] },
       ),
     ),
     row(

@@ -53,7 +53,7 @@ export const BODIES: Layout[] = [
         element('facts', {
           facts: items(
             { value: field('starts', { format: { date: 'full' } }), icon: 'calendar' },
-            { value: field('starts', { format: { date: 'time' } }), label: 'At', icon: 'clock' },
+            { value: field('starts', { format: { date: 'time', until: 'ends' } }), label: 'At', icon: 'clock' },
             { value: field('price'), icon: 'ticket' },
             { value: field('places', { fallback: 'Ask at the desk' }) },
             { value: field('terms:room'), icon: 'map-pin' },

@@ -1,5 +1,5 @@
 import type { Layout } from '../../core/tree'
-import { column, element, field, items, layout, line, row } from './make'
+import { column, element, field, holding, items, layout, line, row } from './make'
 
 const body = { paddingTop: { wide: 44, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }
 const title = (more = {}) =>
@@ -73,6 +73,22 @@ export const EXHIBITS: Layout[] = [
       ),
     ),
     row(
+      'Where it stands',
+      { paddingTop: 0, paddingBottom: 60 },
+      column(
+        8,
+        { flow: 14 },
+        element('heading', { text: 'Where it stands', level: '2' }),
+        element('floor-plan', { most: 4, near: 'Close by' }, { size: 15 }),
+      ),
+      column(
+        4,
+        { flow: 22 },
+        element('sound', { sound: field('sound'), title: 'How it strikes, recorded on a closed Monday' }),
+        element('documents', { heading: 'To read at home' }, { size: 15 }),
+      ),
+    ),
+    row(
       'More of them',
       { paddingTop: 40, paddingBottom: 64, width: 'band', background: '@wash' },
       column(
@@ -121,7 +137,28 @@ export const EXHIBITS: Layout[] = [
     row(
       'Words',
       { ...body },
-      column(8, {}, element('entry-content', {}, { size: 19, lineHeight: 1.6 })),
+      column(
+        8,
+        {},
+        holding(
+          element('tabs', { name: 'About this clock' }),
+          ['The clock', row('', {}, column(12, {}, element('entry-content', {}, { size: 19, lineHeight: 1.6 })))],
+          ['Where it stands', row('', {}, column(12, {}, element('floor-plan', { most: 3 }, { size: 15 })))],
+          [
+            'Heard and read',
+            row(
+              '',
+              {},
+              column(
+                12,
+                { flow: 20 },
+                element('sound', { sound: field('sound'), title: 'The hour, as it is struck' }),
+                element('documents', {}, { size: 15 }),
+              ),
+            ),
+          ],
+        ),
+      ),
       column(
         4,
         { flow: 8 },

@@ -229,4 +229,11 @@ export const MIGRATIONS: Record<string, Migration> = {
         primary key (day, what))`)
     },
   },
+  // What stands below a picture where it is shown, and how many pages a document has; null where it is not known.
+  '016-captions-and-pages': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw("alter table pictures add column caption text not null default ''").execute(db)
+      await sql.raw('alter table files add column pages integer').execute(db)
+    },
+  },
 }

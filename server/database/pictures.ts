@@ -29,6 +29,7 @@ const COLUMNS = [
   'hash',
   'size',
   'focus',
+  'caption',
   'widths',
   'added_at',
   'added_by',
@@ -51,7 +52,16 @@ function stored(row: Row, spoilt: Spoilt[]): StoredPicture[] {
   const { id, file_name: fileName, alt, width, height, hash } = row
   const [focus, widths] = [parsed(row.focus), parsed(row.widths)]
   const told = hash ? { hash: hash.slice(0, TOLD) } : {}
-  const own = { id, fileName, alt, width, height, ...told, ...(focus !== undefined && { focus }) }
+  const own = {
+    id,
+    fileName,
+    alt,
+    width,
+    height,
+    ...told,
+    ...(focus !== undefined && { focus }),
+    ...(row.caption !== '' && { caption: row.caption }),
+  }
   const doc = JSON.stringify({ ...own, ...(widths !== undefined && { widths }) })
   const picture = readSound<Picture>('picture', id, doc, spoilt)
   if (!picture) return []
@@ -98,7 +108,7 @@ export async function findPictureByHash(db: Db, hash: string): Promise<Id | unde
 
 /** Stores a picture and what is known of its file; the file itself lies in the data folder. */
 export async function writePicture(db: Db, { picture, ...file }: StoredPicture): Promise<void> {
-  const { id, fileName, alt, width, height, focus, widths } = picture
+  const { id, fileName, alt, width, height, focus, widths, caption = '' } = picture
   const values = {
     file_name: fileName,
     alt,
@@ -108,6 +118,7 @@ export async function writePicture(db: Db, { picture, ...file }: StoredPicture):
     hash: file.hash,
     size: file.size,
     focus: focus ? JSON.stringify(focus) : null,
+    caption,
     widths: widths ? JSON.stringify(widths) : null,
     added_at: file.addedAt,
     added_by: file.addedBy,
@@ -170,8 +181,11 @@ export async function countPictureUses(db: Db): Promise<Map<Id, number>> {
 
 /** Puts in a picture with its file in the database; `FileStore` takes it from there at the next start. */
 export async function writePictureBytes(db: Db, picture: Picture, mime: string, bytes: Buffer): Promise<void> {
-  const { id, fileName, alt, width, height } = picture
-  await db.insertInto('pictures').values({ id, file_name: fileName, alt, width, height, mime, bytes }).execute()
+  const { id, fileName, alt, width, height, caption = '' } = picture
+  await db
+    .insertInto('pictures')
+    .values({ id, file_name: fileName, alt, caption, width, height, mime, bytes })
+    .execute()
 }
 
 /** Pictures whose files stand in the database still, as older versions kept them. */
@@ -201,6 +215,8 @@ export interface StoredFile {
   size: number
   addedAt: number
   addedBy: string
+  /** Of a document; null where it is not known. */
+  pages: number | null
 }
 
 type FileRow = {
@@ -211,6 +227,7 @@ type FileRow = {
   size: number
   added_at: number
   added_by: string
+  pages: number | null
 }
 const fileOf = ({ file_name, added_at, added_by, ...row }: FileRow): StoredFile => ({
   ...row,
@@ -231,9 +248,9 @@ export async function readFile(db: Db, id: Id): Promise<StoredFile | null> {
 
 export async function writeFile(
   db: Db,
-  { id, fileName, mime, hash, size, addedAt, addedBy }: StoredFile,
+  { id, fileName, mime, hash, size, addedAt, addedBy, pages }: StoredFile,
 ): Promise<void> {
-  const values = { file_name: fileName, mime, hash, size, added_at: addedAt, added_by: addedBy }
+  const values = { file_name: fileName, mime, hash, size, added_at: addedAt, added_by: addedBy, pages }
   await db
     .insertInto('files')
     .values({ id, ...values })

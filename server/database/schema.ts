@@ -50,6 +50,7 @@ export interface Tables {
     size: Generated<number>
     /** JSON: x and y from 0 to 1. */
     focus: string | null
+    caption: ColumnType<string, string | undefined, string>
     /** JSON: the widths in which it lies ready; null while they are not made. */
     widths: string | null
     added_at: Generated<number>
@@ -65,6 +66,8 @@ export interface Tables {
     added_at: number
     added_by: string
     removed: ColumnType<number, number | undefined, number>
+    /** Of a document; null where it is not known. */
+    pages: number | null
   }
   entry_pictures: { entry: string; picture: string }
   entries: {

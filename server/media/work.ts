@@ -13,6 +13,8 @@ export interface PictureWork {
   sizes(input: { hash: string; width: number; ending: string }): Promise<number[]>
   /** Judges a font file that has come in, and tells what face it holds; throws a problem for what is none. */
   font(input: { incoming: Incoming }): Promise<FontFacts>
+  /** How many pages a kept PDF has; null where that cannot be told. */
+  pages(input: { hash: string }): Promise<number | null>
   /** A kept drawing as a photograph of it would be. */
   photograph(input: { hash: string }): Promise<Incoming>
 }
@@ -38,6 +40,10 @@ export function pictureWorkOver(folder: string): PictureWork {
     async font({ incoming }) {
       const { readFont } = await import('./fonts')
       return readFont(incoming.path)
+    },
+    async pages({ hash }) {
+      const { countPages } = await import('./pages')
+      return countPages(await bytesOf(hash))
     },
     async photograph({ hash }) {
       const { photographOf } = await import('./sizes')

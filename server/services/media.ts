@@ -42,6 +42,8 @@ import { PICTURE } from './content'
 const MOST_PICTURE = 60_000_000
 const MOST_FILE = 500_000_000
 const MOST_FONT = 3_000_000
+/** Pages of documents larger than this are not counted. */
+const MOST_COUNTED = 50_000_000
 
 /** A picture that came in and was cleaned; `came` is the hash of the file as it was sent. */
 type Taken = Cleaned & { fileName: string; came: string }
@@ -139,10 +141,11 @@ export class Media {
   }
 
   /** What is said of a picture: its description and its focal point. */
-  async describe(id: Id, { alt, focus }: PictureInput): Promise<StoredPictureAnswer> {
+  async describe(id: Id, { alt, focus, caption }: PictureInput): Promise<StoredPictureAnswer> {
     const before = await this.picture(id)
-    const { focus: _, ...rest } = before.picture
-    const picture: Picture = { ...rest, alt, ...(focus && { focus }) }
+    const { focus: _, caption: was = '', ...rest } = before.picture
+    const below = caption ?? was
+    const picture: Picture = { ...rest, alt, ...(below && { caption: below }), ...(focus && { focus }) }
     const why = refuse(pictureShape, picture)
     failFirst(why === null ? [] : [problem('body-shape', { why: asSentence(why) })])
     await this.store({ ...before, picture })
@@ -210,15 +213,15 @@ export class Media {
     return { files: await readFiles(this.db) }
   }
 
-  /** Takes in a document, a sound or a film. */
-  async addFile(sent: Sent, by: string): Promise<StoredFile> {
+  /** Takes in a document, a sound or a film; under an id of its own, unless it is said. */
+  async addFile(sent: Sent, by: string, id?: Id): Promise<StoredFile> {
     const incoming = await this.files.receive(sent.stream, MOST_FILE, sent.bytes)
     try {
       if (incoming.size === 0) fail('file-empty')
       const judged = await judge(incoming.path, sent.name)
       if (!judged || judged.kind === 'picture' || judged.kind === 'drawing')
         return fail('file-kind', { name: sent.name.slice(0, 80) || 'This' })
-      return await this.keepFile(incoming, sent.name, judged, by)
+      return await this.keepFile(incoming, sent.name, judged, by, id)
     } finally {
       await this.files.drop(incoming.path)
     }
@@ -242,11 +245,13 @@ export class Media {
     name: string,
     { mime, ending }: Pick<Judged, 'mime' | 'ending'>,
     by: string,
+    id: Id = nanoid(12),
   ): Promise<StoredFile> {
     await this.files.keep(incoming)
     const { hash, size } = incoming
     const fileName = fileNameOf(name, ending)
-    const file: StoredFile = { id: nanoid(12), fileName, mime, hash, size, addedAt: Date.now(), addedBy: by }
+    const pages = mime === 'application/pdf' && size <= MOST_COUNTED ? await this.work.pages({ hash }) : null
+    const file: StoredFile = { id, fileName, mime, hash, size, addedAt: Date.now(), addedBy: by, pages }
     await writeFile(this.db, file)
     return file
   }

@@ -1,7 +1,8 @@
-import { DEMO_PASSWORD, DEMO_USERS, REMOVED_STORY, makeDemo } from '../../demo'
+import { DEMO_PASSWORD, DEMO_USERS, REMOVED_STORY, demoFiles, makeDemo } from '../../demo'
 import { hasSite, writeSite } from '../database/content'
 import { putEntry, setEntryRemoved } from '../database/entries'
-import { writePictureBytes } from '../database/pictures'
+import { writeFile, writePictureBytes } from '../database/pictures'
+import type { FileStore } from '../media/store'
 import { writeFrame, writeHouse } from '../database/frames'
 import { insertLayout } from '../database/layouts'
 import type { Database } from '../database/open'
@@ -14,12 +15,28 @@ import { Catalogue, clockIn } from '../../core/site'
 const BY = 'The demo'
 const WEEK = 7 * 24 * 60 * 60_000
 
+/** Files come before the site, so that a first start that is killed begins with them again. */
+async function seedFiles(db: Database, files: FileStore): Promise<void> {
+  for (const { bytes, ...file } of demoFiles()) {
+    const { path, hash, size } = await files.bring(bytes)
+    await files.keep({ path, hash })
+    await writeFile(db, { ...file, hash, size, addedAt: Date.now(), addedBy: BY })
+  }
+}
+
 /**
  * Fills an empty database with the museum: finished and released, or `bare`, with its content and menus but no
  * layout and no frame. A database that holds a site already is left alone.
  */
-export async function seedDemo(db: Database, bare: boolean, passwords: Pick<Passwords, 'hash'>): Promise<boolean> {
+export async function seedDemo(
+  db: Database,
+  bare: boolean,
+  passwords: Pick<Passwords, 'hash'>,
+  /** Where its documents and sounds go; none, where nobody asks for them. */
+  files?: FileStore,
+): Promise<boolean> {
   if (await hasSite(db)) return false
+  if (files) await seedFiles(db, files)
   const nextWeek = clockIn('Europe/London', Date.now() + WEEK)
   const { site, pictures, design } = makeDemo(bare, `${nextWeek.slice(0, 10)}T09:00`)
   const passwordHash = await passwords.hash(DEMO_PASSWORD)

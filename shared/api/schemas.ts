@@ -162,6 +162,7 @@ export const bringSchema = exact({
 
 export const pictureSchema = exact({
   alt: text(1000, 'A description has at most 1,000 characters'),
+  caption: optional(text(300, 'A caption has at most 300 characters')),
   focus: byValue((v) => (v === null ? NOTHING : exact({ x: part, y: part }))),
 })
 
@@ -261,7 +262,7 @@ export const INPUTS = {
   picturesRemoved: { shape: picturesRemovedSchema, most: LARGE },
   redirects: { shape: redirectsSchema, most: LARGE },
   forget: { shape: forgetSchema, most: LARGE },
-  settings: { shape: settingsSchema, most: SMALL },
+  settings: { shape: settingsSchema, most: LARGE },
   newUser: { shape: newUserSchema, most: SMALL },
   user: { shape: userSchema, most: SMALL },
   home: { shape: homeSchema, most: SMALL },

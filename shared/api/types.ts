@@ -236,6 +236,8 @@ export interface PicturesAnswer {
 
 export interface PictureInput {
   alt: string
+  /** Stays as it is where it is not said. */
+  caption?: string
   focus: { x: number; y: number } | null
 }
 
@@ -247,7 +249,15 @@ export interface PicturesRemovedInput {
 
 /** Files that are no pictures: documents, sound, film. They stand at `/files/ID/FILENAME`. */
 export interface FilesAnswer {
-  files: { id: Id; fileName: string; mime: string; size: number; addedAt: number; addedBy: string }[]
+  files: {
+    id: Id
+    fileName: string
+    mime: string
+    size: number
+    addedAt: number
+    addedBy: string
+    pages: number | null
+  }[]
 }
 
 /** A font file that was taken in: where it is kept, and what face it holds. */

@@ -30,7 +30,7 @@ const others = computed(() => {
   ]
 })
 
-async function describe(change: { alt?: string; focus?: { x: number; y: number } | null }) {
+async function describe(change: { alt?: string; caption?: string; focus?: { x: number; y: number } | null }) {
   await notices.attempt(async () => {
     const { id, alt, focus: was = null } = picture.value
     emit('took', await useApi<StoredPictureAnswer>('PUT', `/pictures/${id}`, { alt, focus: was, ...change }))
@@ -98,6 +98,16 @@ const chosen = ref<HTMLInputElement>()
         :value="picture.alt"
         placeholder="What it shows, for those who do not see it"
         @say="describe({ alt: $event })"
+      />
+    </label>
+    <label class="block font-medium"
+      >Caption<TypedInput
+        class="input mt-1 font-normal"
+        maxlength="300"
+        :disabled="removed"
+        :value="picture.caption ?? ''"
+        placeholder="What stands below it; its description, where there is none"
+        @say="describe({ caption: $event.trim() })"
       />
     </label>
     <dl class="grid grid-cols-[72px_1fr] gap-x-3 gap-y-1 text-xs">

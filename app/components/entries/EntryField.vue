@@ -1,15 +1,20 @@
 <script setup lang="ts">
-import { type Field, type RichDoc, converted, isHeld, isRichDoc, namedIn, wordsOf } from '#core/site'
+import {
+  type Field,
+  type Position,
+  type RichDoc,
+  type SiteDocument,
+  converted,
+  isHeld,
+  isRichDoc,
+  namedIn,
+  wordsOf,
+} from '#core/site'
 import { useSite } from '~/stores/site'
 
 /** One field of an entry, with the input that fits its kind. A value of another kind is shown as what it comes to. */
 const props = defineProps<{ field: Field; value: unknown }>()
 const emit = defineEmits<{ set: [value: unknown] }>()
-
-interface Document {
-  name: string
-  address: string
-}
 
 const site = useSite()
 const text = (event: Event) => (event.target as HTMLInputElement).value
@@ -21,19 +26,14 @@ const held = computed(() => {
 /** What stands here and does not fit: shown as words, so that nothing goes unseen. */
 const unfit = computed(() => (props.value && held.value === null ? wordsOf(props.value, props.field) : ''))
 const list = computed(() => (Array.isArray(held.value) ? (held.value as string[]) : []))
-const documents = computed(() => (Array.isArray(held.value) ? (held.value as Document[]) : []))
-const position = computed(() => (held.value ?? {}) as { x?: number; y?: number })
+const documents = computed(() => (Array.isArray(held.value) ? (held.value as SiteDocument[]) : []))
 const id = useId()
 
 function toggle(choice: string, on: boolean) {
   emit('set', on ? [...list.value, choice] : list.value.filter((x) => x !== choice))
 }
 const number = (typed: string): number | null => (typed.trim() === '' ? null : Number(typed))
-function setPosition(key: 'x' | 'y', typed: string) {
-  const next = { x: 0, y: 0, ...position.value, [key]: Number(typed) || 0 }
-  emit('set', typed === '' ? null : next)
-}
-const setDocument = (at: number, change: Partial<Document>) =>
+const setDocument = (at: number, change: Partial<SiteDocument>) =>
   emit(
     'set',
     documents.value.map((d, i) => (i === at ? { ...d, ...change } : d)),
@@ -118,7 +118,7 @@ const setDocument = (at: number, change: Partial<Document>) =>
             :aria-label="`Address of document ${at + 1}`"
             placeholder="/files/… or https://…"
             maxlength="2000"
-            @change="setDocument(at, { address: text($event) })"
+            @change="setDocument(at, { address: text($event), size: undefined, pages: undefined })"
           />
         </span>
       </template>
@@ -128,8 +128,9 @@ const setDocument = (at: number, change: Partial<Document>) =>
           class="h-6 px-1 hover:bg-board"
           @click="emit('set', [...documents, { name: '', address: '' }])"
         >
-          add a document
+          add an address
         </button>
+        <BringDocument @brought="emit('set', [...documents, $event])" />
       </template>
     </ListField>
     <div v-else-if="field.kind === 'picture' || field.kind === 'link' || field.kind === 'entry'" class="font-medium">
@@ -162,17 +163,7 @@ const setDocument = (at: number, change: Partial<Document>) =>
     </div>
     <fieldset v-else-if="field.kind === 'position'">
       <legend class="mb-1 font-medium">{{ field.label }}</legend>
-      <span class="flex items-center gap-2">
-        <label v-for="key in ['x', 'y'] as const" :key="key" class="flex items-center gap-1 text-soft"
-          >{{ key }}
-          <input
-            class="input w-24! font-mono text-xs text-ink"
-            type="number"
-            step="any"
-            :value="position[key] ?? ''"
-            @change="setPosition(key, text($event))"
-        /></label>
-      </span>
+      <PositionField :value="(held as Position | null) ?? null" @set="emit('set', $event)" />
     </fieldset>
     <label v-else class="block font-medium" :for="id">
       {{ field.label }}

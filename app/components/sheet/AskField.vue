@@ -20,13 +20,17 @@ const FROM = {
   site: 'from the site',
   visitor: 'from the visitor',
 }
-const kind = computed(() => {
+const choices = computed(() => {
   const type = props.page.entry ? site.catalogue!.types.get(props.page.type!) : undefined
-  const f = field.value
-  return f
-    ? fieldChoices(site.catalogue!, type).find((c) => c.field === f.field && c.of === f.of && c.via === f.via)?.kind
-    : undefined
+  return fieldChoices(site.catalogue!, type).filter((c) => c.of === field.value?.of && c.via === field.value.via)
 })
+const kind = computed(() => choices.value.find((c) => c.field === field.value?.field)?.kind)
+/** Fields that may say when what begins here is over. */
+const ends = computed(() =>
+  kind.value === 'date' || kind.value === 'moment'
+    ? choices.value.filter((c) => c.kind === kind.value && c.field !== field.value?.field)
+    : [],
+)
 const isPicture = computed(() => props.kinds?.includes('picture') ?? false)
 
 function change(part: Partial<FieldValue>) {
@@ -124,6 +128,12 @@ const wordsAsked = (event: Event) => Math.min(MOST_WORDS, Math.max(1, Math.round
         >
           <option value="">as usual</option>
           <option v-for="[date, example] in DATES" :key="date" :value="date">{{ example }}</option>
+        </select>
+      </LabelledRow>
+      <LabelledRow v-if="ends.length > 0" label="Until">
+        <select class="input" :value="field.format?.until ?? ''" @change="format({ until: text($event) || undefined })">
+          <option value="">it ends nowhere</option>
+          <option v-for="end in ends" :key="end.field" :value="end.field">{{ end.label }}</option>
         </select>
       </LabelledRow>
       <LabelledRow v-if="kind === 'number' || kind === 'money'" label="Decimals">

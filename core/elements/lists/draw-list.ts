@@ -16,6 +16,8 @@ import { groupTitle, parted } from './groups'
 import { type OnPage, listedOn } from './listed'
 import { planOf } from './plan'
 import { type ScreenWords, drawScreens } from './screens'
+import { itemsOf } from '../words'
+import { sumsOf } from './sums'
 import { type TableColumn, columnsOf, drawTable } from './table'
 
 /** CSS of the ways in which entries stand, each sent where it is used. */
@@ -137,7 +139,9 @@ export function drawList(element: LayoutElement, compile: Compile, say: (name: s
   const plan = planOf(element, say)
   const marked = plan.source === 'marked'
   // Within a card nobody asks, and nothing is leafed through.
-  const asked = compile.region !== 'card' && (plan.pages || isAsked(plan) || say('tally') === true || marked)
+  const asked =
+    compile.region !== 'card' &&
+    (plan.pages || isAsked(plan) || say('tally') === true || marked || itemsOf(say('sums')).length > 0)
   const parts = plan.grouping !== null
   const title = aboveOf(element, compile, say)
   const whole = asked || parts || title !== ''
@@ -161,6 +165,7 @@ export function drawList(element: LayoutElement, compile: Compile, say: (name: s
   }
   const how = String(say('pages'))
   const tally = tallyOf(element, compile, say)
+  const sums = sumsOf(element, compile, say)
   return (scene) => {
     const on = listedOn(plan, scene)
     const from = ((on.screen ?? 1) - 1) * plan.most
@@ -176,6 +181,6 @@ export function drawList(element: LayoutElement, compile: Compile, say: (name: s
     const above = entries.length > 0 ? fill([title], scene) : ''
     if (!asked) return `${open}>${above}${shown}</div>`
     const inner = parts ? `<div class="of-parted">${shown}</div>` : shown
-    return `${open} data-list${marked ? ' data-favourites' : ''}>${above}${tally(on, scene)}${inner}${plan.pages ? drawScreens(on, scene, how, words) : ''}</div>`
+    return `${open} data-list${marked ? ' data-favourites' : ''}>${above}${tally(on, scene)}${inner}${sums(on, scene)}${plan.pages ? drawScreens(on, scene, how, words) : ''}</div>`
   }
 }

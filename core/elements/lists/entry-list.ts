@@ -7,6 +7,7 @@ import { headingLevel } from '../levels'
 import { type ElementSpec, prop } from '../spec'
 import { itemsOf } from '../words'
 import { drawList } from './draw-list'
+import { SUMS } from './sums'
 
 const DOWN: ValueProperty = { kind: 'yes-no', label: 'Largest, latest, last first', default: false }
 const SORT_FIELD: ValueProperty = { kind: 'entry-field', label: 'Field', default: null, for: 'sort' }
@@ -240,6 +241,7 @@ export const entryList: ElementSpec = {
     tally: { kind: 'yes-no', label: 'Says how many', default: false },
     tallyOf: { kind: 'text', label: 'Of how many', default: ' of ', most: 40, asked: some('tally', true) },
     tallyAfter: { kind: 'text', label: 'Of what', default: '', most: 80, asked: some('tally', true) },
+    sums: SUMS,
     empty: { kind: 'text', label: 'If there are none', default: '', most: 300 },
   },
   css: [
@@ -258,6 +260,7 @@ export const entryList: ElementSpec = {
     above: { label: 'Heading above', hides: false, words: 'above' },
     heading: { label: 'Heading of a part', hides: false },
     tally: { label: 'How many', hides: false },
+    sums: { label: 'What is put together', hides: false },
     pages: { label: 'Ways to more', hides: false },
     page: { label: 'Way to more', hides: false, states: ['hover', 'focus'] },
   },

@@ -210,7 +210,9 @@ function listing(say: Say, captions: boolean): (scene: Scene) => Shown[] {
       items
         .flatMap(({ props }) => {
           const [picture] = picturesOf(props.picture, scene)
-          return picture ? { picture, caption: captions ? plainText(props.caption, scene) : '' } : []
+          return picture
+            ? { picture, caption: captions ? plainText(props.caption, scene) || picture.caption || '' : '' }
+            : []
         })
         .slice(0, most)
   }
@@ -218,6 +220,8 @@ function listing(say: Say, captions: boolean): (scene: Scene) => Shown[] {
   const first: Value = say('first') === true ? { kind: 'field', of: 'page', field: 'picture' } : null
   return (scene) => {
     const all = [...picturesOf(first, scene).slice(0, 1), ...(isFieldValue(value) ? picturesOf(value, scene) : [])]
-    return [...new Set(all)].slice(0, most).map((picture) => ({ picture, caption: captions ? picture.alt : '' }))
+    return [...new Set(all)]
+      .slice(0, most)
+      .map((picture) => ({ picture, caption: captions ? picture.caption || picture.alt : '' }))
   }
 }

@@ -14,6 +14,7 @@ const session = useSession()
         <h1 class="made mb-4 text-xl">Settings</h1>
         <SiteSettings />
       </section>
+      <FloorPlanSetting v-if="session.user?.role === 'owner'" />
       <WhoWorksHere v-if="session.user?.role === 'owner'" />
     </div>
   </div>

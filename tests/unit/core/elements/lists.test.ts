@@ -94,6 +94,33 @@ describe('an entry list', () => {
     expect(heads({ group: 'field', groupField: 'gone' })).toEqual([])
   })
 
+  test('puts numbers together below it, of all that it holds and not of one screen', () => {
+    const sums = items(
+      { field: 'width', how: 'sum', label: 'Together <' },
+      { field: 'width', how: 'mean' },
+      { field: 'cost', how: 'most' },
+      { field: 'gone' },
+      { how: 'sum' },
+    )
+    const said = (list: Record<string, Value>, parameters = {}) =>
+      [...drawn({ list, parameters }).main.matchAll(/<dt[^>]*>(.*?)<\/dt><dd>(.*?)<\/dd>/g)].map((m) => [m[1], m[2]])
+    const both = [
+      ['Together &lt;', '21 cm'],
+      ['Their mean', '7 cm'],
+    ]
+    expect(said({ sums })).toEqual(both)
+    expect(said({ sums, most: 1, pages: 'numbers' }, { page: ['2'] })).toEqual(both)
+    expect(said({ sums, where: items({ field: 'kind', op: 'is', value: 'mirror' }) })[0]).toEqual([
+      'Together &lt;',
+      '9 cm',
+    ])
+    expect(said({ sums: items({ field: 'width', how: 'least' }, { field: 'width', how: 'unheard of' }) })).toEqual([
+      ['The least', '5 cm'],
+      ['Their sum', '21 cm'],
+    ])
+    expect(said({ sums, where: items({ field: 'kind', op: 'is', value: 'none' }) })).toEqual([])
+  })
+
   test('stands as a table of fields, whose lines lead to their pages', () => {
     const { main } = drawn({ list: { arrange: 'table', fields: items({ field: 'title' }, { field: 'maker' }) } })
     expect(main).toContain('<th scope="col">Maker</th>')

@@ -58,6 +58,54 @@ test('a form that is not said is that of others; without any the number stands a
   expect(write('width', { counted: { other: '#$&#' } }, made({ width: 2 }))).toBe('2 cm$&amp;2 cm')
 })
 
+describe('a range', () => {
+  const moments = made({ bought: '2026-05-01', twin: '2026-05-03' })
+  const tool = moments.types.get('tool')!
+  const withEnds = (fields: object, locale = 'en-GB') => {
+    const { site } = made(fields, locale)
+    const ends = [
+      { id: 'ends', label: 'Ends', kind: 'date' as const },
+      { id: 'opens', label: 'Opens', kind: 'moment' as const },
+      { id: 'shuts', label: 'Shuts', kind: 'moment' as const },
+    ]
+    const types = site.types.map((t) => (t.id === tool.id ? { ...t, fields: [...t.fields, ...ends] } : t))
+    return new Catalogue({ ...site, types }, NOW)
+  }
+  const plain = (text: string) => text.replace(/[\u2009\u202f\u00a0]/g, ' ')
+
+  test.each<[string, object, Format, string, string]>([
+    ['bought', { bought: '2026-05-01', ends: '2026-05-03' }, { until: 'ends' }, 'en-GB', '1 – 3 May 2026'],
+    ['bought', { bought: '2026-05-01', ends: '2026-05-01' }, { until: 'ends' }, 'en-GB', '1 May 2026'],
+    ['bought', { bought: '2026-05-01', ends: '2026-04-01' }, { until: 'ends' }, 'en-GB', '1 May 2026'],
+    ['bought', { bought: '2026-05-01' }, { until: 'ends' }, 'en-GB', '1 May 2026'],
+    ['bought', { bought: '2026-05-01', ends: 'some day' }, { until: 'ends' }, 'en-GB', '1 May 2026'],
+    ['bought', { bought: '2026-05-01' }, { until: 'nowhere' }, 'en-GB', '1 May 2026'],
+    ['bought', { bought: '2026-05-01' }, { until: 'maker' }, 'en-GB', '1 May 2026'],
+    [
+      'opens',
+      { opens: '2026-05-01T13:00:00Z', shuts: '2026-05-01T14:30:00Z' },
+      { date: 'time', until: 'shuts' },
+      'en-GB',
+      '14:00–15:30',
+    ],
+  ])('of %s in %j as %j in %s is %s', (name, fields, format, locale, words) => {
+    expect(plain(write(name, format, withEnds(fields, locale)))).toBe(words)
+  })
+
+  test('follows its end, and is not kept from one entry to the next', () => {
+    const catalogue = withEnds({ bought: '2026-05-01', ends: '2026-05-03' })
+    const value = field('bought', { format: { until: 'ends' } })
+    const draw = () =>
+      plain(
+        drawElement(element('field', { value }), 'entry:t', { request: VISITOR }, catalogue).replace(/<[^>]+>/g, ''),
+      )
+    expect(draw()).toBe('1 – 3 May 2026')
+    const entryNow = catalogue.entries.get('t')!
+    catalogue.follow([{ id: 't', entry: { ...entryNow, fields: { ...entryNow.fields, ends: '2026-05-09' } } }])
+    expect(draw()).toBe('1 – 9 May 2026')
+  })
+})
+
 test('of a text its first sentence, or so many words', () => {
   expect(firstSentence('One clock. Two clocks.')).toBe('One clock.')
   expect(firstSentence('It is 3.5 m “tall.” More')).toBe('It is 3.5 m “tall.”')

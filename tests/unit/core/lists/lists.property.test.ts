@@ -183,6 +183,15 @@ test('a list holds what its twin holds, in that order, with the same counts, whi
           const expected = left(-1).sort((a, b) => compare(catalogue, sorting, a, b))
           expect(listed.entries.map((e) => e.id)).toEqual(expected.map((e) => e.id))
           expect([listed.total, listed.of]).toEqual([expected.length, base.length])
+          const widths = expected
+            .flatMap((e) => Number(said(catalogue, e, 'width') ?? NaN))
+            .filter((n) => !Number.isNaN(n))
+          expect(listed.totals('width')).toEqual({
+            count: widths.length,
+            sum: widths.reduce((sum, n) => sum + n, 0),
+            least: Math.min(...widths),
+            most: Math.max(...widths),
+          })
           listed.facets().forEach((facet, i) => {
             const beside = left(i)
             if (facet.filter.as !== 'keys') {

@@ -1,0 +1,78 @@
+import { type Scene, AS_USUAL, type Compile, escapeHtml, fill, textChunk } from '../../drawing'
+import type { Totals } from '../../lists'
+import { type Catalogue, type Field, type Id, fieldKind } from '../../site'
+import type { LayoutElement, Property, Value } from '../../tree'
+import { itemsOf } from '../words'
+import type { OnPage } from './listed'
+
+/** What numbers of listed entries may be put together to. */
+const PUT_TOGETHER = {
+  sum: { label: 'Their sum', of: ({ sum }: Totals) => sum },
+  mean: { label: 'Their mean', of: ({ sum, count }: Totals) => sum / count },
+  least: { label: 'The least', of: ({ least }: Totals) => least },
+  most: { label: 'The most', of: ({ most }: Totals) => most },
+} as const
+
+const MOST_SUMS = 8
+
+/** Sums below a list: of all that it holds as it is narrowed, whichever screen is shown. */
+export const SUMS: Property = {
+  kind: 'items',
+  label: 'Puts together below it',
+  default: [],
+  one: 'Figure',
+  named: 'label',
+  most: MOST_SUMS,
+  of: {
+    field: { kind: 'entry-field', label: 'Field', default: null, for: 'sum' },
+    how: {
+      kind: 'choice',
+      label: 'As',
+      default: 'sum',
+      options: Object.entries(PUT_TOGETHER).map(([value, { label }]) => ({ value, label })),
+    },
+    label: { kind: 'text', label: 'Called', default: '', most: 80 },
+  },
+}
+
+/** A field by its id, of whichever page type has it. */
+function fieldNamed(catalogue: Catalogue, id: Id): Field | undefined {
+  for (const type of catalogue.types.values()) {
+    const field = type.fields.find((f) => f.id === id)
+    if (field) return field
+  }
+  return undefined
+}
+
+/** Sums of numbers that are written with few digits are so too, whatever binary fractions make of them. */
+const rounded = (value: number): number => Math.round(value * 1e6) / 1e6
+
+function written(value: number, field: Id, { catalogue, formats }: Scene): string {
+  const kind = fieldKind(catalogue, { of: 'page', field })
+  if (kind === 'money') return formats.money(rounded(value), AS_USUAL)
+  return formats.number(rounded(value), AS_USUAL, fieldNamed(catalogue, field)?.unit)
+}
+
+/** Draws what is put together below a list; nothing of a field that none of its entries fills. */
+export function sumsOf(element: LayoutElement, compile: Compile, say: (name: string) => Value) {
+  const sums = itemsOf(say('sums')).flatMap(({ id, props }) => {
+    const field = typeof props.field === 'string' && props.field !== '' ? props.field : null
+    const how = PUT_TOGETHER[String(props.how ?? 'sum') as keyof typeof PUT_TOGETHER] ?? PUT_TOGETHER.sum
+    const mark = compile.words('label', { items: 'sums', item: id })
+    return field ? [{ field, how, label: textChunk(props.label ?? ''), mark }] : []
+  })
+  if (sums.length === 0) return () => ''
+  compile.css(
+    '.of-sums{display:flex;flex-wrap:wrap;gap:.3em 1.6em;padding-top:.7em;border-top:1px solid color-mix(in srgb,currentColor 30%,transparent)}.of-sums div{display:flex;gap:.5em}.of-sums dd{margin:0;font-weight:600;font-variant-numeric:tabular-nums}',
+  )
+  const open = `<dl${compile.part(element, 'sums', 'sums')}>`
+  return ({ listed }: OnPage, scene: Scene): string => {
+    const html = sums.map(({ field, how, label, mark }) => {
+      const totals = listed.totals(field)
+      if (totals.count === 0) return ''
+      const said = fill([label], scene) || escapeHtml(how.label)
+      return `<div><dt${mark}>${said}</dt><dd>${escapeHtml(written(how.of(totals), field, scene))}</dd></div>`
+    })
+    return html.join('') && `${open}${html.join('')}</dl>`
+  }
+}
