@@ -87,11 +87,6 @@ export { BY_DAY, addDays, daysBetween, isDay, isMoment, clockIn, dayIn, dayOf, m
 export { findByWords, folded } from './find'
 export {
   type Bounds,
-  type Floor,
-  type FloorPlan,
-  type FloorShape,
-  type Point,
-  type Position,
   MOST_FLOORS,
   MOST_POINTS,
   MOST_SHAPES,
