@@ -56,7 +56,7 @@ export function install() {
 }
 
 const SOURCES = ['app', 'core', 'demo', 'public', 'server', 'shared']
-const FILES = ['nuxt.config.ts', 'package-lock.json']
+const FILES = [join('scripts', 'steps.mjs'), 'nuxt.config.ts', 'package-lock.json']
 
 function* filesBelow(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
@@ -85,9 +85,10 @@ function bundle(entry, out, ...options) {
 /** The command line runs on its own, over the packages that are installed. */
 const buildCommand = () => bundle('cli/index.ts', 'cli.mjs', '--packages=external')
 
-/** Packages that ask for others in the older way find them. */
+/** Packages that ask for others in the older way find them, and know where they are. */
 const REQUIRES =
-  "--banner:js=import { createRequire as outerRequire } from 'node:module'; const require = outerRequire(import.meta.url);"
+  "--banner:js=import { createRequire as outerRequire } from 'node:module'; const require = outerRequire(import.meta.url); " +
+  'const __dirname = import.meta.dirname;'
 
 /** The thread beside the server stands next to it and brings along all but the database, which both share. */
 const buildThread = () =>

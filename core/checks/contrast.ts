@@ -1,4 +1,4 @@
-import { elementSpec, givenWithin, looksGiven } from '../elements'
+import { type Colours, coloursIn, elementSpec, givenWithin, looksGiven, pageColours } from '../elements'
 import {
   type Defaults,
   type LayoutElement,
@@ -10,17 +10,10 @@ import {
   isFieldValue,
 } from '../tree'
 import { type Catalogue, type RichNode, fieldKind, isRichDoc } from '../site'
-import { type HouseStyle, LEAST_CONTRAST, cascade, colourHex, contrastBetween, inTheDark, steppedAt } from '../styles'
+import { type HouseStyle, LEAST_CONTRAST, cascade, contrastBetween, inTheDark, opaque } from '../styles'
 import type { DrawnTree } from '../layouts'
 import { looksNamedBy } from './house'
 import type { Finding } from './types'
-
-/** What text stands on and is written in; `ground` is null where a picture or something see-through lies behind it. */
-interface Colours {
-  ground: string | null
-  ink: string
-  link: string
-}
 
 /** Elements that write words in the colour of text. */
 const WRITES: ReadonlySet<string> = new Set([
@@ -45,25 +38,7 @@ function writesLinks({ type, props }: LayoutElement, catalogue: Catalogue): bool
   return isFieldValue(props.value) && props.linked !== false && LEADS.has(fieldKind(catalogue, props.value) ?? '')
 }
 
-const isClear = (hex: string): boolean => hex.length === 9 && !/ff$/i.test(hex)
-
-function inside(node: TreeNode, styles: Styles, around: Colours, step: Step, house: HouseStyle): Colours {
-  const colour = (name: string, before: string): string => {
-    const own = steppedAt(styles[name], step)
-    return own === undefined ? before : (colourHex(String(own), house) ?? before)
-  }
-  const ground = colour('background', around.ground ?? '')
-  const picture =
-    (node.kind === 'row' || node.kind === 'column') &&
-    Object.values(node.props).some((v) => v !== null && v !== undefined)
-  return {
-    ground: picture || ground === '' || isClear(ground) ? null : ground,
-    ink: colour('colour', around.ink),
-    link: colour('linkColour', around.link),
-  }
-}
-
-const ratioOf = (a: string, b: string): number => contrastBetween(a.slice(0, 7), b.slice(0, 7))
+const ratioOf = (a: string, b: string): number => contrastBetween(opaque(a), opaque(b))
 
 /** The worst contrast of what an element writes; null when it is readable, or cannot be told. */
 function tooFaint(
@@ -97,7 +72,7 @@ function namedLooks(element: LayoutElement, house: HouseStyle): Styles[] {
 
 /** What a part with these looks writes in, where it can be told and is too faint. */
 function partTooFaint(element: LayoutElement, looks: Styles, around: Colours, step: Step, house: HouseStyle) {
-  const { ground, ink } = inside(element, looks, around, step, house)
+  const { ground, ink } = coloursIn(element, looks, around, step, house)
   const ratio = ground === null ? LEAST_CONTRAST : ratioOf(ink, ground)
   return ratio < LEAST_CONTRAST ? { what: 'ink' as const, ratio } : null
 }
@@ -115,8 +90,7 @@ export function checkContrast(layout: DrawnTree, house: HouseStyle, catalogue: C
 type Faint = Extract<Finding, { kind: 'contrast' }>
 
 function contrastIn(layout: DrawnTree, house: HouseStyle, catalogue: Catalogue): Faint[] {
-  const hex = (colour: string) => colourHex(colour, house) ?? '#000000'
-  const page: Colours = { ground: hex(house.paper), ink: hex(house.ink), link: hex(house.links.colour) }
+  const page = pageColours(house)
   const found = new Map<string, Faint>()
   const note = (node: TreeNode, step: Step, faint: { what: 'ink' | 'link'; ratio: number } | null): void => {
     const before = found.get(node.id)
@@ -125,7 +99,7 @@ function contrastIn(layout: DrawnTree, house: HouseStyle, catalogue: Catalogue):
   }
   const visit = (node: TreeNode, around: Colours, step: Step, given: Defaults): void => {
     if (node.kind === 'element' && !elementSpec(node.type)) return
-    const colours = inside(node, cascade(looksGiven(given, node), node.styles), around, step, house)
+    const colours = coloursIn(node, cascade(looksGiven(given, node), node.styles), around, step, house)
     note(node, step, tooFaint(node, colours, catalogue))
     if (node.kind === 'element')
       for (const looks of [...partLooks(given, node), ...namedLooks(node, house)])

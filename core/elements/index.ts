@@ -21,5 +21,6 @@ export {
   looksAskedOf,
 } from './nodes'
 export { refuseProperty, refuseMeaning } from './accept'
+export { type Colours, coloursIn, pageColours } from './colours'
 export { describe as describeValue } from './words'
 export { type Paper, namedOn, outline, paperOf, stripOf } from './plan/outline'

@@ -1,5 +1,6 @@
 import { type Scene, kindOfFile, pictureAddress, sizedAddress } from '../drawing'
 import type { Picture } from '../site'
+import { CARD_SIZE, type TitleLook, cardAddress, cardOf } from './card'
 import { pictureOfPage, toldAs } from './told'
 
 /** How wide a picture is that is shown where a page is shared. */
@@ -15,12 +16,24 @@ export function sharedPicture(picture: Picture | undefined): string | null {
   return SHOWN.has(kind) ? pictureAddress(picture) : null
 }
 
+const DRAWN: [property: string, content: string][] = [
+  ['og:image:width', String(CARD_SIZE.width)],
+  ['og:image:height', String(CARD_SIZE.height)],
+]
+
 /** What a page says of itself where it is shared, by the names of its properties (The Open Graph protocol). */
-export function sharedAs(scene: Scene, title: string, description: string): [property: string, content: string][] {
+export function sharedAs(
+  scene: Scene,
+  title: string,
+  description: string,
+  look?: TitleLook,
+): [property: string, content: string][] {
   const { page, catalogue, subject } = scene
   const { origin, name, locale } = catalogue.site.settings
   const picture = pictureOfPage(scene)
-  const image = sharedPicture(picture)
+  const own = sharedPicture(picture)
+  const drawn = !own && look ? cardAddress(page, cardOf(scene, look)) : null
+  const image = own ?? drawn
   const isArticle = subject.kind === 'entry' && toldAs(subject.type) === 'article'
   return [
     ['og:title', title],
@@ -30,6 +43,8 @@ export function sharedAs(scene: Scene, title: string, description: string): [pro
     ['og:locale', locale.replace('-', '_')],
     ...(description ? [['og:description', description] as [string, string]] : []),
     ...(image ? [['og:image', origin + image] as [string, string]] : []),
-    ...(image && picture?.alt ? [['og:image:alt', picture.alt] as [string, string]] : []),
+    ...(drawn ? DRAWN : []),
+    ...(own && picture?.alt ? [['og:image:alt', picture.alt] as [string, string]] : []),
+    ...(drawn ? [['og:image:alt', title] as [string, string]] : []),
   ]
 }

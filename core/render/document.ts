@@ -1,6 +1,6 @@
 import { type Scene, type ScriptName, attribute, escapeHtml } from '../drawing'
 import { scriptTag } from '../elements'
-import { descriptionOf, linkedData, linkedText, machineLinks, sharedAs, titleOf } from '../machines'
+import { type TitleLook, descriptionOf, linkedData, linkedText, machineLinks, sharedAs, titleOf } from '../machines'
 import type { Page } from '../site'
 import type { Region } from '../tree'
 import { type AskedHead, askedHead } from './asked'
@@ -11,9 +11,9 @@ import { type Program, draw } from './program'
 export type Regions = Partial<Record<Region, Program>>
 
 /** What programs are told of a page: how it is shared, what goes with it, and what it is about. */
-function toldOf(scene: Scene, title: string, description: string): string {
+function toldOf(scene: Scene, title: string, description: string, look: TitleLook): string {
   const { page, catalogue } = scene
-  const shared = sharedAs(scene, title, description)
+  const shared = sharedAs(scene, title, description, look)
   const links = machineLinks(page, catalogue)
   const linked = linkedData(scene)
   return (
@@ -27,7 +27,7 @@ const beside = (rel: string, page: Page, query: string | null | undefined): stri
   query === null || query === undefined ? '' : `<link rel="${rel}"${attribute('href', (page.address || '/') + query)}>`
 
 /** What stands before the CSS in the head of a page; the same for everybody, and kept with the page. */
-function headOf(scene: Scene, asked: AskedHead | null): string {
+function headOf(scene: Scene, asked: AskedHead | null, look: TitleLook): string {
   const { page, catalogue } = scene
   const { settings } = catalogue.site
   const description = descriptionOf(scene)
@@ -41,25 +41,25 @@ function headOf(scene: Scene, asked: AskedHead | null): string {
     (lost ? '' : `<link rel="canonical"${attribute('href', settings.origin + page.address + (asked?.query ?? ''))}>`) +
     beside('prev', page, asked?.previous) +
     beside('next', page, asked?.next) +
-    (lost ? '' : toldOf(scene, titleOf(scene), description)) +
+    (lost ? '' : toldOf(scene, titleOf(scene), description, look)) +
     '<link rel="icon" href="data:,">'
   )
 }
 
 /** What is kept of a page holds as long as nothing of the catalogue changes. */
-const HEADS = new WeakMap<Page, { state: unknown; made: string; seen: Iterable<string> }>()
+const HEADS = new WeakMap<Page, { state: unknown; look: TitleLook; made: string; seen: Iterable<string> }>()
 
-function head(scene: Scene, asked: AskedHead | null): string {
-  if (asked) return headOf(scene, asked)
+function head(scene: Scene, asked: AskedHead | null, look: TitleLook): string {
+  if (asked) return headOf(scene, asked, look)
   const { catalogue } = scene
   const { state } = catalogue
   const kept = HEADS.get(scene.page)
-  if (kept?.state === state) {
+  if (kept?.state === state && kept.look === look) {
     catalogue.seeAll(kept.seen)
     return kept.made
   }
-  const { made, seen } = catalogue.watch(() => headOf(scene, null))
-  HEADS.set(scene.page, { state, made, seen })
+  const { made, seen } = catalogue.watch(() => headOf(scene, null, look))
+  HEADS.set(scene.page, { state, look, made, seen })
   return made
 }
 
@@ -68,16 +68,18 @@ export interface Sent {
   fonts: string
   css: string
   scripts: readonly ScriptName[]
+  /** How its title looks. */
+  look: TitleLook
 }
 
 /** A whole page. */
 export function document(
   scene: Scene,
-  { fonts, css, scripts }: Sent,
+  { fonts, css, scripts, look }: Sent,
   { header, intro, body, footer }: Regions,
 ): string {
   return (
-    head(scene, askedHead(scene.lists(scene.page), scene)) +
+    head(scene, askedHead(scene.lists(scene.page), scene), look) +
     `${fonts}<style>${css}</style>` +
     scripts.map(scriptTag).join('') +
     '</head><body><a class="of-skip" href="#main">Skip to content</a>' +

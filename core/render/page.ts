@@ -10,7 +10,9 @@ import { type Regions, document } from './document'
 import { attribute, type Fill, type ListPlan, type Scene } from '../drawing'
 import { type PlainKind, plainKind, plainLayout } from './plain'
 import { type Program, draw } from './program'
+import { type SharedCard, type TitleLook, cardOf } from '../machines'
 import { hasTitle } from './title'
+import { plainTitleLook, titleLook } from './title-look'
 
 const PROGRAMS = { plain: new WeakMap<DrawnTree, Program>(), ids: new WeakMap<DrawnTree, Program>() }
 
@@ -144,8 +146,24 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   private page(scene: Scene, programs: Regions): DrawnPage {
     const css = this.cssFor(programs)
     const scripts = [...new Set(this.used(programs).flatMap((p) => [...p.scripts]))]
-    const html = document(scene, { fonts: this.fonts, css, scripts }, programs)
+    const html = document(scene, { fonts: this.fonts, css, scripts, look: this.lookOf(programs) }, programs)
     return { html, css, scripted: scripts.length > 0 }
+  }
+
+  /** How the title of a page with these regions looks. */
+  private lookOf(regions: Regions): TitleLook {
+    const { house } = this.design
+    for (const region of ['intro', 'body', 'header', 'footer'] as const) {
+      const tree = this.trees.get(regions[region]?.layout ?? '')
+      const look = tree && titleLook(tree, house)
+      if (look) return look
+    }
+    return plainTitleLook(house)
+  }
+
+  /** What is drawn where a page is shared that has no picture of its own. */
+  cardFor(scene: Scene, outcome: ShownRegions): SharedCard {
+    return cardOf(scene, this.lookOf(withoutLeftOut(this.regionsOf(scene.page, outcome), scene)))
   }
 
   /** On what of a request a layout, or a card that its grids draw, depends, and the address parameters that they read. */

@@ -35,6 +35,9 @@ export function nearestReadable(
   return readable.sort((a, b) => distance(a.value, colour) - distance(b.value, colour))[0] ?? null
 }
 
+/** A colour as it is where nothing shines through, as `#rrggbb`. */
+export const opaque = (hex: string): string => hex.slice(0, 7)
+
 /** How much of a colour is seen, in percent: 100 where nothing shines through. */
 export function opacityOf(hex: string): number {
   return Math.round((parse(hex)?.alpha ?? 1) * 100)

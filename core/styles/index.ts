@@ -30,6 +30,7 @@ export {
   opacityOf,
   seenThrough,
   withOpacity,
+  opaque,
 } from './contrast'
 export { houseShape } from './shapes'
 export { HOUSE_EDITING } from './house-edits'

@@ -47,6 +47,7 @@ export function openPictureWork(folder: string): Pictures {
     clean: job('clean'),
     font: job('font'),
     sizes: job('sizes'),
+    card: job('card'),
     pages: job('pages'),
     photograph: job('photograph'),
     end: () => other.end(),

@@ -1,3 +1,4 @@
+import type { SharedCard } from '../../core/machines'
 import { FileStore, type Incoming } from './store'
 import type { FontFacts } from './fonts'
 import type { CleanPicture } from './sizes'
@@ -15,6 +16,8 @@ export interface PictureWork {
   font(input: { incoming: Incoming }): Promise<FontFacts>
   /** How many pages a kept PDF has; null where that cannot be told. */
   pages(input: { hash: string }): Promise<number | null>
+  /** The picture of a page that has none, as PNG (in base64, for it is told from process to process), in the font of a file. */
+  card(input: { card: SharedCard; font: string }): Promise<string>
   /** A kept drawing as a photograph of it would be. */
   photograph(input: { hash: string }): Promise<Incoming>
 }
@@ -44,6 +47,10 @@ export function pictureWorkOver(folder: string): PictureWork {
     async pages({ hash }) {
       const { countPages } = await import('./pages')
       return countPages(await bytesOf(hash))
+    },
+    async card({ card, font }) {
+      const { drawSharedCard } = await import('./card')
+      return (await drawSharedCard(card, font)).toString('base64')
     },
     async photograph({ hash }) {
       const { photographOf } = await import('./sizes')

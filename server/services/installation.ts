@@ -23,6 +23,7 @@ import { Releases } from './release'
 import { seedDemo } from './seed'
 import { Sessions } from './sessions'
 import { Settings } from './settings'
+import { SharedCards } from './shared-cards'
 import { AttemptLimit } from './sign-in'
 import { Terms } from './terms'
 import { Users } from './users'
@@ -47,6 +48,7 @@ export interface Installation {
   table: EntryTable
   redirects: Redirects
   media: Media
+  cards: SharedCards
   settings: Settings
   users: Users
   bring: Bring
@@ -86,7 +88,8 @@ async function open(): Promise<Installation> {
     published.refresh(stale)
     live.changed('content')
   }
-  const media = new Media(db, files, async () => take(await content.follow()), openPictureWork(folder))
+  const pictures = openPictureWork(folder)
+  const media = new Media(db, files, async () => take(await content.follow()), pictures)
   await media.open()
   const follow = async () => take(await content.follow())
   const bring = new Bring(db, folder, files, aside, content, media, follow)
@@ -130,6 +133,7 @@ async function open(): Promise<Installation> {
     table: new EntryTable(db, content),
     redirects: new Redirects(db, catalogue),
     media,
+    cards: new SharedCards(media, pictures),
     bring,
     export: new Export(content, media),
     settings: new Settings(db, content),

@@ -4,7 +4,7 @@ import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/draw
 import { CompiledDesign, type DrawnPage, type Fault, isBeyond, wellAsked } from '../../core/render'
 import { type AskedAddress, BY_DAY, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
 import { PLAIN_HOUSE } from '../../core/styles'
-import { isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
+import { type SharedCard, cardAddress, cardAt, isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
 import { type Answer, type Depends, NOTHING, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
 import type { Content, Stale } from './content'
 import { log } from './log'
@@ -191,6 +191,16 @@ export class Published {
     return ready
   }
 
+  /** What is drawn where a page is shared, by the path of its picture, and the path at which it stands now; null for other paths. */
+  async card(path: string): Promise<{ card: SharedCard; address: string } | null> {
+    const asked = cardAt(path)
+    const page = asked && this.content.catalogue.page(asked.key)
+    if (!page?.address) return null
+    const scene = await this.sceneFor(page, page.address, {}, ANYBODY)
+    const card = this.compiled.cardFor(scene, resolve(this.rules, page, ANY_REQUEST))
+    return { card, address: cardAddress(page, card) }
+  }
+
   /** Answers a page, ready to be sent: from what is kept, or drawn, and kept where everybody gets it alike. */
   async ask(address: AskedAddress, asking: Asking): Promise<Ready> {
     const found = this.find(address)
@@ -285,6 +295,7 @@ export class Published {
     const depends = this.depends(page)
     const headers = {
       'content-type': 'text/html; charset=utf-8',
+      'content-language': this.content.catalogue.site.settings.locale,
       'content-security-policy': this.policy(drawn),
       ...cacheHeaders(depends),
     }

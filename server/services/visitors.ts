@@ -1,7 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import { scriptAt } from '../../core/elements'
 import { STUDIO_PARTS, readAddress, readParameters } from '../../core/site'
-import { type Answer, SITE_HEADERS, answerOf, sentenceOf } from './answer'
+import { type Answer, SITE_HEADERS, answerOf, redirectTo, sentenceOf } from './answer'
 import { deviceOf } from './device'
 import { encodingsOf } from './encoding'
 import { log } from './log'
@@ -17,9 +17,13 @@ const STUDIO = new RegExp(`^/(${STUDIO_PARTS.join('|')})(/|$|[?#.])`)
 /** Scripts of published pages, and what is offered while visitors type: they lie among what is ours, and are the published site's. */
 const SCRIPTS = '/_of/el/'
 const OFFERS = '/_of/suggest'
+/** Pictures of pages that have none, for where they are shared. */
+const CARDS = '/_of/shared/'
 
 export function isStudioAddress(url: string): boolean {
-  return STUDIO.test(url) && !url.startsWith(SCRIPTS) && url.replace(/[?#].*$/s, '') !== OFFERS
+  return (
+    STUDIO.test(url) && !url.startsWith(SCRIPTS) && !url.startsWith(CARDS) && url.replace(/[?#].*$/s, '') !== OFFERS
+  )
 }
 
 function send(request: IncomingMessage, response: ServerResponse, ready: Ready): void {
@@ -37,13 +41,15 @@ function send(request: IncomingMessage, response: ServerResponse, ready: Ready):
 /** Who indexes pages is welcome to all of them; what is behind a sign-in is no page. */
 const ROBOTS = 'User-agent: *\nDisallow: /studio\nDisallow: /api'
 
+const FOR_EVER = 'public, max-age=31536000, immutable'
+
 /** A script never changes under its address. */
 const scriptAnswer = (script: string): Answer =>
   answerOf(
     200,
     {
       'content-type': 'text/javascript; charset=utf-8',
-      'cache-control': 'public, max-age=31536000, immutable',
+      'cache-control': FOR_EVER,
       vary: 'accept-encoding',
     },
     Buffer.from(script),
@@ -61,7 +67,7 @@ const askingOf = (request: IncomingMessage, who: WhoAsks): Asking => ({
   at: Date.now(),
 })
 
-type Visited = Pick<Installation, 'published' | 'media'> & { lost?: Pick<Lost, 'note' | 'noteSearch'> } & {
+type Visited = Pick<Installation, 'published' | 'media' | 'cards'> & { lost?: Pick<Lost, 'note' | 'noteSearch'> } & {
   founding: { readonly open: boolean }
 }
 
@@ -87,6 +93,8 @@ async function answerSlowly(
       response,
       await readyOf(sentenceOf(200, `${ROBOTS}\nSitemap: ${site.published.origin}/sitemap.xml`)),
     )
+  if (address.path?.startsWith(CARDS))
+    return send(request, response, await readyOf(await cardAnswer(site, address.path)))
   const picture = address.path === null ? null : await pictureAt(site.media, address.path)
   if (picture) return send(request, response, await readyOf(picture))
   const file = address.path === null ? null : await site.published.file(address.path)
@@ -94,6 +102,17 @@ async function answerSlowly(
   const ready = await site.published.ask(address, askingOf(request, who))
   noteLost(site, request, address.path, ready.answer)
   send(request, response, ready)
+}
+
+/** The picture of a page that has none; one that is not the latest leads to that. */
+async function cardAnswer({ published, cards }: Visited, path: string): Promise<Answer> {
+  const found = await published.card(path)
+  if (!found) return sentenceOf(404, 'There is no such picture.')
+  const { card, address } = found
+  if (path !== decodeURIComponent(address)) return redirectTo(address, 302)
+  const png = await cards.draw(path, card)
+  if (!png) return sentenceOf(503, 'Too many pictures are being drawn. Ask again in a moment.', { 'retry-after': '5' })
+  return answerOf(200, { 'content-type': 'image/png', 'cache-control': FOR_EVER }, png)
 }
 
 /** Counts what leads nowhere. */

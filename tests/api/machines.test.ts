@@ -1,3 +1,4 @@
+import sharp from 'sharp'
 import { type TestServer, startServer } from '../server'
 import { Client, visit } from './client'
 
@@ -51,4 +52,50 @@ test('they go with the content: what is stored is told at once', async () => {
   expect((await wim.call('POST', '/entries/change', { ids: [id], does: { kind: 'remove' } })).status).toBe(200)
   expect((await get('/stories/atom.xml')).text).not.toContain(`<title>${title}</title>`)
   expect((await get('/sitemap.xml')).text).not.toContain(`/${id}<`)
+})
+
+const imageOf = (html: string): string | undefined =>
+  /<meta property="og:image" content="https:\/\/quillmere\.example\.org([^"]+)"/.exec(html)?.[1]
+
+test('a page without a picture that can be shown is shared with one that is drawn, as large as it says', async () => {
+  for (const path of ['/visit', '/', '/exhibits', '/rooms/tower-room', '/exhibits/unlabelled-crate']) {
+    const { text } = await get(path)
+    const address = imageOf(text)!
+    expect(address).toMatch(/^\/_of\/shared\//)
+    const answer = await fetch(server.origin + address)
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'image/png'])
+    expect(answer.headers.get('cache-control')).toContain('immutable')
+    const { width, height } = await sharp(Buffer.from(await answer.arrayBuffer())).metadata()
+    expect([width, height]).toEqual([1200, 630])
+    expect(text).toContain('<meta property="og:image:width" content="1200">')
+  }
+  expect((await fetch(`${server.origin}/visit`)).headers.get('content-language')).toBe('en-GB')
+})
+
+test('a picture of before leads to that of now; what is no page has none, however it is asked for', async () => {
+  const now = imageOf((await get('/visit')).text)!
+  const before = await fetch(`${server.origin}/_of/shared/latest/entry%3Avisit.png`, { redirect: 'manual' })
+  expect([before.status, before.headers.get('location')]).toEqual([302, now])
+  for (const path of [
+    '/_of/shared/latest/entry%3Anowhere.png',
+    '/_of/shared/latest/search.png/more',
+    '/_of/shared/',
+    '/_of/shared/latest/%00.png',
+    '/_of/shared/latest/__proto__.png',
+    '/_of/shared/latest/not-found.png',
+    `/_of/shared/${'a'.repeat(5000)}/home.png`,
+    '/_of/shared/latest/..%2F..%2Fhome.png',
+  ])
+    expect([path.slice(0, 60), (await get(path)).status]).toEqual([path.slice(0, 60), 404])
+})
+
+test('very many who ask for pictures at once are answered, all of them', async () => {
+  const { text } = await get('/sitemap.xml')
+  const paths = [...text.matchAll(/<loc>https:\/\/quillmere\.example\.org(\/[^<]*)<\/loc>/g)].map((m) => m[1]!)
+  const addresses = await Promise.all(paths.slice(0, 60).map(async (path) => imageOf((await get(path)).text)))
+  const answers = await Promise.all(
+    addresses.flatMap((a) => (a?.startsWith('/_of/shared/') ? [fetch(server.origin + a)] : [])),
+  )
+  expect(answers.length).toBeGreaterThan(20)
+  expect(new Set(answers.map((a) => a.status).filter((s) => s !== 200 && s !== 503))).toEqual(new Set())
 })

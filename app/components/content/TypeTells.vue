@@ -49,6 +49,8 @@ const shown = computed(() => {
     site: catalogue.site.settings.name,
     picture: sharedPicture(picture),
     drawing: picture !== undefined && sharedPicture(picture) === null,
+    // Leads to the latest.
+    card: `/_of/shared/latest/${encodeURIComponent(page.key)}.png`,
   }
 })
 const said = (event: Event) => (event.target as HTMLSelectElement).value
@@ -91,9 +93,13 @@ const said = (event: Event) => (event.target as HTMLSelectElement).value
         <figcaption class="mb-1 text-xs text-soft">Shared as a link</figcaption>
         <div class="border bg-raised" aria-label="As a shared link">
           <img v-if="shown.picture" :src="shown.picture" alt="" class="aspect-[1.91] w-full object-cover" />
-          <p v-else-if="shown.drawing" class="border-b p-2.5 text-xs text-soft">
-            Its picture is a drawing, which few of those who show links can draw. They are sent none.
-          </p>
+          <template v-else>
+            <img :src="shown.card" alt="" class="aspect-[1.91] w-full border-b object-cover" />
+            <p class="border-b p-2.5 text-xs text-soft">
+              {{ shown.drawing ? 'Its picture is a drawing, which few can show' : 'It has no picture' }}: this one is
+              drawn, in the colours and the font of the layout that says its title.
+            </p>
+          </template>
           <div class="p-2.5">
             <p class="text-2xs text-soft">{{ shown.site }}</p>
             <p class="font-semibold">{{ shown.title }}</p>

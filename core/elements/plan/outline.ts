@@ -71,11 +71,12 @@ export const outline = (shapes: readonly FloorShape[], paper: Paper): string =>
     )
     .join('')
 
-/** Where a shape says its name: in the middle of its upper edge, a line below it. */
+/** Where a shape says its name: below the middle of its upper edge; a spot says it where it is. */
 const LINE = 26
-const nameAt = ({ left, right, high }: Bounds, paper: Paper): Point => {
+const nameAt = (shape: FloorShape, paper: Paper): Point => {
+  const { left, right, high } = boundsOf([shape])
   const [x, y] = paper.at([(left + right) / 2, high])
-  return [x, y + LINE]
+  return [x, shape.kind === 'spot' ? y : y + LINE]
 }
 
 /** How much of the paper a floor takes from top to bottom: its first unit, and how many. */
@@ -90,7 +91,7 @@ export function stripOf(floor: Floor, paper: Paper): [from: number, height: numb
 export const namedOn = (floor: Floor, paper: Paper): { name: string; at: Point }[] =>
   floor.shapes
     .filter((shape) => shape.name !== '' && shape.kind !== 'line')
-    .map((shape) => ({ name: shape.name, at: nameAt(boundsOf([shape]), paper) }))
+    .map((shape) => ({ name: shape.name, at: nameAt(shape, paper) }))
 
 /** The names on a floor, as SVG. */
 export const namesOn = (floor: Floor, paper: Paper): string =>

@@ -175,7 +175,8 @@ describe('over HTTP', () => {
   }
   const published = publish({}, contentOf(), posts)
   const media = { file: async () => null, bytesOf: async () => null } as never
-  const visited = { published, media, founding: { open: false } }
+  const cards = { draw: async () => null } as never
+  const visited = { published, media, cards, founding: { open: false } }
   const server = createServer((request, response) => answerVisitor(visited, request, response, async () => null))
   let origin = ''
   beforeAll(async () => {
