@@ -1,9 +1,9 @@
 import type { Request } from '#core/conditions'
 import { CompiledRules, type Design, type Rules, resolve } from '#core/frames'
-import { REGIONS, type LayoutRegion } from '#core/tree'
+import { REGIONS, type LayoutRegion, elementsOf } from '#core/tree'
 import { CompiledDesign, type ShownRegions } from '#core/render'
 import { type Scene, sceneOf } from '#core/drawing'
-import type { Catalogue, Id, Page } from '#core/site'
+import { type Catalogue, type Id, type Page, type Sample, sampled } from '#core/site'
 import { useSite } from '~/stores/site'
 
 export interface DrawOptions {
@@ -15,6 +15,8 @@ export interface DrawOptions {
   inHand?: { layout: Id; region: LayoutRegion }
   /** Leaves every other region empty. */
   alone?: boolean
+  /** What a page that lists entries is shown with; what it lists, where it is not said. */
+  sample?: Sample
   /** Shows a card in hand in a grid of real entries instead of by itself. */
   grid?: boolean
 }
@@ -26,6 +28,15 @@ function compiledFrom(rules: Rules, catalogue: Catalogue): CompiledRules {
   let compiled = COMPILED.get(rules)
   if (compiled?.catalogue !== catalogue) COMPILED.set(rules, (compiled = new CompiledRules(rules, catalogue)))
   return compiled!
+}
+
+const USUAL = 12
+
+/** How many entries stand on a screen of the list in a layout. */
+function mostOn({ layouts }: Design, id: Id | undefined): number {
+  const layout = layouts.find((l) => l.id === id)
+  const list = layout && elementsOf(layout).find((e) => e.type === 'entry-list' && e.props.source === 'page')
+  return typeof list?.props.most === 'number' ? list.props.most : USUAL
 }
 
 /** What a page is drawn from: the design compiled, what its regions show, and what they are filled with. */
@@ -42,10 +53,23 @@ export interface Prepared {
 export function useDrawing() {
   const site = useSite()
 
-  function prepare({ design: kept, rules, page, request, inHand, alone, grid }: DrawOptions): Prepared | null {
-    const { catalogue, formats } = site
-    if (!catalogue || site.contentArrived < 0) return null
-    void site.needContent(page.entry).catch(() => {})
+  function prepare(options: DrawOptions): Prepared | null {
+    const { design: kept, rules, page: asked, request: asking, inHand, alone, grid, sample = 'real' } = options
+    const { catalogue: whole, formats } = site
+    if (!whole || site.contentArrived < 0) return null
+    void site.needContent(asked.entry).catch(() => {})
+    const { catalogue, page, query, found, likely, screen } = sampled(
+      whole,
+      asked,
+      sample,
+      mostOn(kept, inHand?.layout),
+    )
+    const parameters = {
+      ...asking.parameters,
+      ...(query && { q: [query] }),
+      ...(screen > 1 && { page: [String(screen)] }),
+    }
+    const request = query || screen > 1 ? { ...asking, parameters } : asking
     const inGrid = grid && inHand?.region === 'card' ? cardGrid(inHand.layout, page.type ?? null) : null
     const design = inGrid ? { ...kept, layouts: [...kept.layouts, inGrid] } : kept
     const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout })
@@ -61,7 +85,15 @@ export function useDrawing() {
     return {
       compiled,
       outcome,
-      scene: sceneOf(catalogue, formats, page, { cards: compiled.cards, menus: compiled.menus, request, lists }),
+      scene: sceneOf(catalogue, formats, page, {
+        cards: compiled.cards,
+        menus: compiled.menus,
+        request,
+        query,
+        found,
+        likely,
+        lists,
+      }),
     }
   }
 

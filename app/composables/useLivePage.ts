@@ -33,13 +33,14 @@ export function useLivePage(options: () => DrawOptions & { inHand: NonNullable<D
   const { prepare } = useDrawing()
   let standing: Standing | null = null
 
-  function givenNow({ design, page, request, inHand, alone, grid }: DrawOptions): unknown[] {
+  function givenNow({ design, page, request, inHand, alone, grid, sample }: DrawOptions): unknown[] {
     const others = design.layouts.filter((l) => l.id !== inHand!.layout)
     const from = [
       page,
       request,
       alone,
       grid,
+      sample,
       inHand!.layout,
       design.house,
       site.catalogue,

@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid'
 import { newElement, nodeName } from '#core/elements'
 import { type Drop, type Edit, LAYOUT_EDITING, describeEdit, moveAllTo } from '#core/layouts'
 import { type Layout, type Step, type TreeNode, childrenOf, emptyRow, find } from '#core/tree'
-import type { Id, Page } from '#core/site'
+import { type Id, type Page, type Sample, hasSample } from '#core/site'
 import type { LayoutAnswer, LivePerson } from '#shared/api/types'
 import type { Addable } from '~/composables/addable'
 import { useDesign } from './design'
@@ -75,6 +75,9 @@ export const useBench = defineStore('bench', () => {
 
   /** The page that the layout is looked at with. */
   const page = shallowRef<Page | null>(null)
+  /** What a page that lists entries is looked at with. */
+  const sample = ref<Sample>('real')
+  watch(page, (now) => now && !hasSample(now, sample.value) && (sample.value = 'real'))
   /** Whether a card is looked at in a grid of real entries. */
   const inGrid = ref(false)
   /** Rows whose columns are put away on the plan. */
@@ -210,6 +213,7 @@ export const useBench = defineStore('bench', () => {
     nodes,
     focusable,
     page,
+    sample,
     inGrid,
     folded,
     fold,

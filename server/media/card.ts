@@ -1,3 +1,4 @@
+/// <reference path="../types/wawoff2.d.ts" />
 import { readFile } from 'node:fs/promises'
 import { type Font, create } from 'fontkit'
 import sharp from 'sharp'

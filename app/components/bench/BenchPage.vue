@@ -42,6 +42,7 @@ const live = useLivePage(
     rules: design.rules,
     page: props.page,
     request: map.request,
+    sample: bench.sample,
     inHand: { layout: layout.value.id, region: layout.value.region },
     grid: bench.inGrid && layout.value.region === 'card',
   }),

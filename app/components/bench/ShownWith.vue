@@ -7,7 +7,8 @@ import {
   ComboboxOption,
   ComboboxOptions,
 } from '@headlessui/vue'
-import { type Awkward, type Page, awkwardPages, findByWords } from '#core/site'
+import { type Awkward, type Page, type Sample, MANY_SCREENS, awkwardPages, findByWords, hasSample } from '#core/site'
+import { useBench } from '~/stores/bench'
 import { useSite } from '~/stores/site'
 
 /** Which page the layout is looked at with: stepping through its like, the awkward ones, or any by name. */
@@ -22,6 +23,14 @@ const AWKWARD: { key: Awkward; label: string }[] = [
   { key: 'no-picture', label: 'No picture' },
   { key: 'emptiest', label: 'Emptiest' },
 ]
+const hasAwkward = computed(() => Boolean(shown.value.entry || shown.value.term || shown.value.person))
+const bench = useBench()
+const SAMPLES: { key: Sample; label: string }[] = [
+  { key: 'real', label: 'What it lists' },
+  { key: 'none', label: 'Nothing' },
+  { key: 'many', label: `${MANY_SCREENS} screens` },
+]
+const samples = computed(() => SAMPLES.filter((s) => hasSample(shown.value, s.key)))
 const found = computed(() => {
   const pages = typed.value.trim() ? site.catalogue!.pages : like.value
   return findByWords(
@@ -91,7 +100,20 @@ function stepBy(by: number) {
         </ComboboxOptions>
       </div>
     </Combobox>
-    <div v-if="shown.entry" class="flex max-lg:hidden" role="group" aria-label="Awkward ones">
+    <div v-if="samples.length > 1" class="flex max-lg:hidden" role="group" aria-label="What it lists">
+      <button
+        v-for="s in samples"
+        :key="s.key"
+        type="button"
+        class="btn btn-small -ml-px"
+        :class="bench.sample === s.key && 'border-ink! bg-ink text-sheet'"
+        :aria-pressed="bench.sample === s.key"
+        @click="bench.sample = s.key"
+      >
+        {{ s.label }}
+      </button>
+    </div>
+    <div v-if="hasAwkward" class="flex max-lg:hidden" role="group" aria-label="Awkward ones">
       <button
         v-for="a in AWKWARD"
         :key="a.key"
