@@ -7,7 +7,7 @@ import { Catalogue, type Page } from '../core/site'
 import { makeDemo } from '../demo'
 import { column, element, field, layout, line, row } from '../demo/design/make'
 
-/** The page that is drawn in several ways: an exhibit in ten rows of six elements, two of them dynamic. */
+/** The page that is drawn in several ways: an exhibit in twenty rows of six elements, two of them dynamic. */
 
 const FIELDS: [label: string, name: string][] = [
   ['Title', 'title'],
@@ -24,7 +24,7 @@ const FIELDS: [label: string, name: string][] = [
 
 /** Which two fields row `i` shows. */
 export const fieldsOfRow = (i: number) => [FIELDS[i % 10]!, FIELDS[(i + 3) % 10]!] as const
-export const ROWS = Array.from({ length: 10 }, (_, i) => i)
+export const ROWS = Array.from({ length: 20 }, (_, i) => i)
 
 const fact = ([label, name]: readonly [string, string]) =>
   element('field', { label, value: field(name), linked: false })

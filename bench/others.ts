@@ -45,7 +45,7 @@ const rowsByHand = ROWS.map((i) => {
 
 /** A template literal. */
 export const drawByHand = (): string =>
-  `<!DOCTYPE html><html lang="${escapeHtml(settings.locale)}"><head><meta charset="utf-8"><title>${escapeHtml(`${page.title} – ${settings.name}`)}</title><meta name="viewport" content="width=device-width, initial-scale=1">${told}<style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rowsByHand[0]!()}${rowsByHand[1]!()}${rowsByHand[2]!()}${rowsByHand[3]!()}${rowsByHand[4]!()}${rowsByHand[5]!()}${rowsByHand[6]!()}${rowsByHand[7]!()}${rowsByHand[8]!()}${rowsByHand[9]!()}</div></main></body></html>`
+  `<!DOCTYPE html><html lang="${escapeHtml(settings.locale)}"><head><meta charset="utf-8"><title>${escapeHtml(`${page.title} – ${settings.name}`)}</title><meta name="viewport" content="width=device-width, initial-scale=1">${told}<style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rowsByHand[0]!()}${rowsByHand[1]!()}${rowsByHand[2]!()}${rowsByHand[3]!()}${rowsByHand[4]!()}${rowsByHand[5]!()}${rowsByHand[6]!()}${rowsByHand[7]!()}${rowsByHand[8]!()}${rowsByHand[9]!()}${rowsByHand[10]!()}${rowsByHand[11]!()}${rowsByHand[12]!()}${rowsByHand[13]!()}${rowsByHand[14]!()}${rowsByHand[15]!()}${rowsByHand[16]!()}${rowsByHand[17]!()}${rowsByHand[18]!()}${rowsByHand[19]!()}</div></main></body></html>`
 
 const model = () => ({
   locale: settings.locale,

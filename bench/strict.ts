@@ -70,7 +70,7 @@ const told = new Map<Page, string>(exhibits.map((page, i) => [page, keptHead(dra
 
 function draw(page: Page): string {
   const entry = catalogue.entries.get(page.entry!)!
-  return `<!DOCTYPE html><html lang="en-GB"><head><meta charset="utf-8"><title>${windowTitle(entryName(entry, type))}</title><meta name="viewport" content="width=device-width, initial-scale=1">${told.get(page)!}<style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rows[0]!(entry)}${rows[1]!(entry)}${rows[2]!(entry)}${rows[3]!(entry)}${rows[4]!(entry)}${rows[5]!(entry)}${rows[6]!(entry)}${rows[7]!(entry)}${rows[8]!(entry)}${rows[9]!(entry)}</div></main></body></html>`
+  return `<!DOCTYPE html><html lang="en-GB"><head><meta charset="utf-8"><title>${windowTitle(entryName(entry, type))}</title><meta name="viewport" content="width=device-width, initial-scale=1">${told.get(page)!}<style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rows[0]!(entry)}${rows[1]!(entry)}${rows[2]!(entry)}${rows[3]!(entry)}${rows[4]!(entry)}${rows[5]!(entry)}${rows[6]!(entry)}${rows[7]!(entry)}${rows[8]!(entry)}${rows[9]!(entry)}${rows[10]!(entry)}${rows[11]!(entry)}${rows[12]!(entry)}${rows[13]!(entry)}${rows[14]!(entry)}${rows[15]!(entry)}${rows[16]!(entry)}${rows[17]!(entry)}${rows[18]!(entry)}${rows[19]!(entry)}</div></main></body></html>`
 }
 
 export const drawStrict = (i: number): string => draw(exhibits[i % exhibits.length]!)

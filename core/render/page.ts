@@ -6,7 +6,7 @@ import type { ShownRegions } from './shown'
 import { REGIONS, type Layout, type Region } from '../tree'
 import { type Id, type Menu, type Page, isLeftOut } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
-import { type Regions, document } from './document'
+import { type Regions, type Sent, document } from './document'
 import { attribute, type Fill, type ListPlan, type Scene } from '../drawing'
 import { type PlainKind, plainKind, plainLayout } from './plain'
 import { type Program, draw } from './program'
@@ -57,6 +57,18 @@ export interface DesignOptions {
   strict?: boolean
 }
 
+/** What goes with all pages that have the same regions. */
+interface Dress extends Sent {
+  /** The lists in them, in their order. */
+  lists: readonly ListPlan[]
+}
+
+const sameRegions = (a: Regions, b: Regions): boolean =>
+  a.body?.layout === b.body?.layout &&
+  a.intro?.layout === b.intro?.layout &&
+  a.header?.layout === b.header?.layout &&
+  a.footer?.layout === b.footer?.layout
+
 const reason = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
 /**
@@ -72,7 +84,8 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   private readonly programs = new Map<Id, Program>()
   private readonly titled = new Set<Id>()
   private readonly plain = new Map<string, Program>()
-  private readonly css = new Map<string, string>()
+  private readonly dresses = new Map<string, Dress>()
+  private last: { of: Regions; dress: Dress } | null = null
   /** What asks for the faces of the house before their rules are read: so that no words change theirs while they are seen. */
   private readonly fonts: string
 
@@ -135,7 +148,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   /** Draws a page of which some region has failed, region by region. */
   private drawSound(scene: Scene, outcome: ShownRegions): DrawnPage {
     const programs = this.regionsOf(scene.page, outcome)
-    const knowing = knowingLists(scene, listsIn(programs))
+    const knowing = knowingLists(scene, this.dressOf(programs).lists)
     for (const region of REGIONS) {
       const program = programs[region]
       if (program) programs[region] = this.soundRegion(program, knowing)
@@ -144,10 +157,8 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   }
 
   private page(scene: Scene, programs: Regions): DrawnPage {
-    const css = this.cssFor(programs)
-    const scripts = [...new Set(this.used(programs).flatMap((p) => [...p.scripts]))]
-    const html = document(scene, { fonts: this.fonts, css, scripts, look: this.lookOf(programs) }, programs)
-    return { html, css, scripted: scripts.length > 0 }
+    const dress = this.dressOf(programs)
+    return { html: document(scene, dress, programs), css: dress.css, scripted: dress.scripts.length > 0 }
   }
 
   /** How the title of a page with these regions looks. */
@@ -219,14 +230,26 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     return found
   }
 
-  /** The CSS of a page with these regions; kept, since many pages share them. */
-  cssFor({ header, intro, body, footer }: Regions): string {
+  /** What goes with pages that have these regions; kept, since many pages share them. */
+  private dressOf(regions: Regions): Dress {
+    if (this.last && sameRegions(this.last.of, regions)) return this.last.dress
+    const { header, intro, body, footer } = regions
     const key = `${header?.layout} ${intro?.layout} ${body?.layout} ${footer?.layout}`
-    let css = this.css.get(key)
-    if (css === undefined) {
-      this.css.set(key, (css = this.writeCss(this.used({ header, intro, body, footer }))))
+    let dress = this.dresses.get(key)
+    if (!dress) this.dresses.set(key, (dress = this.newDress(regions)))
+    this.last = { of: regions, dress }
+    return dress
+  }
+
+  private newDress(regions: Regions): Dress {
+    const used = this.used(regions)
+    return {
+      fonts: this.fonts,
+      css: this.writeCss(used),
+      scripts: [...new Set(used.flatMap((p) => [...p.scripts]))],
+      look: this.lookOf(regions),
+      lists: REGIONS.flatMap((region) => [...(regions[region]?.lists ?? [])]),
     }
-    return css
   }
 
   /** All programs that a page with these regions needs: their own, and those of the cards in them. */
@@ -265,16 +288,14 @@ export class CompiledDesign<D extends Drawable = Drawable> {
 
   private drawWhole(given: Scene, outcome: ShownRegions): DrawnPage {
     const programs = withoutLeftOut(this.regionsOf(given.page, outcome), given)
-    return this.page(knowingLists(given, listsIn(programs)), programs)
+    return this.page(knowingLists(given, this.dressOf(programs).lists), programs)
   }
 
   /** The lists that a page shows, in the order of its regions. */
-  listsShown(page: Page, outcome: ShownRegions): ListPlan[] {
-    return listsIn(this.regionsOf(page, outcome))
+  listsShown(page: Page, outcome: ShownRegions): readonly ListPlan[] {
+    return this.dressOf(this.regionsOf(page, outcome)).lists
   }
 }
-
-const listsIn = (regions: Regions): ListPlan[] => REGIONS.flatMap((region) => [...(regions[region]?.lists ?? [])])
 
 /** The same scene, in which what stands on the page may ask for the lists beside it. */
 const knowingLists = (scene: Scene, own: readonly ListPlan[]): Scene => ({

@@ -286,7 +286,7 @@ export class Published {
   }
 
   /** The lists on another page than the one that is drawn: as everybody meets it. */
-  private readonly listsOf = (page: Page): ListPlan[] =>
+  private readonly listsOf = (page: Page): readonly ListPlan[] =>
     this.compiled.listsShown(page, resolve(this.rules, page, ANY_REQUEST))
 
   private draw(scene: Scene, outcome: ReturnType<typeof resolve>): Answer {
