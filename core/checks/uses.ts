@@ -1,7 +1,16 @@
 import { type Design, type Referred, type Target, targetSpec } from '../frames'
 import { entryFieldsNamed, fieldsNamed, seeNode } from '../elements'
 import { type TermTest, isFieldTest, isTermTest } from '../conditions'
-import { type Catalogue, type Entry, type FieldKind, type Id, type MenuItem, isEmpty, richPictures } from '../site'
+import {
+  type Catalogue,
+  type Entry,
+  type FieldKind,
+  type Id,
+  type MenuItem,
+  TERMS,
+  isEmpty,
+  richPictures,
+} from '../site'
 import { type Layout, type TreeNode, walk } from '../tree'
 
 /** A page type, one of its fields, a taxonomy, a term, a person or a picture. */
@@ -15,6 +24,8 @@ export interface Uses {
   frames: Id[]
   menus: Id[]
   entries: number
+  /** Whether programs are told something from it. */
+  told: boolean
 }
 
 /** What a condition of a list may ask for by its id. */
@@ -27,7 +38,8 @@ const termTestNames = ({ taxonomy, terms }: TermTest, { kind, id }: Used): boole
 function nodeNames(node: TreeNode, used: Used, pages: ReadonlySet<string>): boolean {
   if (used.kind === 'field') {
     const own = fieldsNamed(node).some(
-      ({ of, via, field }) => (of === 'reference' ? via : of === 'page' && field) === used.id,
+      ({ of, via, field, format }) =>
+        (of === 'reference' ? via : of === 'page' && field) === used.id || (of === 'page' && format?.until === used.id),
     )
     return (
       own ||
@@ -110,6 +122,13 @@ function entryUses(used: Used, catalogue: Catalogue): (entry: Entry) => boolean 
 const itemLeads = (item: MenuItem, pages: ReadonlySet<string>): boolean =>
   (typeof item.link === 'object' && pages.has(item.link.page)) || item.items.some((i) => itemLeads(i, pages))
 
+/** Whether a page type says that programs are told something from it. */
+function isTold(used: Used, { site }: Catalogue): boolean {
+  const names = used.kind === 'field' ? used.id : used.kind === 'taxonomy' ? TERMS + used.id : null
+  const types = used.kind === 'field' ? site.types.filter((t) => t.id === used.type) : site.types
+  return names !== null && types.some((t) => Object.values(t.tells?.from ?? {}).includes(names))
+}
+
 /** Everything that uses something of the structure of a site: asked before it is taken away. */
 export function usesOf(used: Used, design: Design, catalogue: Catalogue): Uses {
   const pages = pagesOf(used, catalogue)
@@ -126,5 +145,6 @@ export function usesOf(used: Used, design: Design, catalogue: Catalogue): Uses {
       .map((f) => f.id),
     menus: catalogue.site.menus.filter((m) => m.items.some((i) => itemLeads(i, pages))).map((m) => m.id),
     entries: catalogue.site.entries.filter(uses).length,
+    told: isTold(used, catalogue),
   }
 }

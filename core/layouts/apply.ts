@@ -168,6 +168,9 @@ function applyOne(draft: LayoutDraft, edit: Edit): Edit {
   return (APPLY[edit.kind] as Applier<EditKind>)(draft, edit)
 }
 
+/** Makes an edit on a draft, without asking whether what comes of it keeps the rules; throws a problem when it cannot. */
+export const applyTo = (draft: LayoutDraft, edit: Edit): void => void applyOne(draft, edit)
+
 /** How many single things an edit does, what stands in batches counted one by one. */
 export function countEdits(edit: Edit): number {
   return edit.kind === 'batch' ? edit.edits.reduce((n, e) => n + countEdits(e), 1) : 1

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { benchPage, expect, saved, settled, signIn, test } from './studio'
+import { benchPage, expect, findings, saved, settled, signIn, test } from './studio'
 
 /** A day at the bench: several things, sizes, widths, the palette, history, and somebody else at the same layout. */
 
@@ -241,6 +241,13 @@ test('a thing is shown for those it is meant for: dimmed on the plan with the re
   await when.getByRole('button', { name: 'Add', exact: true }).click()
   await expect(when.getByText('when Maker contains Thirkell')).toBeVisible()
   await expect(when.getByText('not now')).toBeHidden()
+  await when.getByRole('button', { name: 'Add a fact that must hold' }).click()
+  await when.getByRole('combobox', { name: 'Add a fact that must hold' }).fill('Tower Room')
+  await page.keyboard.press('Enter')
+  await expect(when.getByRole('listitem')).toHaveCount(2)
+  await expect(when.getByRole('listitem').last()).toContainText('Tower Room')
+  await expect(when.getByText('not now')).toBeHidden()
+  expect(await findings(page)).toEqual([])
   await saved(page)
   await page.getByRole('button', { name: 'Release…' }).click()
   await page.getByRole('button', { name: /^Release \d+ changes?$/ }).click()

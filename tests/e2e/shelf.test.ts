@@ -174,6 +174,11 @@ test('a field says how it is written, what stands around it, and what if it is e
   await page.keyboard.press('Enter')
   const drawn = benchPage(page).locator('.of-body .of-field')
   await expect(drawn).toContainText('16 January 2027')
+  // As a range with the field that says when it is over.
+  await page.getByLabel('Written as').selectOption({ label: '14:30' })
+  await page.getByLabel('Until').selectOption({ label: 'Ends at' })
+  await expect(drawn).toHaveText(/^\d\d:\d\d\s?–\s?\d\d:\d\d$/)
+  await page.getByLabel('Until').selectOption('')
   await page.getByLabel('Written as').selectOption({ label: '2026' })
   await expect(drawn).toHaveText('2027')
   await page.getByLabel('Before it').fill('in ')

@@ -17,7 +17,7 @@ const frames = computed(() =>
 )
 const menus = computed(() => props.uses.menus.map((id) => site.catalogue!.menus.get(id)?.name ?? id))
 const unused = computed(
-  () => layouts.value.length + frames.value.length + menus.value.length + props.uses.entries === 0,
+  () => layouts.value.length + frames.value.length + menus.value.length + props.uses.entries === 0 && !props.uses.told,
 )
 </script>
 
@@ -46,6 +46,10 @@ const unused = computed(
         <template v-if="menus.length"
           ><dt class="text-soft">Menus</dt>
           <dd>{{ menus.join(', ') }}</dd></template
+        >
+        <template v-if="uses.told"
+          ><dt class="text-soft">Programs</dt>
+          <dd>are told from it, and will be told as usual</dd></template
         >
       </dl>
     </template>

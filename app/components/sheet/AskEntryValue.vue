@@ -37,13 +37,10 @@ const choices = computed<{ value: string; label: string }[] | null>(() => {
         { value: 'true', label: 'yes' },
         { value: 'false', label: 'no' },
       ]
-    case 'entry':
-      return catalogue.site.entries.slice(0, MOST_OFFERED).map((e) => ({ value: e.id, label: e.title || e.id }))
     default:
       return null
   }
 })
-const MOST_OFFERED = 500
 const INPUTS: Record<string, string> = { number: 'number', money: 'number', date: 'date', moment: 'date' }
 const days = computed(() => props.op !== undefined && readsToday({ op: props.op }))
 const type = computed(() => (days.value ? 'number' : (INPUTS[kind.value ?? ''] ?? 'text')))
@@ -57,8 +54,16 @@ function write(text: string) {
 </script>
 
 <template>
+  <AskEntry
+    v-if="kind === 'entry' && !days"
+    :value="typeof value === 'string' ? value : null"
+    :label="label"
+    :of="field ? fieldFor(site.catalogue!, null, field).of : undefined"
+    none="nothing chosen"
+    @set="emit('set', $event)"
+  />
   <select
-    v-if="choices"
+    v-else-if="choices"
     class="input"
     :value="value === null ? '' : String(value)"
     :aria-label="label"

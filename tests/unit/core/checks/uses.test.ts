@@ -16,7 +16,7 @@ test('a page type is used by its entries, the layouts and frames that name it, a
   expect(exhibit.frames).toEqual(expect.arrayContaining(['exhibits']))
   expect(exhibit.menus).toContain('main')
   for (const layout of mentions('exhibit')) expect(exhibit.layouts).toContain(layout)
-  expect(uses({ kind: 'type', id: 'nothing' })).toEqual({ layouts: [], frames: [], menus: [], entries: 0 })
+  expect(uses({ kind: 'type', id: 'nothing' })).toEqual({ layouts: [], frames: [], menus: [], entries: 0, told: false })
 })
 
 test('every field is used by the layouts that name it and the entries that hold something in it', () => {
@@ -39,4 +39,19 @@ test('a taxonomy is used by entries with its terms, by frames about them, and by
   expect(room.entries).toBeGreaterThan(10)
   expect(room.frames.length).toBeGreaterThan(0)
   expect(room.layouts.length + room.menus.length).toBeGreaterThan(0)
+})
+
+test('a field is used where it says when something is over, and where programs are told from it', () => {
+  expect(uses({ kind: 'field', type: 'talk', id: 'ends' }).layouts).toContain('talk-page')
+  const telling = new Catalogue({
+    ...site,
+    types: site.types.map((t) =>
+      t.id === 'talk' ? { ...t, tells: { from: { place: 'terms:room', price: 'price' } } } : t,
+    ),
+  })
+  const told = (used: Parameters<typeof usesOf>[0]) => usesOf(used, design, telling).told
+  expect(told({ kind: 'field', type: 'talk', id: 'price' })).toBe(true)
+  expect(told({ kind: 'field', type: 'ticket', id: 'price' })).toBe(false)
+  expect(told({ kind: 'taxonomy', id: 'room' })).toBe(true)
+  expect(told({ kind: 'taxonomy', id: 'period' })).toBe(false)
 })
