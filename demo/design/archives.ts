@@ -48,6 +48,8 @@ export const ARCHIVES: Layout[] = [
         { flow: 24 },
         element('entry-list', {
           source: 'page',
+          above: 'What there is to see',
+          level: '2',
           tally: true,
           tallyAfter: ' exhibits',
           most: 12,

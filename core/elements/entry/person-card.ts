@@ -43,7 +43,7 @@ export const personCard: ElementSpec = {
   },
   css: [
     PICTURE_CSS,
-    '.of-person{display:grid;gap:0 1.2em;align-content:start;overflow-wrap:anywhere}.of-person>:not(.of-pic)+*{margin-top:.35em}.of-person-name{font-family:var(--f-heading);font-weight:var(--hw);font-size:1.15em}.of-person-name a{color:inherit}.of-person .of-pic{margin-bottom:.4em}.of-person ul{padding-left:1.1em}.of-person.of-beside{grid-template-columns:minmax(5em,7em) 1fr}.of-beside>.of-pic{grid-row:1/span 9;margin:0}.of-beside>:not(.of-pic){grid-column:2}.of-beside>:only-child{grid-column:auto}',
+    '.of-person{display:grid;gap:0 1.2em;align-content:start;overflow-wrap:anywhere}.of-person>:not(.of-pic)+*{margin-top:.35em}.of-person-name{font-family:var(--f-heading);font-weight:var(--hw);font-size:1.15em}.of-person-name a{color:inherit}.of-person .of-pic{margin-bottom:.4em}.of-person ul{padding-left:1.1em}.of-person li{padding:.25em 0}.of-person.of-beside{grid-template-columns:minmax(5em,7em) 1fr}.of-beside>.of-pic{grid-row:1/span 9;margin:0}.of-beside>:not(.of-pic){grid-column:2}.of-beside>:only-child{grid-column:auto}',
   ],
   summary: (props, names) => describe(props.person, names),
   draw(element, compile) {
