@@ -120,7 +120,8 @@ test('the owner takes a floor plan from GeoJSON, joins a room with a term, takes
   ])
   await part.getByRole('button', { name: 'Remove it' }).click()
   await expect(part.getByRole('figure')).toHaveCount(0)
-  await page.getByRole('button', { name: 'Undo' }).click()
+  const removed = page.getByRole('status').filter({ hasText: 'The site has no floor plan now.' })
+  await removed.getByRole('button', { name: 'Undo' }).click()
   await expect(part.getByRole('figure')).toHaveCount(1)
 })
 
@@ -144,5 +145,7 @@ test('a layout for lists is looked at with nothing, and with forty screens; a se
   await expect(body.getByRole('heading', { name: 'Lately written' })).toBeVisible()
   await page.goto(`${server.origin}/studio/layouts/room-archive`)
   await page.getByRole('button', { name: 'Emptiest' }).click()
+  await expect(page.getByRole('combobox', { name: 'Shown with' })).toHaveValue('Workshop')
+  await lists.getByRole('button', { name: 'Nothing' }).click()
   await expect(body.getByText('This room is being rehung.')).toBeVisible()
 })
