@@ -1,5 +1,5 @@
 import type { Layout } from '../../core/tree'
-import { column, element, field, holding, items, layout, line, row } from './make'
+import { column, element, field, holding, items, layout, line, row, when } from './make'
 
 const body = { paddingTop: { wide: 44, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }
 const title = (more = {}) =>
@@ -78,7 +78,12 @@ export const EXHIBITS: Layout[] = [
       column(
         8,
         { flow: 14 },
-        element('heading', { text: 'Where it stands', level: '2' }),
+        when(element('heading', { text: 'Where it stands', level: '2' }), {
+          kind: 'field',
+          field: 'position',
+          op: 'is-not-empty',
+          value: null,
+        }),
         element('floor-plan', { most: 4, near: 'Close by' }, { size: 15 }),
       ),
       column(
