@@ -1,3 +1,5 @@
+// Whatever comes to read this file must know the package, which tells no types.
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="../types/wawoff2.d.ts" />
 import { readFile } from 'node:fs/promises'
 import { type Font, create } from 'fontkit'

@@ -1,7 +1,7 @@
 import type { Entry, FloorPlan, Site } from '#core/site'
 import { MOST_POINTS } from '#core/site'
 import { type TestServer, startServer } from '../server'
-import { Client, everyone } from './client'
+import { type Client, everyone } from './client'
 
 /** The floor plan, positions, documents and captions, as programs may send them: well and badly made. */
 

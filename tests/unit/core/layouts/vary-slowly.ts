@@ -137,8 +137,19 @@ function setIn(tree: Layout, edit: Edit & { id?: string; box?: string }): Layout
   return copy
 }
 
+type Looks = Record<string, Record<string, unknown>>
+
+/** A thing of a layout, to be written to as one likes. */
+interface Loose extends Record<string, unknown> {
+  props: Record<string, unknown>
+  styles: Looks
+  looks?: Record<string, Looks>
+  gives?: Record<string, Looks>
+  hides?: string[]
+}
+
 function setOn(node: TreeNode, edit: Edit): Record<string, unknown> | null {
-  const next = structuredClone(node) as unknown as Record<string, any>
+  const next = structuredClone(node) as unknown as Loose
   delete next.children
   if (edit.kind === 'rename') {
     if (edit.name) next.name = edit.name
@@ -166,29 +177,24 @@ function setOn(node: TreeNode, edit: Edit): Record<string, unknown> | null {
     else props[edit.property] = edit.value
   } else if (edit.kind === 'setStyle') {
     if (edit.at !== undefined && node.kind !== 'element') return null
-    const looks = edit.at === undefined ? next : (next.looks ??= {})
-    const key = edit.at === undefined ? 'styles' : edit.at
-    looks[key] = lookIn(looks[key] ?? {}, edit)
-    tidy(next, 'looks', edit.at)
+    if (edit.at === undefined) next.styles = lookIn(next.styles, edit)
+    else next.looks = tidied({ ...next.looks, [edit.at]: lookIn(next.looks?.[edit.at] ?? {}, edit) })
+    if (next.looks === undefined) delete next.looks
   } else if (edit.kind === 'setDefault') {
     if (node.kind !== 'row' && node.kind !== 'column') return null
-    next.gives ??= {}
-    next.gives[edit.of] = lookIn(next.gives[edit.of] ?? {}, edit)
-    tidy(next, 'gives', edit.of)
+    next.gives = tidied({ ...next.gives, [edit.of]: lookIn(next.gives?.[edit.of] ?? {}, edit) })
+    if (next.gives === undefined) delete next.gives
   }
   return next
 }
 
-function tidy(node: Record<string, any>, name: string, key: string | undefined): void {
-  if (!node[name] || key === undefined) return
-  if (Object.keys(node[name][key] ?? {}).length === 0) delete node[name][key]
-  if (Object.keys(node[name]).length === 0) delete node[name]
+/** Without looks that say nothing; undefined where none are left. */
+function tidied(record: Record<string, Looks>): Record<string, Looks> | undefined {
+  const left = Object.entries(record).filter(([, looks]) => Object.keys(looks).length > 0)
+  return left.length > 0 ? Object.fromEntries(left) : undefined
 }
 
-function lookIn(
-  styles: Record<string, any>,
-  { property, step, value }: { property: string; step: string; value: unknown },
-) {
+function lookIn(styles: Looks, { property, step, value }: { property: string; step: string; value: unknown }): Looks {
   const stepped = { ...styles[property] }
   if (value === null) delete stepped[step]
   else stepped[step] = value
