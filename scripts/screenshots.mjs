@@ -126,7 +126,7 @@ const STUDIO = {
   },
   async checks(page) {
     await page.goto(`${ORIGIN}/studio?frame=talks`)
-    await page.getByLabel('Body', { exact: true }).selectOption({ label: 'Exhibit page' })
+    await page.getByLabel('Body', { exact: true }).selectOption('use:exhibit-page')
     await page.getByRole('button', { name: 'Keep' }).click()
     await page.getByText('is changed in the draft.').waitFor()
     await page.goto(`${ORIGIN}/studio/checks`)

@@ -158,6 +158,13 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     else delete target.name
     return { kind: 'rename', id, name: before }
   },
+  describe(draft, { about }) {
+    const { about: before = '' } = draft.layout
+    const layout = draft.writableLayout()
+    if (about) layout.about = about
+    else delete layout.about
+    return { kind: 'describe', about: before }
+  },
   batch(draft, { label, edits }) {
     const inverses = edits.map((edit) => applyOne(draft, edit))
     return { kind: 'batch', label, edits: inverses.reverse() }

@@ -24,6 +24,8 @@ function targets(edit: Edit): string[] {
       return [path('when', edit.id)]
     case 'rename':
       return [path('name', edit.id)]
+    case 'describe':
+      return ['about']
     case 'hidePart':
       return [path('part', edit.id, edit.part)]
     case 'batch': {

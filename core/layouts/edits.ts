@@ -36,6 +36,8 @@ export type Edit =
   | { kind: 'setWhen'; id: Id; when: Condition[] }
   /** Names a row, column or element, or, by its own id, the layout. An empty name takes it away. */
   | { kind: 'rename'; id: Id; name: string }
+  /** Says in one line what the layout is for; an empty one takes it away. */
+  | { kind: 'describe'; about: string }
   /** All of them or none; invariants are asked only after the last one. */
   | { kind: 'batch'; label: string; edits: Edit[] }
 

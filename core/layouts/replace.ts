@@ -13,7 +13,7 @@ function defaultsEdits(defaults: Record<string, Styles>, take: boolean): Edit[] 
 }
 
 /** The edit that turns one layout into another of the same region, so that even this can be undone. */
-export function replaceLayout(from: Layout, to: Pick<Layout, 'name' | 'children' | 'defaults'>): Edit {
+export function replaceLayout(from: Layout, to: Pick<Layout, 'name' | 'about' | 'children' | 'defaults'>): Edit {
   return {
     kind: 'batch',
     label: 'replace everything',
@@ -23,6 +23,7 @@ export function replaceLayout(from: Layout, to: Pick<Layout, 'name' | 'children'
       ...to.children.map((node, index): Edit => ({ kind: 'insert', parent: from.id, index, node })),
       ...defaultsEdits(to.defaults, false),
       { kind: 'rename', id: from.id, name: to.name },
+      { kind: 'describe', about: to.about ?? '' },
     ],
   }
 }

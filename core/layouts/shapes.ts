@@ -15,6 +15,7 @@ import {
   yesNo,
 } from '../shape'
 import {
+  MOST_ABOUT,
   MOST_NAME,
   nodeShape,
   styleValue,
@@ -81,6 +82,7 @@ const edits = (depth: number): Shape =>
       }),
       setSpans: exact({ kind: oneOf(['setSpans']), row: id(), spans: list(whole(1, 12), 12) }),
       setWhen: exact({ kind: oneOf(['setWhen']), id: id(), when: conditionsShape }),
+      describe: exact({ kind: oneOf(['describe']), about: text(MOST_ABOUT) }),
       rename: exact({ kind: oneOf(['rename']), id: id(), name: text(MOST_NAME) }),
       batch: exact({
         kind: oneOf(['batch']),

@@ -126,9 +126,14 @@ class Varying {
   }
 }
 
-/** The base by the name and the id of its variation, with the very rows of the base. */
-function asOwn(base: Layout, { id, name }: Pick<Layout, 'id' | 'name'>): Layout {
-  return base.id === id && base.name === name ? base : { ...base, id, name }
+/** What a variation is called, and what it is for: its own, whatever its base says. */
+type Own = Pick<Layout, 'id' | 'name' | 'about'>
+
+/** The base by the id and the words of its variation, with the very rows of the base. */
+function asOwn(base: Layout, { id, name, about }: Own): Layout {
+  if (base.id === id && base.name === name && base.about === about) return base
+  const { about: _, ...rest } = base
+  return { ...rest, id, name, ...(about !== undefined && { about }) }
 }
 
 /**
@@ -136,7 +141,7 @@ function asOwn(base: Layout, { id, name }: Pick<Layout, 'id' | 'name'>): Layout 
  * same object. A change that cannot hold waits; where changes together break a rule of layouts, the last of those that
  * put, move or take things waits, then the one before.
  */
-export function vary(base: Layout, own: Pick<Layout, 'id' | 'name'>, changes: readonly Change[]): Varied {
+export function vary(base: Layout, own: Own, changes: readonly Change[]): Varied {
   const root = asOwn(base, own)
   if (changes.length === 0) return { tree: root, waiting: [] }
   const held = new Set<Change>()

@@ -52,6 +52,8 @@ export function describeEdit(edit: Edit, layout: Layout): string {
       return `move ${named(layout, edit.id)}`
     case 'rename':
       return edit.id === layout.id ? 'rename the layout' : 'rename'
+    case 'describe':
+      return 'what the layout is for'
     case 'setWhen':
       return `when ${named(layout, edit.id)} is shown`
     case 'setSpans':

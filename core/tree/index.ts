@@ -13,6 +13,7 @@ export {
   styleValue,
   MOST_NODES,
   conditionsShape,
+  MOST_ABOUT,
   MOST_NAME,
   MOST_FALLBACKS,
   MOST_ITEMS,

@@ -30,6 +30,8 @@ import { LAYOUT_REGIONS, STATES, STEPS } from './types'
  */
 
 export const MOST_NAME = 120
+/** Characters of the line that says what a layout is for. */
+export const MOST_ABOUT = 200
 export const MOST_NODES = 3000
 /** How many things are looked at in one list before they are counted. */
 const MOST_LISTED = 2 * MOST_NODES
@@ -183,6 +185,7 @@ export const layoutShape = exact({
   format: oneOf([2]),
   id: id(),
   name: text(MOST_NAME),
+  about: optional(text(MOST_ABOUT)),
   region: oneOf(LAYOUT_REGIONS, 'there is no such region'),
   defaults,
   children: list(kinds({ row }, 'kind', 'thing in a layout'), MOST_LISTED),

@@ -121,6 +121,8 @@ export interface Layout {
   format: 2
   id: Id
   name: string
+  /** What it is for, in one line. */
+  about?: string
   region: LayoutRegion
   defaults: Defaults
   children: Row[]

@@ -1,5 +1,6 @@
 import { type Design, type Frame, type Say, type Target, newFrame } from '../../core/frames'
 import { FILLED, PLAIN_HOUSE } from '../../core/styles'
+import type { Layout } from '../../core/tree'
 import { ARCHIVES } from './archives'
 import { AROUND } from './around'
 import { BODIES } from './bodies'
@@ -65,10 +66,33 @@ const FRAMES: Frame[] = [
   }),
 ]
 
+/** What each layout is for, in one line. */
+const FOR: Readonly<Record<string, string>> = {
+  'house-header': 'On every page: the name to the left, the menu to the right',
+  'tower-header': 'Dark, for what hangs in the tower: the mark between two menus',
+  'laid-header': 'Lies over the opening picture of the first page',
+  'house-footer': 'On every page: four columns, when we are open, how to find us',
+  'slim-footer': 'Where somebody is buying: nothing that leads away',
+  'title-band': 'The title with the trail above it, on quiet pages',
+  'opening-picture': 'A room or a house seen large, with the title over it',
+  'exhibit-page': 'One clock: pictures, facts, where it stands, others of its kind',
+  'turret-exhibit': 'The great clocks of the tower, dark and large',
+  'talk-page': 'One talk: when, where, with whom, and how many places are left',
+  'room-archive': 'A room with all that stands in it, on the plan too',
+  'exhibit-shelves': 'All clocks, to be narrowed by room, period, maker and size',
+  'lost-page': 'Where no page is: polite words, a search, and ways back in',
+  results: 'What a search has found, and where it leads when that is nothing',
+}
+
+const withLine = (layout: Layout): Layout => {
+  const { kind, format, id, name, ...rest } = layout
+  return FOR[id] ? { kind, format, id, name, about: FOR[id], ...rest } : layout
+}
+
 /** The museum's finished design. */
 export const DESIGN: Design = {
   format: 1,
-  layouts: [...AROUND, ...BODIES, HOME, ...ARCHIVES],
+  layouts: [...AROUND, ...BODIES, HOME, ...ARCHIVES].map(withLine),
   frames: FRAMES,
   house: {
     ...PLAIN_HOUSE,

@@ -48,7 +48,7 @@ test('the studio has none, on any of its screens', async ({ page, server }) => {
   await expect(page.getByRole('textbox', { name: 'Content' })).toBeVisible()
   expect(await findings(page)).toEqual([])
   await page.goto(`${server.origin}/studio?frame=talks`)
-  await page.getByLabel('Header', { exact: true }).selectOption({ label: 'Tower header' })
+  await page.getByLabel('Header', { exact: true }).selectOption('use:tower-header')
   await page.getByRole('button', { name: 'Add a circumstance' }).click()
   await page.getByRole('button', { name: 'Name, rank, writers' }).click()
   expect(await findings(page)).toEqual([])

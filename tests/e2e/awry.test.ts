@@ -41,7 +41,7 @@ test('a term goes while its frame is being edited: the edit is kept, and says wh
 }) => {
   const ladder = page.getByRole('complementary', { name: 'Ladder of frames' })
   await ladder.getByRole('button', { name: /^Exhibits in Tower Room/ }).click()
-  await page.getByLabel('Footer', { exact: true }).selectOption({ label: 'Slim footer' })
+  await page.getByLabel('Footer', { exact: true }).selectOption('use:slim-footer')
   await expect(page.getByText('This edit changes 6 pages')).toBeVisible()
 
   const db = new Database(join(server.data, 'outer-frame.sqlite'))
@@ -134,7 +134,7 @@ test('a frame being edited is open again after a reload and after a closed windo
   // What was only looked at gives way to what is asked for next.
   await page.goto(`${server.origin}/studio?frame=talks`)
   await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('pass')
-  await page.getByLabel('Footer', { exact: true }).selectOption({ label: 'Slim footer' })
+  await page.getByLabel('Footer', { exact: true }).selectOption('use:slim-footer')
   await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
   await page.reload()
   await expect(kept(page)).toBeVisible()

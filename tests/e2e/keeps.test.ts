@@ -153,7 +153,7 @@ test('a say comes back in one press after it was taken off or left empty, and Un
   await expect(body).toHaveValue('use:talk-page')
 
   const footer = page.getByLabel('Footer', { exact: true })
-  await footer.selectOption({ label: 'Slim footer' })
+  await footer.selectOption('use:slim-footer')
   await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
   await page.keyboard.press('Control+z')
   await expect(footer).toHaveValue('pass')
@@ -169,7 +169,7 @@ test('a say comes back in one press after it was taken off or left empty, and Un
 
 test('Home is changed while a frame is edited: strips and impact stay with their pages', async ({ page, server }) => {
   await page.goto(`${server.origin}/studio?frame=talks`)
-  await page.getByLabel('Footer', { exact: true }).selectOption({ label: 'Slim footer' })
+  await page.getByLabel('Footer', { exact: true }).selectOption('use:slim-footer')
   await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
   await page.getByRole('button', { name: 'Home', exact: true }).first().click()
   await page.getByLabel('Home shows').selectOption({ label: 'all exhibits' })

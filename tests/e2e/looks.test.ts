@@ -29,24 +29,24 @@ test('the buttons of a long dialog stand in the window', async ({ page, server }
 })
 
 test('the same is not said twice at once, and a notice names its frame', async ({ page, server }) => {
-  for (const footer of ['Slim footer', 'House footer', 'Slim footer']) {
+  for (const footer of ['slim-footer', 'house-footer', 'slim-footer']) {
     await page.goto(`${server.origin}/studio`)
     await page
       .getByRole('button', { name: /^Talks/ })
       .first()
       .click()
-    await page.getByLabel('Footer', { exact: true }).selectOption({ label: footer })
+    await page.getByLabel('Footer', { exact: true }).selectOption(`use:${footer}`)
     await keep(page)
     await expect(page.getByText('The frame “Talks” is changed in the draft.')).toHaveCount(1)
   }
   // Without leaving the Map in between, too.
   const ladder = page.getByRole('complementary', { name: 'Ladder of frames' })
-  for (const footer of ['House footer', 'Slim footer']) {
+  for (const footer of ['house-footer', 'slim-footer']) {
     await ladder
       .getByRole('button', { name: /^Talks/ })
       .first()
       .click()
-    await page.getByLabel('Footer', { exact: true }).selectOption({ label: footer })
+    await page.getByLabel('Footer', { exact: true }).selectOption(`use:${footer}`)
     await keep(page)
   }
   await expect(page.getByText('The frame “Talks” is changed in the draft.')).toHaveCount(1)

@@ -85,6 +85,31 @@ test('layouts are renamed in place, duplicated, removed and put back', async ({ 
   await expect(page.getByText('Nothing. Visitors see exactly what stands in the studio.')).toBeVisible()
 })
 
+test('a layout says what it is for: on the shelf, where one is chosen, and in Why', async ({ page, server }) => {
+  await signIn(page, server)
+  await page.goto(`${server.origin}/studio/layouts/story-page`)
+  await page.getByLabel('Is for').fill('One story, to be read to its end')
+  await page.getByLabel('Is for').blur()
+  await saved(page)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Is for')).toHaveValue('')
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await expect(page.getByLabel('Is for')).toHaveValue('One story, to be read to its end')
+  await saved(page)
+  await page.goto(`${server.origin}/studio/layouts`)
+  await expect(page.locator(CARD('Story page'))).toContainText('One story, to be read to its end')
+  await page.goto(`${server.origin}/studio`)
+  await page
+    .getByRole('button', { name: /^Stories/ })
+    .first()
+    .click()
+  await expect(page.getByLabel('Body', { exact: true }).locator('option', { hasText: 'One story' })).toHaveText(
+    'Story page: One story, to be read to its end',
+  )
+  const why = page.getByRole('complementary', { name: 'Why' })
+  await expect(why.getByText('On every page: the name to the left, the menu to the right')).toBeVisible()
+})
+
 test('a row has a background picture from a field, sides are joined only on purpose, and a colour tells its contrast', async ({
   page,
   server,

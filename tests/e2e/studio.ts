@@ -134,7 +134,10 @@ export async function makeFrame(page: Page, covers: string[], says: Record<strin
     await page.getByRole('option').first().click()
   }
   for (const [region, layout] of Object.entries(says)) {
-    await page.getByLabel(region, { exact: true }).selectOption({ label: layout })
+    const select = page.getByLabel(region, { exact: true })
+    // What it is for may stand behind its name.
+    const option = select.locator('option').filter({ hasText: new RegExp(`^\\s*${layout}(:|\\s*$)`) })
+    await select.selectOption((await option.getAttribute('value'))!)
   }
 }
 

@@ -16,6 +16,7 @@ function valueOf(edit: Edit): string {
     return edit.value === null ? 'nothing' : String(edit.value)
   if (edit.kind === 'setSpans') return edit.spans.join(' + ')
   if (edit.kind === 'rename') return edit.name || 'no name'
+  if (edit.kind === 'describe') return edit.about || 'nothing'
   return edit.kind === 'hidePart' ? (edit.hidden ? 'hidden' : 'shown') : 'several things'
 }
 const short = (text: string) => (text.length > MOST ? `${text.slice(0, MOST)}…` : text)

@@ -128,6 +128,7 @@ const grids = computed(() =>
         <h3 v-else class="made break-words text-base leading-snug">
           <NuxtLink :to="address" class="hover:underline">{{ layout.name }}</NuxtLink>
         </h3>
+        <p v-if="layout.about" class="mb-0.5 break-words text-xs">{{ layout.about }}</p>
         <p class="text-xs text-soft">{{ reachWords }} · {{ changed }}</p>
         <ul v-if="uses.length" class="mt-1 space-y-px text-xs" :aria-label="`Where ${layout.name} shows`">
           <li v-for="use in uses.slice(0, MOST_NAMED)" :key="use.frame" class="flex items-baseline gap-2">

@@ -133,8 +133,13 @@ async function remove() {
           <option value="pass">no say</option>
           <option value="empty">left empty</option>
           <option v-if="isGone(region)" :value="sayValue(region)">a layout that no longer exists</option>
-          <option v-for="layout in layoutsFor(region)" :key="layout.id" :value="`use:${layout.id}`">
-            {{ layout.name }}
+          <option
+            v-for="layout in layoutsFor(region)"
+            :key="layout.id"
+            :value="`use:${layout.id}`"
+            :title="layout.about"
+          >
+            {{ chosenAs(layout) }}
           </option>
         </select>
         <button

@@ -18,6 +18,11 @@ const losers = computed(() => props.outcome.standings.filter((s) => s.loss !== n
 const sayName = (s: Standing) => (s.say.kind === 'use' ? design.layoutName(s.say.layout) : 'left empty')
 const name = (s: Standing) => map.labelOf(s.candidate.frame.id)
 const words = (s: Standing) => (map.names ? lossWords(s, winner.value ?? s, map.names) : '')
+/** What the layout that is shown is for. */
+const about = computed(() => {
+  const { shown } = props.outcome
+  return shown.kind === 'layout' ? design.layoutById.get(shown.layout)?.layout.about : undefined
+})
 const inHand = computed(() => map.selection?.region === props.region)
 const others = computed(() => design.layouts.filter((l) => l.layout.region === props.region).map((l) => l.layout))
 watch(inHand, (is) => (choosing.value = is && map.edit === null), { immediate: true })
@@ -37,6 +42,7 @@ function choose(value: string) {
       <p class="break-words text-sm font-semibold" :class="outcome.shown.kind !== 'layout' && 'text-soft'">
         {{ shownName(outcome.shown) }}
       </p>
+      <p v-if="about" class="break-words">{{ about }}</p>
       <p v-if="winner" class="text-soft">
         set by
         <button
@@ -64,7 +70,9 @@ function choose(value: string) {
         >
           <option value="">choose a layout</option>
           <option value="empty">leave it empty</option>
-          <option v-for="layout in others" :key="layout.id" :value="layout.id">{{ layout.name }}</option>
+          <option v-for="layout in others" :key="layout.id" :value="layout.id" :title="layout.about">
+            {{ chosenAs(layout) }}
+          </option>
         </select>
         <button
           v-else

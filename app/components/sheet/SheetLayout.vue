@@ -10,6 +10,9 @@ function rename(name: string) {
   if (name.trim() && name.trim() !== layout.value.name)
     bench.apply({ kind: 'rename', id: layout.value.id, name: name.trim() })
 }
+function describe(about: string) {
+  if (about.trim() !== (layout.value.about ?? '')) bench.apply({ kind: 'describe', about: about.trim() })
+}
 </script>
 
 <template>
@@ -20,6 +23,16 @@ function rename(name: string) {
       :value="layout.name"
       maxlength="120"
       @change="rename(($event.target as HTMLInputElement).value)"
+    />
+  </label>
+  <label class="grid grid-cols-[88px_1fr] items-center border-t py-2.5">
+    <span class="text-soft">Is for</span>
+    <input
+      class="input"
+      :value="layout.about ?? ''"
+      maxlength="200"
+      placeholder="In one line, for whoever chooses it"
+      @change="describe(($event.target as HTMLInputElement).value)"
     />
   </label>
   <p class="border-t py-2.5 text-soft">

@@ -22,11 +22,26 @@ describe('applyEdit', () => {
       { kind: 'setSpans', row: top.id, spans: [4, 8] },
       { kind: 'setStyle', id: heading.id, property: 'size', step: 'wide', value: null },
       { kind: 'rename', id: 'root', name: 'root' },
+      { kind: 'describe', about: '' },
       { kind: 'batch', label: 'nothing', edits: [] },
     ] satisfies Edit[]) {
       const result = applyEdit(root, edit)
       expect(result.ok && result.document).toBe(root)
     }
+  })
+
+  test('a layout says in one line what it is for; taken back, it says what it said', () => {
+    const { root } = sample()
+    const said = applyEdit(root, { kind: 'describe', about: 'For the foot of quiet pages' })
+    if (!said.ok) throw new Error(said.problem.sentence)
+    expect(said.document).toEqual({ ...root, about: 'For the foot of quiet pages' })
+    expect(said.document.children[0]).toBe(root.children[0])
+    const back = applyEdit(said.document, said.inverse)
+    expect(back.ok && back.document).toEqual(root)
+    const other = applyEdit(said.document, { kind: 'describe', about: '' })
+    expect(other.ok && 'about' in other.document).toBe(false)
+    const long = applyEdit(root, { kind: 'describe', about: 'x'.repeat(201) })
+    expect(long.ok ? '' : long.problem.code).toBe('edit-shape')
   })
 
   test('what did not change is shared with the layout before', () => {

@@ -192,6 +192,7 @@ export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
         [{ kind: 'parameter', name: 'kiosk', op: 'present', values: [] }],
       ]),
     }),
+    () => ({ kind: 'describe', about: dice.pick(['', 'For all', 'x'.repeat(300)]) }),
     () => ({ kind: 'rename', id: dice.pick(ids), name: dice.pick(['', 'Opening', 'Facts']) }),
   ]
   if (depth < 2 && dice.below(6) === 0) {

@@ -24,11 +24,16 @@ const baseOf = (seed: number) => edited(randomTree('base', diceOf(seed)), seed, 
 const copyOf = (layout: Layout): Layout => JSON.parse(JSON.stringify(layout)) as Layout
 const alike = (a: Layout, b: Layout) => expect(JSON.parse(JSON.stringify(a))).toEqual(JSON.parse(JSON.stringify(b)))
 
+/** What a layout is called and what it is for is its own, and no change. */
+function called({ about: _, ...layout }: Layout, name: string): Layout {
+  return { ...layout, name }
+}
+
 /** A base, and what a variation of it says differently. */
 function made(seed: number, changes = 12): { base: Layout; own: Layout; changes: Change[] } {
   const base = baseOf(seed)
   const root = vary(base, OWN, []).tree
-  const own = { ...edited(root, seed + 1, changes), name: OWN.name }
+  const own = called(edited(root, seed + 1, changes), OWN.name)
   return { base, own, changes: changesBetween(root, own) }
 }
 test('there is something to be said: things put, moved, gone, spans and values, and some of them wait', () => {
@@ -150,7 +155,7 @@ test('at two levels: the lower one is valid whatever the base and the upper one 
     fc.property(three, ([seed, count, later]) => {
       const { base, own, changes } = made(seed, count)
       const root = vary(own, BELOW, []).tree
-      const lower = { ...edited(root, seed + 3, count), name: BELOW.name }
+      const lower = called(edited(root, seed + 3, count), BELOW.name)
       const below = changesBetween(root, lower)
       alike(vary(vary(base, OWN, changes).tree, BELOW, below).tree, lower)
       const next = edited(base, seed + 2, later)

@@ -100,7 +100,8 @@ function spanAll(root: Plain, changes: readonly Change[], waiting: Set<Change>):
 
 function once(base: Layout, own: { id: string; name: string }, changes: readonly Change[]) {
   const waiting = new Set<Change>()
-  const before = structuredClone({ ...base, ...own }) as unknown as Plain
+  const { about: _, ...rest } = base
+  const before = structuredClone({ ...rest, ...own }) as unknown as Plain
   const root = structuredClone(before)
   standAll(root, before, changes, waiting)
   for (const change of changes)
