@@ -99,13 +99,14 @@ test('a layout says what it is for: on the shelf, where one is chosen, and in Wh
   await page.goto(`${server.origin}/studio/layouts`)
   await expect(page.locator(CARD('Story page'))).toContainText('One story, to be read to its end')
   await page.goto(`${server.origin}/studio`)
-  await page
+  const ladder = page.getByRole('complementary', { name: 'Ladder of frames' })
+  await ladder
     .getByRole('button', { name: /^Stories/ })
     .first()
     .click()
-  await expect(page.getByLabel('Body', { exact: true }).locator('option', { hasText: 'One story' })).toHaveText(
-    'Story page: One story, to be read to its end',
-  )
+  await expect(ladder.getByText('One story, to be read to its end')).toBeVisible()
+  await page.getByRole('button', { name: 'Drop', exact: true }).click()
+  await page.getByTestId('rows').getByRole('button', { name: 'Talks', exact: true }).first().click()
   const why = page.getByRole('complementary', { name: 'Why' })
   await expect(why.getByText('On every page: the name to the left, the menu to the right')).toBeVisible()
 })

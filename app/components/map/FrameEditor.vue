@@ -109,6 +109,11 @@ async function remove() {
     run: () => void notices.attempt(() => design.putFrame(removed.frame, removed.revision)),
   })
 }
+/** What the layout that is chosen for a region is for. */
+function aboutOf(region: Region): string {
+  const say = frame.value.regions[region]
+  return (say.kind === 'use' && design.layoutById.get(say.layout)?.layout.about) || ''
+}
 </script>
 
 <template>
@@ -139,7 +144,7 @@ async function remove() {
             :value="`use:${layout.id}`"
             :title="layout.about"
           >
-            {{ chosenAs(layout) }}
+            {{ layout.name }}
           </option>
         </select>
         <button
@@ -151,6 +156,7 @@ async function remove() {
         >
           {{ toggleWords(region) }}
         </button>
+        <p v-if="aboutOf(region)" class="col-span-2 col-start-2 pb-1 text-xs text-soft">{{ aboutOf(region) }}</p>
       </div>
     </div>
     <div class="space-y-1 border-t pt-2 text-xs text-soft">
