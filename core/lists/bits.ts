@@ -46,6 +46,36 @@ export function anyOf(sets: readonly Bits[], capacity: number): Bits {
   return made
 }
 
+/**
+ * What is in some of these sets, by how many: the first holds what is in exactly one, and so on. Counted for 32 numbers
+ * at once, in binary, one set of bits for each digit.
+ */
+export function byHowMany(sets: readonly Bits[], capacity: number): Bits[] {
+  const digits: Bits[] = []
+  for (const set of sets) {
+    let carry: Bits = set.slice()
+    for (let d = 0; carry.some((word) => word !== 0); d++) {
+      const digit = (digits[d] ??= noBits(capacity))
+      const next = noBits(capacity)
+      for (let i = 0; i < digit.length; i++) {
+        next[i] = digit[i]! & carry[i]!
+        digit[i]! ^= carry[i]!
+      }
+      carry = next
+    }
+  }
+  return sets.map((_, i) => countedAs(i + 1, digits, capacity))
+}
+
+function countedAs(count: number, digits: readonly Bits[], capacity: number): Bits {
+  const made = noBits(capacity).fill(count < 2 ** digits.length ? 0xffffffff : 0)
+  digits.forEach((digit, d) => {
+    const on = (count >>> d) & 1
+    for (let i = 0; i < made.length; i++) made[i]! &= on ? digit[i]! : ~digit[i]!
+  })
+  return made
+}
+
 /** Shows each number that is in a set, smallest first. */
 export function eachBit(bits: Bits, see: (at: number) => void): void {
   for (let i = 0; i < bits.length; i++) {

@@ -132,6 +132,13 @@ export class Ledger {
     return this.column(`keys ${field}`, () => Column.ofKeys(this.capacity, this.keysFor(field)))
   }
 
+  /** By which keys entries are found that are in a term itself, or a person's. */
+  belonging(to: 'term' | 'person'): Column {
+    const own = (entry: Entry): readonly string[] =>
+      to === 'term' ? [...new Set(entry.terms)] : entry.person === null ? [] : [entry.person]
+    return this.column(`of ${to}`, () => Column.ofKeys(this.capacity, own))
+  }
+
   /** Those of a set that are found under a key of a field. */
   both(of: Bits, field: Id, key: string): Bits {
     return both(of, this.keys(field).bits(key))

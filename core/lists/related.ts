@@ -1,5 +1,6 @@
 import type { Catalogue, Entry, Id } from '../site'
-import { eachBit } from './bits'
+import { type Bits, both, byHowMany, hasBit } from './bits'
+import type { Column } from './column'
 import type { Ledger } from './ledger'
 
 /** By what entries are related to one: terms they share, the same person, or what a field holds alike. */
@@ -24,36 +25,36 @@ function sharedBy({ by, field }: Relating, entry: Entry, ledger: Ledger): readon
   return ledger.keysFor(field)(entry)
 }
 
-/** The entries that have one of these, newest first. */
-function listsOf({ by, field }: Relating, key: string, catalogue: Catalogue, ledger: Ledger): readonly Entry[] {
-  if (by === 'terms') return catalogue.entriesInTerm(key)
-  if (by === 'person') return catalogue.entriesBy(key)
-  const found: Entry[] = []
-  eachBit(ledger.keys(field).bits(key), (at) => found.push(ledger.entries[at]!))
-  return found
+/** By which keys entries are found that share something. */
+function columnOf({ by, field }: Relating, ledger: Ledger): Column {
+  return by === 'field' ? ledger.keys(field) : ledger.belonging(by === 'terms' ? 'term' : 'person')
 }
 
 /** What is related to an entry: what shares most comes first, then what is newest; never the entry itself. */
 export function relatedTo(entry: Entry, how: Relating, catalogue: Catalogue, ledger: Ledger, most: number): Related[] {
   const types = new Set(how.types.length > 0 ? how.types : [entry.type])
-  const shares = new Map<Id, string[]>()
-  for (const key of sharedBy(how, entry, ledger)) {
-    for (const other of listsOf(how, key, catalogue, ledger)) {
-      if (other.id === entry.id || !types.has(other.type)) continue
-      const known = shares.get(other.id)
-      if (known) known.push(key)
-      else shares.set(other.id, [key])
-    }
-  }
   // Read wherever it may be shown, so that it is known to be.
   for (const type of types) catalogue.entriesOfType(type)
+  const keys = [...new Set(sharedBy(how, entry, ledger))]
+  const column = columnOf(how, ledger)
+  const sets = keys.map((key) => column.bits(key))
+  const among = ofTypes(types, ledger)
   const order = ledger.order({ group: null, sorts: [] })
-  const found = order
-    .slice(ledger.of(shares.keys()), 0, shares.size)
-    .map((at): Related => ({ entry: ledger.entries[at]!, shares: shares.get(ledger.entries[at]!.id)! }))
-    .sort((a, b) => b.shares.length - a.shares.length)
-    .slice(0, most)
+  const found: Related[] = []
+  for (const alike of byHowMany(sets, ledger.capacity).reverse()) {
+    // One more than is wanted, since the entry itself is like itself.
+    for (const at of order.slice(both(alike, among), 0, most - found.length + 1)) {
+      const other = ledger.entries[at]!
+      if (other.id !== entry.id && found.length < most)
+        found.push({ entry: other, shares: keys.filter((_, i) => hasBit(sets[i]!, at)) })
+    }
+    if (found.length === most) break
+  }
   return how.fill && found.length < most ? [...found, ...newest(found, entry, types, ledger, most)] : found
+}
+
+function ofTypes(types: ReadonlySet<Id>, ledger: Ledger): Bits {
+  return ledger.setOf(`types ${[...types].sort().join()}`, (e) => types.has(e.type))
 }
 
 function newest(
@@ -64,11 +65,9 @@ function newest(
   most: number,
 ): Related[] {
   const taken = new Set([entry.id, ...found.map((r) => r.entry.id)])
-  const key = [...types].sort().join()
-  const all = ledger.setOf(`types ${key}`, (e) => types.has(e.type))
   return ledger
     .order({ group: null, sorts: [] })
-    .slice(all, 0, most + 1 + found.length)
+    .slice(ofTypes(types, ledger), 0, most + 1 + found.length)
     .map((at) => ledger.entries[at]!)
     .filter((e) => !taken.has(e.id))
     .slice(0, most - found.length)
