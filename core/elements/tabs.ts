@@ -22,7 +22,7 @@ export const tabs: ElementSpec = {
   },
   parts: { title: { label: 'Title', hides: false, states: ['hover', 'focus'] } },
   css: [
-    '.of-tabs{display:flex;flex-wrap:wrap;align-items:end;border:0;padding:0;margin:0;min-width:0}.of-tabs>input{position:absolute;opacity:0;pointer-events:none}' +
+    '.of-tabs{display:flex;flex-wrap:wrap;align-items:end}.of-tabs>input{position:absolute;opacity:0;pointer-events:none}' +
       '.of-tabs>label{order:1;padding:.6em 1.1em .6em 0;margin-inline-end:.6em;cursor:pointer;border-bottom:2px solid transparent;overflow-wrap:anywhere}.of-tabs>input:checked+label{border-color:currentColor;font-weight:600}.of-tabs>input:focus-visible+label{outline:2px solid;outline-offset:2px}' +
       '.of-tabs>div{order:2;flex:1 0 100%;min-width:0;padding-top:1.2em;border-top:1px solid;margin-top:-1px}.of-tabs>input:not(:checked)+label+div{display:none}.of-tabs>div>.of-row{padding-inline:0;max-width:none}' +
       '@media print{.of-tabs>input:not(:checked)+label+div{display:block}}',
@@ -46,12 +46,12 @@ export const tabs: ElementSpec = {
       return compile.shown(place, join(`<input type="radio" name="of-${group}" id="${id}">`, label))
     })
     const name = textChunk(prop(element, tabs, 'name'))
-    const open = join(`<fieldset${compile.attributes(element, 'tabs')} aria-label="`, name, '">')
+    const open = join(`<div${compile.attributes(element, 'tabs')} role="group" aria-label="`, name, '">')
     const inside = join(...each)
     return (scene) => {
       const html = fill([inside], scene)
       return (
-        html && `${fill([open], scene)}${html.replace('<input type="radio"', '<input type="radio" checked')}</fieldset>`
+        html && `${fill([open], scene)}${html.replace('<input type="radio"', '<input type="radio" checked')}</div>`
       )
     }
   },
