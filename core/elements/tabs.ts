@@ -50,9 +50,7 @@ export const tabs: ElementSpec = {
     const inside = join(...each)
     return (scene) => {
       const html = fill([inside], scene)
-      return (
-        html && `${fill([open], scene)}${html.replace('<input type="radio"', '<input type="radio" checked')}</div>`
-      )
+      return html && `${fill([open], scene)}${html.replace('<input type="radio"', '<input type="radio" checked')}</div>`
     }
   },
 }
