@@ -69,7 +69,7 @@ test('on the bench a list is made to hold what its conditions say, and the form 
   await expect(benchPage(page).getByRole('status')).toHaveText('7 exhibits')
   await expect(benchPage(page).getByRole('checkbox', { name: /^Night Room/ })).toHaveCount(0)
   await sheet.getByRole('combobox', { name: 'Parted by' }).selectOption('First letter')
-  await expect(benchPage(page).getByRole('heading', { level: 2, name: 'F', exact: true })).toBeVisible()
+  await expect(benchPage(page).getByRole('heading', { level: 3, name: 'F', exact: true })).toBeVisible()
   // What goes with a choice is asked for where it is made.
   await expect(sheet.getByLabel('Which', { exact: true })).toBeHidden()
   await sheet.getByLabel('Stand', { exact: true }).selectOption('In a table')
