@@ -74,7 +74,8 @@ export function keptFill(
     if (subject === null || raw === undefined || raw === null) return otherwise(scene)
     const kept = byType.for(scene, subject.kind === 'entry' ? subject.type : subject.kind)
     // What is read of a second field too is not told by the value of the first.
-    const known = ref.format?.until === undefined ? kept.get(raw) : undefined
+    const keeps = ref.format?.until === undefined
+    const known = keeps ? kept.get(raw) : undefined
     if (known !== undefined) {
       scene.catalogue.seeAll(known.seen)
       return known.made
@@ -83,7 +84,7 @@ export function keptFill(
     if (reading === null) return otherwise(scene)
     const { made, seen } = scene.catalogue.watch(() => write(reading, scene))
     if (made === '') return otherwise(scene)
-    kept.set(raw, { made, seen: seen.size > 0 ? seen : NOTHING })
+    if (keeps) kept.set(raw, { made, seen: seen.size > 0 ? seen : NOTHING })
     return made
   }
 }

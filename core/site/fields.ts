@@ -296,9 +296,14 @@ export function fieldSource(ref: FieldRef): FieldSource {
 
 const SOURCES = new WeakMap<FieldRef, FieldSource>()
 
+/** References to the fields that say when something is over, by those that say when it begins: made once. */
+const BESIDE = new WeakMap<FieldRef, FieldRef>()
+
 /** A day or moment together with the field beside it that says when it is over. */
 export function withUntil(reading: Reading, ref: FieldRef, until: Id, place: Place): Reading {
-  const end = readField({ ...ref, field: until }, place)
+  let beside = BESIDE.get(ref)
+  if (beside?.field !== until) BESIDE.set(ref, (beside = { ...ref, field: until }))
+  const end = readField(beside, place)
   return end?.kind === reading.kind && typeof end.value === 'string' ? { ...reading, until: end.value } : reading
 }
 

@@ -56,8 +56,12 @@ export const documents: ElementSpec = {
     const heading = compile.shows(element, 'heading') ? textChunk(say('heading')) : ''
     const link = compile.part(element, 'link')
     const counted = { one: String(say('one')), other: String(say('other')) }
-    const told = (name: string, text: string): string =>
-      text && compile.shows(element, name) ? `<span${compile.part(element, name)}>${escapeHtml(text)}</span>` : ''
+    const toldIn = (name: string): ((text: string) => string) => {
+      if (!compile.shows(element, name)) return () => ''
+      const spanOpen = `<span${compile.part(element, name)}>`
+      return (text) => text && `${spanOpen}${escapeHtml(text)}</span>`
+    }
+    const told = { kind: toldIn('kind'), size: toldIn('size'), pages: toldIn('pages') }
     const pagesText = (pages: number, { formats }: Scene): string =>
       formats.counted(pages, formats.number(pages, AS_USUAL), counted)
 
@@ -65,9 +69,9 @@ export const documents: ElementSpec = {
       const href = safeAddress(address)
       if (!href) return ''
       const facts = [
-        told('kind', kindText(href)),
-        told('size', size === undefined ? '' : sizeText(size, scene)),
-        told('pages', pages === undefined ? '' : pagesText(pages, scene)),
+        told.kind(kindText(href)),
+        told.size(size === undefined ? '' : sizeText(size, scene)),
+        told.pages(pages === undefined ? '' : pagesText(pages, scene)),
       ]
       const called = escapeHtml(name.trim() || href)
       return `<li><a${link}${attribute('href', href)}>${called}</a> ${facts.filter(Boolean).join(' · ')}</li>`

@@ -1,6 +1,7 @@
+import { fieldFor } from '../../conditions'
 import { type Scene, AS_USUAL, type Compile, escapeHtml, fill, textChunk } from '../../drawing'
 import type { Totals } from '../../lists'
-import { type Catalogue, type Field, type Id, fieldKind } from '../../site'
+import type { Id } from '../../site'
 import type { LayoutElement, Property, Value } from '../../tree'
 import { itemsOf } from '../words'
 import type { OnPage } from './listed'
@@ -35,22 +36,12 @@ export const SUMS: Property = {
   },
 }
 
-/** A field by its id, of whichever page type has it. */
-function fieldNamed(catalogue: Catalogue, id: Id): Field | undefined {
-  for (const type of catalogue.types.values()) {
-    const field = type.fields.find((f) => f.id === id)
-    if (field) return field
-  }
-  return undefined
-}
-
 /** Sums of numbers that are written with few digits are so too, whatever binary fractions make of them. */
 const rounded = (value: number): number => Math.round(value * 1e6) / 1e6
 
 function written(value: number, field: Id, { catalogue, formats }: Scene): string {
-  const kind = fieldKind(catalogue, { of: 'page', field })
-  if (kind === 'money') return formats.money(rounded(value), AS_USUAL)
-  return formats.number(rounded(value), AS_USUAL, fieldNamed(catalogue, field)?.unit)
+  const { kind, unit } = fieldFor(catalogue, null, field)
+  return kind === 'money' ? formats.money(rounded(value), AS_USUAL) : formats.number(rounded(value), AS_USUAL, unit)
 }
 
 /** Draws what is put together below a list; nothing of a field that none of its entries fills. */

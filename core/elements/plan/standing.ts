@@ -5,8 +5,10 @@ import {
   type Entry,
   type Floor,
   type FloorPlan,
+  type FloorShape,
   type Id,
   type Position,
+  areaAt,
   floorOf,
   positionIn,
 } from '../../site'
@@ -16,20 +18,40 @@ export interface Standing {
   entry: Entry
   at: Position
   floor: Floor
+  /** The room in which it stands; null for none. */
+  area(): FloorShape | null
 }
 
 /** Of what a page lists so many at most are looked for on a plan. */
 export const MOST_LISTED = 60
 
-const FLOORS = new WeakMap<FloorPlan, WeakMap<Position, Floor | null>>()
+/** Where a position comes to on a plan; found out once for each. */
+class Place {
+  readonly floor: Floor | null
+  private found: FloorShape | null | undefined
 
-/** On which floor something stands; found out once for each position. */
-function keptFloor(plan: FloorPlan, at: Position): Floor | null {
-  let floors = FLOORS.get(plan)
-  if (!floors) FLOORS.set(plan, (floors = new WeakMap()))
-  let floor = floors.get(at)
-  if (floor === undefined) floors.set(at, (floor = floorOf(plan, at)))
-  return floor
+  constructor(
+    plan: FloorPlan,
+    private readonly at: Position,
+  ) {
+    this.floor = floorOf(plan, at)
+  }
+
+  /** The room. */
+  get area(): FloorShape | null {
+    if (this.found === undefined) this.found = this.floor && areaAt(this.floor, this.at)
+    return this.found
+  }
+}
+
+const PLACES = new WeakMap<FloorPlan, WeakMap<Position, Place>>()
+
+function placeOf(plan: FloorPlan, at: Position): Place {
+  let places = PLACES.get(plan)
+  if (!places) PLACES.set(plan, (places = new WeakMap()))
+  let place = places.get(at)
+  if (!place) places.set(at, (place = new Place(plan, at)))
+  return place
 }
 
 /** The field that says where entries of a type stand: the one asked for, else its first position. */
@@ -42,8 +64,8 @@ export function positionField(catalogue: Catalogue, type: Id, asked: Id | null):
 export function standingOf(entry: Entry, asked: Id | null, plan: FloorPlan, catalogue: Catalogue): Standing | null {
   const field = positionField(catalogue, entry.type, asked)
   const at = field && positionIn(entry.fields[field])
-  const floor = at ? keptFloor(plan, at) : null
-  return at && floor ? { entry, at, floor } : null
+  const place = at ? placeOf(plan, at) : null
+  return at && place?.floor ? { entry, at, floor: place.floor, area: () => place.area } : null
 }
 
 /** Entries of the same type nearest to one, on its floor. */
@@ -57,7 +79,7 @@ export function neighboursOf(of: Standing, asked: Id | null, most: number, plan:
   const near = spotsOf(catalogue, type, field).nearest(
     of.at,
     most,
-    (at, other) => other !== id && keptFloor(plan, at) === of.floor,
+    (at, other) => other !== id && placeOf(plan, at).floor === of.floor,
   )
   return near.flatMap((other) => standingOf(catalogue.entries.get(other)!, asked, plan, catalogue) ?? [])
 }

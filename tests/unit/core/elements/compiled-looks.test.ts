@@ -1,0 +1,57 @@
+import { Formats, fill, sceneOf } from '#core/drawing'
+import { ELEMENTS, newElement } from '#core/elements'
+import { treeToDraw } from '#core/layouts'
+import { CompiledDesign } from '#core/render'
+import { compileNode } from '#core/render/compile'
+import { Catalogue } from '#core/site'
+import type { LayoutElement, Value } from '#core/tree'
+import { makeDemo } from '#demo/index'
+import { column, layout, row } from '../../../fixtures'
+
+/**
+ * Looks are written into the CSS of a page from what was compiled, before anything is drawn: what an element asks for
+ * only as it draws would be asked for too late, and its part would have a class without a rule.
+ */
+
+const { site, design } = makeDemo()
+const catalogue = new Catalogue(site)
+const { cards, menus } = new CompiledDesign(design)
+const PAGES = [
+  'entry:fenwick-turret-clock',
+  'entry:walnut-longcase-with-tide-dial',
+  'term:tower-room',
+  'archive:talk',
+  'home',
+]
+
+/** Elements as the museum uses them, and as they are when they are new. */
+const used = (type: string): LayoutElement[] => {
+  const found: LayoutElement[] = []
+  const look = (node: object): void => {
+    if ((node as LayoutElement).kind === 'element' && (node as LayoutElement).type === type)
+      found.push(node as LayoutElement)
+    for (const child of (node as { children?: object[] }).children ?? []) look(child)
+  }
+  design.layouts.forEach(look)
+  return [newElement(type, () => 'new'), ...found]
+}
+
+test.each(ELEMENTS.filter((e) => e.parts).map((e) => [e.type, e] as const))(
+  '%s: looks of every part are known before it is drawn',
+  (type, spec) => {
+    for (const element of used(type)) {
+      const looks = Object.fromEntries(
+        Object.keys(spec.parts!).map((part, i) => [part, { colour: { wide: `#1234${String(10 + i)}` } }]),
+      )
+      const made = { ...element, looks, props: element.props as Record<string, Value> }
+      const tree = treeToDraw(layout('x', spec.regions?.[0] ?? 'body', row(column(12, made))))
+      const program = compileNode(tree, {}, made)
+      const before = [...program.rules.keys()]
+      for (const key of PAGES) {
+        const scene = sceneOf(catalogue, new Formats(site.settings), catalogue.page(key)!, { cards, menus })
+        fill([program.chunk], scene)
+      }
+      expect([...program.rules.keys()]).toEqual(before)
+    }
+  },
+)
