@@ -5,6 +5,8 @@ export default defineConfig({
   // A disk that stalls for a minute is no fault of what is tested.
   timeout: 300_000,
   expect: { timeout: 30_000 },
+  // One that passes when it is asked again is reported as flaky, never passed over in silence.
+  retries: 1,
   fullyParallel: false,
   // Each test has a server of its own.
   workers: 2,

@@ -3,7 +3,7 @@ import { CompiledRules, type Design, type Rules, resolve } from '#core/frames'
 import { REGIONS, type LayoutRegion, elementsOf } from '#core/tree'
 import { CompiledDesign, type ShownRegions } from '#core/render'
 import { type Scene, sceneOf } from '#core/drawing'
-import { type Catalogue, type Id, type Page, type Sample, sampled } from '#core/site'
+import { type Catalogue, type Id, type Page, type Sample, asItIs, sampled } from '#core/site'
 import { useSite } from '~/stores/site'
 
 export interface DrawOptions {
@@ -15,7 +15,7 @@ export interface DrawOptions {
   inHand?: { layout: Id; region: LayoutRegion }
   /** Leaves every other region empty. */
   alone?: boolean
-  /** What a page that lists entries is shown with; what it lists, where it is not said. */
+  /** What a page that lists entries is shown with while a layout is in hand; what it lists, where it is not said. */
   sample?: Sample
   /** Shows a card in hand in a grid of real entries instead of by itself. */
   grid?: boolean
@@ -33,7 +33,7 @@ function compiledFrom(rules: Rules, catalogue: Catalogue): CompiledRules {
 const USUAL = 12
 
 /** How many entries stand on a screen of the list in a layout. */
-function mostOn({ layouts }: Design, id: Id | undefined): number {
+function mostOn({ layouts }: Design, id: Id): number {
   const layout = layouts.find((l) => l.id === id)
   const list = layout && elementsOf(layout).find((e) => e.type === 'entry-list' && e.props.source === 'page')
   return typeof list?.props.most === 'number' ? list.props.most : USUAL
@@ -58,12 +58,9 @@ export function useDrawing() {
     const { catalogue: whole, formats } = site
     if (!whole || site.contentArrived < 0) return null
     void site.needContent(asked.entry).catch(() => {})
-    const { catalogue, page, query, found, likely, screen } = sampled(
-      whole,
-      asked,
-      sample,
-      mostOn(kept, inHand?.layout),
-    )
+    const { catalogue, page, query, found, likely, screen } = inHand
+      ? sampled(whole, asked, sample, mostOn(kept, inHand.layout))
+      : asItIs(whole, asked)
     const parameters = {
       ...asking.parameters,
       ...(query && { q: [query] }),

@@ -4,12 +4,13 @@ import { type DrawnTree, treeToDraw } from '../layouts'
 import { type HouseStyle, baseCss, fontsAtOnce, namedRule, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
 import { REGIONS, type Layout, type Region } from '../tree'
-import { type Id, type Menu, type Page, isLeftOut } from '../site'
+import type { Id, Menu, Page } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
 import { type Regions, type Sent, document } from './document'
 import { attribute, type Fill, type ListPlan, type Scene } from '../drawing'
 import { type PlainKind, plainKind, plainLayout } from './plain'
 import { type Program, draw } from './program'
+import { knowingLists, sameRegions, withoutLeftOut } from './regions'
 import { type SharedCard, type TitleLook, cardOf } from '../machines'
 import { hasTitle } from './title'
 import { plainTitleLook, titleLook } from './title-look'
@@ -62,12 +63,6 @@ interface Dress extends Sent {
   /** The lists in them, in their order. */
   lists: readonly ListPlan[]
 }
-
-const sameRegions = (a: Regions, b: Regions): boolean =>
-  a.body?.layout === b.body?.layout &&
-  a.intro?.layout === b.intro?.layout &&
-  a.header?.layout === b.header?.layout &&
-  a.footer?.layout === b.footer?.layout
 
 const reason = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
@@ -295,16 +290,4 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   listsShown(page: Page, outcome: ShownRegions): readonly ListPlan[] {
     return this.dressOf(this.regionsOf(page, outcome)).lists
   }
-}
-
-/** The same scene, in which what stands on the page may ask for the lists beside it. */
-const knowingLists = (scene: Scene, own: readonly ListPlan[]): Scene => ({
-  ...scene,
-  lists: (page) => (page === scene.page ? own : scene.lists(page)),
-})
-
-/** The regions of a page but for those that the writer of its entry leaves out. */
-function withoutLeftOut(regions: Regions, { subject }: Scene): Regions {
-  const left = (['header', 'intro', 'footer'] as const).filter((region) => isLeftOut(region, subject))
-  return left.length === 0 ? regions : { ...regions, ...Object.fromEntries(left.map((region) => [region, undefined])) }
 }

@@ -98,7 +98,7 @@ export {
   within,
 } from './floor-plan'
 export { awkwardPages, type Awkward } from './awkward'
-export { type Sample, type Sampled, MANY_SCREENS, hasSample, sampled } from './samples'
+export { type Sample, type Sampled, MANY_SCREENS, asItIs, hasSample, sampled } from './samples'
 export { FIELD_KINDS, freeId, newField, newPageType, newTaxonomy } from './field-kinds'
 export { blankEntry, blankType, firstFree } from './blank'
 export { freeSlug, newEntry } from './new-entry'

@@ -2,6 +2,8 @@ import { Catalogue } from './catalogue'
 import { addDays } from './days'
 import { askedWords } from './excerpt'
 import { findByWords } from './find'
+import { ARCHIVE_KINDS } from './pages'
+import { newestFirst } from './sorted'
 import type { Entry, Page } from './types'
 
 /** What a page that lists entries is looked at with while it is designed: what it lists, nothing at all, or very much. */
@@ -45,6 +47,14 @@ function without(catalogue: Catalogue, page: Page): Entry[] {
   return catalogue.site.entries.map((e) => (listed.has(e.id) ? { ...e, published: false } : e))
 }
 
+/** One of many that are made after an entry. */
+const copyOf = (model: Entry, i: number): Entry => ({
+  ...model,
+  id: `sample-${i}`,
+  slug: `sample-${i}`,
+  parent: null,
+})
+
 /** The same entries, with copies of those that a page lists, or of others as they would be there, up to so many. */
 function multiplied(catalogue: Catalogue, page: Page, wanted: number): Entry[] {
   const listed = catalogue.listing(page)
@@ -53,8 +63,7 @@ function multiplied(catalogue: Catalogue, page: Page, wanted: number): Entry[] {
   for (let i = 0; models.length > 0 && listed.length + copies.length < wanted; i++) {
     const model = models[i % models.length]!
     // One after the other, so that a list that goes by the day does not show one of them many times in a row.
-    const date = page.time ? model.date : addDays(SOME_DAY, -i)
-    copies.push({ ...model, id: `sample-${i}`, slug: `sample-${i}`, parent: null, date })
+    copies.push({ ...copyOf(model, i), date: page.time ? model.date : addDays(SOME_DAY, -i) })
   }
   return [...catalogue.site.entries, ...copies]
 }
@@ -66,7 +75,8 @@ function likeThose({ site, isOut }: Catalogue, { term, taxonomy }: Page): Entry[
   return site.entries.filter((e) => types.has(e.type) && isOut(e)).map((e) => ({ ...e, terms: [...e.terms, term] }))
 }
 
-const ofPage = (catalogue: Catalogue, page: Page): Sampled => ({
+/** A page over the content as it is, as somebody meets it who asks for nothing. */
+export const asItIs = (catalogue: Catalogue, page: Page): Sampled => ({
   catalogue,
   page: catalogue.page(page.key) ?? page,
   query: '',
@@ -76,53 +86,63 @@ const ofPage = (catalogue: Catalogue, page: Page): Sampled => ({
 })
 
 const MOST_LIKELY = 6
-const newest = ({ site, isOut }: Catalogue): Entry[] =>
-  site.entries
-    .filter((e) => e.title !== '' && isOut(e))
-    .sort((a, b) => (b.date ?? '').localeCompare(a.date ?? ''))
-    .slice(0, MOST_LIKELY)
 
-/** A word that most titles share, so that a search for it finds something. */
-function commonWord({ site, isOut }: Catalogue): string {
+/** What searches are looked at with: a word that most titles share, what it finds, and what was written last. */
+interface Findable {
+  word: string
+  found: readonly Entry[]
+  out: readonly Entry[]
+  newest: readonly Entry[]
+}
+
+const FINDABLE = new WeakMap<Catalogue, { state: object; findable: Findable }>()
+
+/** Found out once for each state of the content: all titles are gone through for it. */
+function findableIn(catalogue: Catalogue): Findable {
+  const known = FINDABLE.get(catalogue)
+  if (known?.state === catalogue.state) return known.findable
+  const out = catalogue.site.entries.filter(catalogue.isOut)
+  const word = commonWord(out)
+  const titled = out.filter((e) => e.title !== '').sort(newestFirst)
+  const found = word ? findByWords(out, word, (e) => e.title) : []
+  const findable = { word, found, out, newest: titled.slice(0, MOST_LIKELY) }
+  FINDABLE.set(catalogue, { state: catalogue.state, findable })
+  return findable
+}
+
+function commonWord(out: readonly Entry[]): string {
   const counts = new Map<string, number>()
-  for (const entry of site.entries)
-    if (isOut(entry))
-      for (const word of new Set(askedWords(entry.title)))
-        if (word.length > 3) counts.set(word, (counts.get(word) ?? 0) + 1)
+  for (const { title } of out)
+    for (const word of new Set(askedWords(title))) if (word.length > 3) counts.set(word, (counts.get(word) ?? 0) + 1)
   return [...counts].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]))[0]?.[0] ?? ''
 }
 
 const NOWHERE = 'qwxyz'
 
 function search(catalogue: Catalogue, page: Page, sample: Sample, wanted: number): Sampled {
-  const base = ofPage(catalogue, page)
-  if (sample === 'none') return { ...base, query: NOWHERE, likely: newest(catalogue) }
-  const query = commonWord(catalogue)
-  const out = catalogue.site.entries.filter(catalogue.isOut)
-  const found = query ? findByWords(out, query, (e) => e.title) : []
-  if (sample === 'real') return { ...base, query, found }
+  const base = asItIs(catalogue, page)
+  const { word, found, out, newest } = findableIn(catalogue)
+  if (sample === 'none') return { ...base, query: NOWHERE, likely: newest }
+  if (sample === 'real') return { ...base, query: word, found }
   const models = found.length > 0 ? found : out
-  const copies = Array.from({ length: models.length > 0 ? wanted : 0 }, (_, i): Entry => {
-    const model = models[i % models.length]!
-    return { ...model, id: `sample-${i}`, slug: `sample-${i}`, parent: null }
-  })
+  const copies = Array.from({ length: models.length > 0 ? wanted : 0 }, (_, i) => copyOf(models[i % models.length]!, i))
   const many = derived(catalogue, `${page.key} many ${wanted}`, () => [...catalogue.site.entries, ...copies])
-  return { ...ofPage(many, page), query, found: copies, screen: MANY_SCREENS / 2 }
+  return { ...asItIs(many, page), query: word, found: copies, screen: MANY_SCREENS / 2 }
 }
 
 /** Whether a page can be looked at with a sample: pages that list entries, and those of people and months never without one. */
 export function hasSample({ kind }: Page, sample: Sample): boolean {
   if (sample === 'none') return kind === 'archive' || kind === 'term' || kind === 'search'
-  return ['archive', 'term', 'person', 'year', 'month', 'search'].includes(kind)
+  return ARCHIVE_KINDS.has(kind) || kind === 'search'
 }
 
 /** A page with a sample of what it lists; `most` is how many stand on one screen. */
 export function sampled(catalogue: Catalogue, page: Page, sample: Sample, most: number): Sampled {
   const wanted = Math.min(MOST_MADE, MANY_SCREENS * Math.max(1, most))
   if (page.kind === 'search') return search(catalogue, page, sample, wanted)
-  if (page.kind === 'not-found') return { ...ofPage(catalogue, page), likely: newest(catalogue) }
-  if (sample === 'real' || !hasSample(page, sample)) return ofPage(catalogue, page)
+  if (page.kind === 'not-found') return { ...asItIs(catalogue, page), likely: findableIn(catalogue).newest }
+  if (sample === 'real' || !hasSample(page, sample)) return asItIs(catalogue, page)
   const make = sample === 'none' ? without : multiplied
   const other = derived(catalogue, `${page.key} ${sample} ${wanted}`, () => make(catalogue, page, wanted))
-  return { ...ofPage(other, page), screen: sample === 'many' ? MANY_SCREENS / 2 : 1 }
+  return { ...asItIs(other, page), screen: sample === 'many' ? MANY_SCREENS / 2 : 1 }
 }

@@ -1,9 +1,13 @@
+import type { Id } from './id'
+import type { FloorPlan } from './standing'
+
 /**
  * What a site is made of, as plain data. Everything that refers to something else refers by id, so that
  * names, titles and addresses may change without breaking a layout or a frame.
  */
 
-export type Id = string
+export type { Id } from './id'
+export type { Floor, FloorPlan, FloorShape, Point, Position } from './standing'
 
 /** Rich text as a tree of nodes; see `core/render/rich.ts` for the node types that are drawn. */
 export interface RichDoc {
@@ -187,35 +191,6 @@ export interface Entry {
   leftOut?: LeftOut[]
   /** A writer's choice among the frames offered to the entry's page type. */
   chosenFrame: Id | null
-}
-
-export type Point = readonly [x: number, y: number]
-
-/** An outline, a line or a spot of a floor. The rings of an area that lie within others are holes in it. */
-export interface FloorShape {
-  kind: 'area' | 'line' | 'spot'
-  /** Empty for none. */
-  name: string
-  /** The term whose entries stand in it. */
-  term?: Id
-  paths: Point[][]
-}
-
-export interface Floor {
-  id: Id
-  name: string
-  shapes: FloorShape[]
-}
-
-export interface FloorPlan {
-  floors: Floor[]
-}
-
-/** Where something stands; without a floor, on the first that has something there. */
-export interface Position {
-  x: number
-  y: number
-  floor?: Id
 }
 
 export type HomeChoice = { kind: 'entry'; entry: Id } | { kind: 'archive'; type: Id }

@@ -25,12 +25,12 @@ const AWKWARD: { key: Awkward; label: string }[] = [
 ]
 const hasAwkward = computed(() => Boolean(shown.value.entry || shown.value.term || shown.value.person))
 const bench = useBench()
-const SAMPLES: { key: Sample; label: string }[] = [
-  { key: 'real', label: 'What it lists' },
-  { key: 'none', label: 'Nothing' },
-  { key: 'many', label: `${MANY_SCREENS} screens` },
+const SAMPLES: { value: Sample; label: string }[] = [
+  { value: 'real', label: 'What it lists' },
+  { value: 'none', label: 'Nothing' },
+  { value: 'many', label: `${MANY_SCREENS} screens` },
 ]
-const samples = computed(() => SAMPLES.filter((s) => hasSample(shown.value, s.key)))
+const samples = computed(() => SAMPLES.filter((s) => hasSample(shown.value, s.value)))
 const found = computed(() => {
   const pages = typed.value.trim() ? site.catalogue!.pages : like.value
   return findByWords(
@@ -100,19 +100,14 @@ function stepBy(by: number) {
         </ComboboxOptions>
       </div>
     </Combobox>
-    <div v-if="samples.length > 1" class="flex max-lg:hidden" role="group" aria-label="What it lists">
-      <button
-        v-for="s in samples"
-        :key="s.key"
-        type="button"
-        class="btn btn-small -ml-px"
-        :class="bench.sample === s.key && 'border-ink! bg-ink text-sheet'"
-        :aria-pressed="bench.sample === s.key"
-        @click="bench.sample = s.key"
-      >
-        {{ s.label }}
-      </button>
-    </div>
+    <ToggleRow
+      v-if="samples.length > 1"
+      class="max-lg:hidden"
+      label="What it lists"
+      :options="samples"
+      :value="bench.sample"
+      @pick="bench.sample = $event"
+    />
     <div v-if="hasAwkward" class="flex max-lg:hidden" role="group" aria-label="Awkward ones">
       <button
         v-for="a in AWKWARD"

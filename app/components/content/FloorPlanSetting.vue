@@ -42,11 +42,13 @@ async function take() {
 
 async function readChosen(chosen: File): Promise<string | null> {
   if (chosen.size > MOST) return 'it is larger than 5 MB'
+  const text = await chosen.text()
   let json: unknown
   try {
-    json = JSON.parse(await chosen.text())
-  } catch {
-    return 'it is no JSON'
+    json = JSON.parse(text)
+  } catch (error) {
+    if (error instanceof SyntaxError) return 'it is no JSON'
+    throw error
   }
   const read = readFloorPlan(json, termNamed)
   if ('why' in read) return read.why

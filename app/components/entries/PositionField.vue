@@ -14,6 +14,7 @@ const floor = computed(() => {
   const chosen = plan.value.floors.find((f) => f.id === looked.value)
   return chosen ?? (props.value ? floorOf(plan.value, props.value) : (plan.value.floors[0] ?? null))
 })
+const floors = computed(() => plan.value?.floors.map(({ id, name }) => ({ value: id, label: name || 'Floor' })) ?? [])
 const stands = computed(() => (plan.value && props.value ? floorOf(plan.value, props.value) : null))
 const words = computed(() => {
   if (!props.value) return 'It stands nowhere yet: point at the plan.'
@@ -36,19 +37,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
 <template>
   <div class="space-y-2">
     <template v-if="plan && floor">
-      <p v-if="plan.floors.length > 1" class="flex flex-wrap gap-1" role="group" aria-label="Floor">
-        <button
-          v-for="f in plan.floors"
-          :key="f.id"
-          type="button"
-          class="btn btn-small"
-          :aria-pressed="f.id === floor.id"
-          :class="f.id === floor.id && 'bg-ink! text-sheet!'"
-          @click="looked = f.id"
-        >
-          {{ f.name || 'Floor' }}
-        </button>
-      </p>
+      <ToggleRow v-if="floors.length > 1" label="Floor" :options="floors" :value="floor.id" @pick="looked = $event" />
       <FloorPicture
         :plan="plan"
         :floor="floor"

@@ -13,8 +13,7 @@ interface Shown {
 }
 
 /** What is drawn into the picture by groups, each a part with looks of its own. */
-const GROUPS = ['rooms', 'names', 'marks', 'here'] as const
-type Group = (typeof GROUPS)[number]
+type Group = 'rooms' | 'names' | 'marks' | 'here'
 
 /** A floor plan as it is compiled; what it shows is found out when there is a scene. */
 export class DrawnPlan {
