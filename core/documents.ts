@@ -1,6 +1,6 @@
 import { checkFrame } from './frames'
 import { type Editing, refusePlainEdit } from './edits'
-import { LAYOUT_EDITING, checkLayout, layoutEditUpToDate, layoutUpToDate, refuseEdit } from './layouts'
+import { Trees, checkLayout, layoutEditUpToDate, layoutEditing, layoutUpToDate, refuseEdit } from './layouts'
 import { type Shape, refuse } from './shape'
 import {
   MENUS_EDITING,
@@ -18,6 +18,7 @@ import {
   termShape,
   workingShape,
 } from './site'
+import type { LayoutDocument } from './tree'
 import { HOUSE_EDITING, houseShape, houseUpToDate } from './styles'
 
 /**
@@ -65,12 +66,25 @@ export interface Spoilt {
   why: string
 }
 
+/** How a kind of document is edited; `beside` are those of the same kind that it may follow. */
+type EditingWith = (beside: readonly unknown[]) => Editing<unknown, unknown>
+
+const always =
+  <D, E>(editing: Editing<D, E>): EditingWith =>
+  () =>
+    editing as Editing<unknown, unknown>
+
+function layoutsBeside(beside: readonly unknown[]): Editing<unknown, unknown> {
+  const trees = new Trees(beside as readonly LayoutDocument[])
+  return layoutEditing(() => trees) as Editing<unknown, unknown>
+}
+
 /** The kinds of document that people edit step by step: how each is edited, and what judges its edits. */
 export const EDITED = {
-  layout: { editing: LAYOUT_EDITING as Editing<unknown, unknown>, edit: 'layout-edit' },
-  structure: { editing: STRUCTURE_EDITING as Editing<unknown, unknown>, edit: 'structure-edit' },
-  menus: { editing: MENUS_EDITING as Editing<unknown, unknown>, edit: 'menus-edit' },
-  house: { editing: HOUSE_EDITING as Editing<unknown, unknown>, edit: 'house-edit' },
-} as const satisfies Record<string, { editing: Editing<unknown, unknown>; edit: DocumentKind }>
+  layout: { editing: layoutsBeside, edit: 'layout-edit' },
+  structure: { editing: always(STRUCTURE_EDITING), edit: 'structure-edit' },
+  menus: { editing: always(MENUS_EDITING), edit: 'menus-edit' },
+  house: { editing: always(HOUSE_EDITING), edit: 'house-edit' },
+} as const satisfies Record<string, { editing: EditingWith; edit: DocumentKind }>
 
 export type EditedKind = keyof typeof EDITED

@@ -1,3 +1,4 @@
+import type { Editing } from '#core/edits'
 import { newElement } from '#core/elements'
 import type { Request } from '#core/conditions'
 import { type Frame, type Target, newFrame } from '#core/frames'
@@ -10,7 +11,9 @@ import {
   type Row,
   type Value,
   emptyLayout,
+  type LayoutDocument,
 } from '#core/tree'
+import { type Edit, Trees, layoutEditing, treesOf } from '#core/layouts'
 import { CompiledDesign } from '#core/render'
 import { Formats, type SceneOptions, sceneOf } from '#core/drawing'
 import { Catalogue, type Entry, type PageType, type RichDoc, type Site, blankEntry, blankType } from '#core/site'
@@ -241,3 +244,12 @@ export const withoutOurScripts = (html: string): string =>
     /<script type="application\/ld\+json">[^<]*<\/script>|<script( defer)? src="\/_of\/el\/[a-z]+\.\w+\.js"><\/script>/g,
     '',
   )
+
+/** How layouts that follow none are edited. */
+export const LAYOUT_EDITING = layoutEditing(() => new Trees([])) as unknown as Editing<Layout, Edit>
+
+/** What is drawn of a layout of a design. */
+export const drawn = (design: { layouts: readonly LayoutDocument[] }, id: string): Layout => treesOf(design).tree(id)!
+
+/** A layout that is known to follow none. */
+export const plain = (layout: LayoutDocument): Layout => layout as Layout

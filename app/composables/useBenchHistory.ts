@@ -1,13 +1,14 @@
 import { type Done, documentBefore, stepsDone } from '#core/edits'
-import { type Edit, LAYOUT_EDITING, describeEdit, replaceLayout } from '#core/layouts'
-import type { Layout } from '#core/tree'
+import { type Edit, describeEdit, replaceDocument } from '#core/layouts'
+import type { LayoutDocument } from '#core/tree'
 import { useBench } from '~/stores/bench'
+import { useDesign } from '~/stores/design'
 
 /** A line of the history: what was done, and the layout as it was right after. */
 export interface PastStep {
   step: Done<Edit>
   words: string
-  after: Layout
+  after: LayoutDocument
   /** How many steps were done since. */
   since: number
 }
@@ -20,6 +21,7 @@ const MOST_TAKEN_BACK = 100
 /** What was done to the layout on the bench, latest first, and the ways back. */
 export function useBenchHistory() {
   const bench = useBench()
+  const design = useDesign()
 
   const past = computed<PastStep[]>(() => {
     const steps = stepsDone(bench.records)
@@ -27,7 +29,7 @@ export function useBenchHistory() {
     const lines: PastStep[] = []
     for (let since = 0; after && since < Math.min(steps.length, MOST_LISTED); since++) {
       const step: Done<Edit> = steps[steps.length - 1 - since]!
-      const before: Layout | null = documentBefore(LAYOUT_EDITING, after, [step], 1)
+      const before: LayoutDocument | null = documentBefore(bench.editing, after, [step], 1)
       // What is gone is named by how it was before.
       const named = step.edit.kind === 'remove' && before ? before : after
       lines.push({ step, words: wordsOf(step, named), after, since })
@@ -36,8 +38,8 @@ export function useBenchHistory() {
     return lines
   })
 
-  function wordsOf(step: Done<Edit>, layout: Layout): string {
-    const words = describeEdit(step.edit, layout)
+  function wordsOf(step: Done<Edit>, layout: LayoutDocument): string {
+    const words = describeEdit(step.edit, design.trees.of(layout).tree)
     const said = words.charAt(0).toUpperCase() + words.slice(1)
     return step.does === 'undo' ? `Taken back: ${words}` : step.does === 'redo' ? `Done again: ${words}` : said
   }
@@ -53,7 +55,7 @@ export function useBenchHistory() {
     const label = `take back ${since === 1 ? 'the last step' : `the last ${since} steps`}`
     bench.takeBackTo(
       since > MOST_TAKEN_BACK
-        ? replaceLayout(bench.current, after)
+        ? replaceDocument(bench.current, after)
         : { kind: 'batch', label, edits: back.map((s) => s.inverse) },
     )
   }

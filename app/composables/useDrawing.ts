@@ -1,6 +1,7 @@
 import type { Request } from '#core/conditions'
 import { CompiledRules, type Design, type Rules, resolve } from '#core/frames'
 import { REGIONS, type LayoutRegion, elementsOf } from '#core/tree'
+import { treesOf } from '#core/layouts'
 import { CompiledDesign, type ShownRegions } from '#core/render'
 import { type Scene, sceneOf } from '#core/drawing'
 import { type Catalogue, type Id, type Page, type Sample, asItIs, sampled } from '#core/site'
@@ -33,8 +34,8 @@ function compiledFrom(rules: Rules, catalogue: Catalogue): CompiledRules {
 const USUAL = 12
 
 /** How many entries stand on a screen of the list in a layout. */
-function mostOn({ layouts }: Design, id: Id): number {
-  const layout = layouts.find((l) => l.id === id)
+function mostOn(design: Design, id: Id): number {
+  const layout = treesOf(design).tree(id)
   const list = layout && elementsOf(layout).find((e) => e.type === 'entry-list' && e.props.source === 'page')
   return typeof list?.props.most === 'number' ? list.props.most : USUAL
 }
@@ -69,7 +70,7 @@ export function useDrawing() {
     const request = query || screen > 1 ? { ...asking, parameters } : asking
     const inGrid = grid && inHand?.region === 'card' ? cardGrid(inHand.layout, page.type ?? null) : null
     const design = inGrid ? { ...kept, layouts: [...kept.layouts, inGrid] } : kept
-    const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout })
+    const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout, asNeeded: true })
     const outcome = resolve(compiledFrom(rules, catalogue), page, request)
     const lists = (other: Page) =>
       compiled.listsShown(other, other === page ? outcome : resolve(compiledFrom(rules, catalogue), other, request))

@@ -1,6 +1,7 @@
 import type { Finding, FindingKind } from '#core/checks'
 import type { DocumentKind } from '#core/documents'
 import { nodeName } from '#core/elements'
+import type { Baseless } from '#core/layouts'
 import { find } from '#core/tree'
 import { type Id, fieldLabel } from '#core/site'
 import { counted, nounFor } from '#core/words'
@@ -35,6 +36,8 @@ export const FINDING_TITLES: Record<FindingKind, string> = {
   'dead-link': 'Typed links to addresses where nothing stands',
   contrast: 'Words that are hard to read',
   'plain-body': 'Pages in their plain body',
+  baseless: 'Variations whose base is not there',
+  waiting: 'Own changes that wait',
   unreached: 'Layouts that show nowhere',
 }
 
@@ -78,6 +81,14 @@ const DOCUMENT_NAMES: Record<DocumentKind, string> = {
   frame: 'frame',
 }
 
+const BASELESS: Record<Baseless, (base: string) => string> = {
+  missing: (base) => `the layout ${base} that it follows is not there`,
+  loop: (base) => `it follows “${base}”, which follows it in turn`,
+  region: (base) => `“${base}”, which it follows, is for another region`,
+  levels: (base) => `too many layouts follow one another up to “${base}”`,
+  id: (base) => `something in “${base}”, which it follows, has its id`,
+}
+
 /** Findings as sentences: what is the case, and what to do. */
 export function useFindingWords() {
   const design = useDesign()
@@ -96,8 +107,8 @@ export function useFindingWords() {
   }
   const fieldName = (id: Id): string => (site.catalogue && fieldLabel(site.catalogue, { of: 'page', field: id })) ?? id
   const element = (layoutId: Id, node: Id): string => {
-    const found = design.layoutById.get(layoutId)
-    const at = found && find(found.layout, node)?.node
+    const found = design.trees.tree(layoutId)
+    const at = found && find(found, node)?.node
     return at ? nodeName(at) : 'something'
   }
   const owner = (f: Extract<Finding, { kind: 'dangling' | 'missing-field' | 'dead-link' }>): string => {
@@ -132,6 +143,16 @@ export function useFindingWords() {
           todo,
         }
       }
+      case 'baseless':
+        return {
+          says: `Nothing is drawn of ${layout(f.layout)}: ${BASELESS[f.because as Baseless](design.trees.document(f.base)?.name ?? f.base)}. What it says itself is kept.`,
+          todo: 'Put its base back, or bring it back from a release.',
+        }
+      case 'waiting':
+        return {
+          says: `${counted(f.changes, 'own change')} of ${layout(f.layout)} ${f.changes === 1 ? 'waits' : 'wait'}: ${layout(f.base)}, which it follows, has nothing now that ${f.changes === 1 ? 'it holds' : 'they hold'} for. Nothing is lost.`,
+          todo: 'Point them at something else on the bench, drop them, or let them wait until the thing is back.',
+        }
       case 'unreached':
         return {
           says: `${layout(f.layout)} is used by no frame that is on, and by no grid.`,

@@ -31,6 +31,7 @@ export function useLive(layout: () => Id) {
           `${by} removed this layout. It can be put back on the shelf of layouts; what you do here is kept until then.`,
         ),
       ),
+    base: ({ id }) => void design.loadLayout(id).catch(() => {}),
     // A window that cannot ask now hears of it with the next change.
     changed: ({ what }) => void (what === 'content' ? site.load() : design.load()).catch(() => {}),
     alive: () => {},

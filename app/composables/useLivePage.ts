@@ -1,4 +1,4 @@
-import { type DrawnTree, treeToDraw } from '#core/layouts'
+import { type DrawnTree, treesOf } from '#core/layouts'
 import { type Known, type Patched, knownTo, patchesBetween } from '#core/render'
 import type { Scene } from '#core/drawing'
 import { useSite } from '~/stores/site'
@@ -69,10 +69,9 @@ export function useLivePage(options: () => DrawOptions & { inHand: NonNullable<D
 
   function update(): void {
     const drawing = options()
-    const layout = drawing.design.layouts.find((l) => l.id === drawing.inHand.layout)
-    if (!layout) return
+    const tree = treesOf(drawing.design).tree(drawing.inHand.layout)
+    if (!tree) return
     const given = givenNow(drawing)
-    const tree = treeToDraw(layout)
     // A card in a grid is drawn many times over.
     const patched = drawing.grid ? null : patchesTo(given, tree)
     if (!patched) return drawWhole(drawing, given, tree)

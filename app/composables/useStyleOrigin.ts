@@ -5,7 +5,7 @@ export interface Origin {
   /** What holds at this width step, or undefined when only the house style says. */
   value: StyleValue | undefined
   /** Where it comes from, in a word. */
-  from: 'here' | 'from wide' | 'from medium' | Giver | 'house'
+  from: 'here' | 'from wide' | 'from medium' | Giver | 'house' | 'base'
 }
 
 type Giver = 'row' | 'column' | 'layout'

@@ -2,8 +2,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { nanoid } from 'nanoid'
 import { newElement, nodeName } from '#core/elements'
-import { type Drop, type Edit, LAYOUT_EDITING, describeEdit, moveAllTo } from '#core/layouts'
-import { type Layout, type Step, type TreeNode, childrenOf, emptyRow, find } from '#core/tree'
+import { type Drop, type Edit, describeEdit, layoutEditing, moveAllTo } from '#core/layouts'
+import { type LayoutDocument, type Step, type TreeNode, childrenOf, emptyRow, find } from '#core/tree'
 import { type Id, type Page, type Sample, hasSample } from '#core/site'
 import type { LayoutAnswer, LivePerson } from '#shared/api/types'
 import type { Addable } from '~/composables/addable'
@@ -31,20 +31,29 @@ export const useBench = defineStore('bench', () => {
   /** What is told to those who do not see it. */
   const said = ref('')
 
-  const edits = useDocumentEdits<Layout, Edit>({
-    editing: LAYOUT_EDITING,
+  const editing = layoutEditing(() => design.trees)
+  const edits = useDocumentEdits<LayoutDocument, Edit>({
+    editing,
     noun: 'layout',
     changed(layout, revision) {
-      const there = chosen.value.filter((id) => id === layout.id || find(layout, id))
-      if (there.length < chosen.value.length) chosen.value = there
       if (looking.value === null) design.noteLayout({ layout, revision })
+      keepChosen()
     },
     saved: () => void design.loadReleases().catch(() => {}),
   })
   const { document, records, history, saving, stopped, aside, contests, tryAgain, understood, settle } = edits
   /** An earlier state that is looked at, and the revision that it was; null for the layout as it is. */
-  const looking = shallowRef<{ layout: Layout; revision: number } | null>(null)
-  const layout = computed(() => looking.value?.layout ?? document.value)
+  const looking = shallowRef<{ layout: LayoutDocument; revision: number } | null>(null)
+  /** The layout as it is looked at, as it is stored; */
+  const shown = computed(() => looking.value?.layout ?? document.value)
+  /** and what is drawn of it, which is what is edited. */
+  const layout = computed(() => shown.value && design.trees.of(shown.value).tree)
+
+  /** What is gone is not in hand any more. */
+  function keepChosen(): void {
+    const there = chosen.value.filter((id) => layout.value && (id === layout.value.id || find(layout.value, id)))
+    if (there.length < chosen.value.length) chosen.value = there
+  }
   const mayEdit = computed(() => session.mayDesign && looking.value === null)
 
   /** Applies an edit of the layout as it is; an earlier state that is looked at is not edited. */
@@ -53,11 +62,11 @@ export const useBench = defineStore('bench', () => {
   }
 
   /** Shows the layout as it was at a revision, on the plan and on the page; null for as it is. */
-  function lookAt(past: { layout: Layout; revision: number } | null): void {
+  function lookAt(past: { layout: LayoutDocument; revision: number } | null): void {
     looking.value = past
     const known = document.value && design.layoutById.get(document.value.id)
     if (known) design.noteLayout({ layout: past?.layout ?? document.value!, revision: known.revision })
-    chosen.value = chosen.value.filter((id) => layout.value && find(layout.value, id))
+    keepChosen()
   }
 
   /** Takes the layout back to an earlier state, as an edit like any other. */
@@ -197,6 +206,8 @@ export const useBench = defineStore('bench', () => {
 
   return {
     layout,
+    editing,
+    shown,
     current: document,
     records,
     looking,

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { type Design, type Frame, rulesOf } from '#core/frames'
-import type { Layout } from '#core/tree'
+import { treesOf } from '#core/layouts'
+import type { LayoutRegion } from '#core/tree'
 import type { Id } from '#core/site'
 import { type HouseStyle, PLAIN_HOUSE } from '#core/styles'
 import type { Spoilt } from '#core/documents'
@@ -13,6 +14,7 @@ import type {
   Change,
   DesignAnswer,
   FrameState,
+  LayoutAnswer,
   LayoutState,
   ReleaseNote,
   ReleasesAnswer,
@@ -42,6 +44,8 @@ export const useDesign = defineStore('design', () => {
     house: house.value,
   }))
   const rules = computed(() => rulesOf(design.value))
+  /** What is drawn of each layout. */
+  const trees = computed(() => treesOf(design.value))
   const layoutById = computed(() => new Map(layouts.value.map((l) => [l.layout.id, l])))
   const frameById = computed(() => new Map(frames.value.map((f) => [f.frame.id, f])))
 
@@ -85,13 +89,19 @@ export const useDesign = defineStore('design', () => {
   }
 
   /** What an open bench knows better than the last answer of the server. */
-  function noteLayout(state: Pick<LayoutState, 'layout' | 'revision'>): void {
+  function noteLayout({ layout, revision }: Pick<LayoutState, 'layout' | 'revision'>): void {
+    const state = { layout, revision }
     const at = Date.now()
-    layouts.value = layouts.value.map((l) => (l.layout.id === state.layout.id ? { ...l, ...state, changedAt: at } : l))
+    layouts.value = layouts.value.map((l) => (l.layout.id === layout.id ? { ...l, ...state, changedAt: at } : l))
   }
 
-  async function createLayout(name: string, region: Layout['region'], from?: Id): Promise<Id> {
-    const state = await useApi<LayoutState>('POST', '/layouts', { id: nanoid(10), name, region, ...(from && { from }) })
+  /** Asks for a layout that others have in hand, as it stands now. */
+  async function loadLayout(id: Id): Promise<void> {
+    noteLayout(await useApi<LayoutAnswer>('GET', `/layouts/${encodeURIComponent(id)}`))
+  }
+
+  async function createLayout(name: string, region: LayoutRegion, of: { from?: Id; follows?: Id } = {}): Promise<Id> {
+    const state = await useApi<LayoutState>('POST', '/layouts', { id: nanoid(10), name, region, ...of })
     layouts.value = [...layouts.value, state]
     await loadReleases()
     return state.layout.id
@@ -99,16 +109,21 @@ export const useDesign = defineStore('design', () => {
 
   async function removeLayout(id: Id): Promise<LayoutState | undefined> {
     const state = layoutById.value.get(id)
+    const followed = trees.value.followersOf(id).length > 0
     await useApi('DELETE', `/layouts/${id}`)
-    layouts.value = layouts.value.filter((l) => l.layout.id !== id)
-    await Promise.all([loadReleases(), loadRemoved()])
+    // What followed it stands alone now.
+    if (followed) await load()
+    else {
+      layouts.value = layouts.value.filter((l) => l.layout.id !== id)
+      await Promise.all([loadReleases(), loadRemoved()])
+    }
     return state
   }
 
   async function restoreLayout(state: LayoutState): Promise<void> {
     await useApi('POST', `/layouts/${state.layout.id}/restore`)
-    layouts.value = [...layouts.value, state].sort((a, b) => a.created - b.created)
-    await Promise.all([loadReleases(), loadRemoved()])
+    // What it follows, and what followed it, may come with it.
+    await load()
   }
 
   function noteFrame(state: FrameState): void {
@@ -169,6 +184,7 @@ export const useDesign = defineStore('design', () => {
     rules,
     layoutById,
     frameById,
+    trees,
     tintOf,
     layoutName,
     load,
@@ -179,6 +195,7 @@ export const useDesign = defineStore('design', () => {
     clearRemoved,
     bringBack,
     noteLayout,
+    loadLayout,
     createLayout,
     removeLayout,
     restoreLayout,

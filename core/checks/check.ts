@@ -1,9 +1,10 @@
 import type { Request } from '../conditions'
 import { CompiledRules, type Design, rulesOf, tabulate } from '../frames'
-import { type DrawnTree, treeToDraw } from '../layouts'
+import { type DrawnTree, treesOf } from '../layouts'
 import { type Catalogue, pagesOfItems } from '../site'
 import { checkDeadLinks } from './addresses'
 import { checkContrast } from './contrast'
+import { checkFollowing } from './following'
 import { checkHouse } from './house'
 import { checkRanking, checkReferences } from './frames'
 import { checkFields, checkOpenLinks, checkThings, gridsOf, namedOf } from './layouts'
@@ -18,6 +19,9 @@ function unreached(design: Design, trees: readonly DrawnTree[]): Finding[] {
       .flatMap((f) => Object.values(f.regions).flatMap((s) => (s.kind === 'use' ? [s.layout] : []))),
   )
   for (const tree of trees) if (used.has(tree.id)) for (const { card } of gridsOf(tree)) used.add(card)
+  // What a used one follows is used.
+  for (const layout of design.layouts)
+    if (used.has(layout.id)) for (const { id } of treesOf(design).basesOf(layout).bases) used.add(id)
   return design.layouts.filter((l) => !used.has(l.id)).map((l) => ({ kind: 'unreached', layout: l.id }))
 }
 
@@ -44,7 +48,8 @@ const menuItems = (catalogue: Catalogue): Finding[] =>
 export function checkDesign(design: Design, catalogue: Catalogue, request: Request): Finding[] {
   const compiled = new CompiledRules(rulesOf(design), catalogue)
   const table = tabulate(compiled, request)
-  const trees = design.layouts.map(treeToDraw)
+  const drawn = design.layouts.map((l) => treesOf(design).of(l))
+  const trees = drawn.map(({ tree }) => tree)
   const layouts = new Map(trees.map((t) => [t.id, t]))
   const named = namedOf(design)
   const types = typesByLayout(table, catalogue, layouts)
@@ -53,6 +58,7 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
     ...checkReferences(design.frames, compiled),
     ...trees.flatMap((l) => checkThings(l, catalogue, named)),
     ...[...types].flatMap(([id, used]) => (layouts.has(id) ? checkFields(layouts.get(id)!, used, catalogue) : [])),
+    ...design.layouts.flatMap((l, i) => checkFollowing(l, drawn[i]!)),
     ...trees.flatMap(checkOpenLinks),
     ...checkDeadLinks(trees, catalogue),
     ...trees.flatMap((l) => checkContrast(l, design.house, catalogue)),

@@ -1,5 +1,6 @@
 import { propertiesOf } from '../elements'
 import type { Design } from '../frames'
+import { treesOf } from '../layouts'
 import { type HouseStyle, ownFamily, styleProperty } from '../styles'
 import { type Layout, type Property, type Styles, type TreeNode, type Value, walk } from '../tree'
 import type { Id } from '../site'
@@ -74,8 +75,9 @@ export interface HouseUses {
 /** Where everything of the house style is used, over all layouts. */
 export function houseUses({ layouts, house }: Pick<Design, 'layouts' | 'house'>): HouseUses {
   const found = new Map<OfHouse, Id[]>()
+  const trees = treesOf({ layouts })
   for (const layout of layouts)
-    for (const named of namedByLayout(layout)) found.set(named, [...(found.get(named) ?? []), layout.id])
+    for (const named of namedByLayout(trees.of(layout).tree)) found.set(named, [...(found.get(named) ?? []), layout.id])
   return { layouts: found, house: namedByHouse(house) }
 }
 
@@ -94,5 +96,9 @@ export function checkHouse({ layouts, house }: Pick<Design, 'layouts' | 'house'>
       const lost = gone(house, one)
       return lost ? [{ kind: 'dangling' as const, ...lost, ...where }] : []
     })
-  return [...layouts.flatMap((l) => tell(namedByLayout(l), { layout: l.id })), ...tell(namedByHouse(house), {})]
+  const trees = treesOf({ layouts })
+  return [
+    ...layouts.flatMap((l) => tell(namedByLayout(trees.of(l).tree), { layout: l.id })),
+    ...tell(namedByHouse(house), {}),
+  ]
 }

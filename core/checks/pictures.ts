@@ -1,5 +1,6 @@
 import { seeNode } from '../elements'
 import type { Design } from '../frames'
+import { treesOf } from '../layouts'
 import type { Catalogue, Id } from '../site'
 import { type TreeNode, childrenOf } from '../tree'
 
@@ -8,8 +9,8 @@ export function picturesUsed(design: Design, { site }: Catalogue): Set<Id> {
   const { settings, terms, people } = site
   const found = new Set<Id>([settings.logo, settings.fallbackPicture].filter((id): id is Id => id !== null))
   for (const { picture } of [...terms, ...people]) if (picture) found.add(picture)
-  for (const { children } of design.layouts)
-    for (const row of children)
+  for (const layout of design.layouts)
+    for (const row of treesOf(design).of(layout).tree.children)
       eachNode(row, 1, (node) => seeNode(node, { thing: (kind, id) => void (kind === 'picture' && found.add(id)) }))
   return found
 }
@@ -29,13 +30,14 @@ export function drawnWidths(design: Design, catalogue: Catalogue): Map<Id, numbe
   const note = (id: Id, width: number) => found.set(id, Math.max(found.get(id) ?? 0, Math.round(width)))
   const { contentWidth } = design.house
   let lead = 0
-  for (const { children, region } of design.layouts)
-    for (const row of children)
+  for (const layout of design.layouts)
+    for (const row of treesOf(design).of(layout).tree.children)
       eachNode(row, 1, (node, share) => {
         const behind = node.kind === 'row' || node.kind === 'column'
         const width = behind ? SCREEN * share : contentWidth * share
         seeNode(node, { thing: (kind, id) => void (kind === 'picture' && note(id, width)) })
-        if (node.kind === 'element' && node.type === 'lead-picture' && region !== 'card') lead = Math.max(lead, width)
+        if (node.kind === 'element' && node.type === 'lead-picture' && layout.region !== 'card')
+          lead = Math.max(lead, width)
       })
   if (lead > 0) for (const { picture } of catalogue.site.entries) if (picture) note(picture, lead)
   // Drawings are sharp at every size.

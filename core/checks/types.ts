@@ -1,4 +1,5 @@
 import type { DocumentKind } from '../documents'
+import type { Baseless } from '../layouts'
 import type { Region, Step } from '../tree'
 import type { Id } from '../site'
 
@@ -8,6 +9,10 @@ export type Finding =
   | { kind: 'tie'; frames: [Id, Id]; region: Region; pages: string[] }
   /** A frame that is on and decides nothing anywhere; by which frames it is shadowed, or why it cannot decide. */
   | { kind: 'dead'; frame: Id; because: 'covers-nothing' | 'says-nothing' | 'shadowed'; by: Id[] }
+  /** A variation of which nothing is drawn, since what it follows is not there or cannot be followed. */
+  | { kind: 'baseless'; layout: Id; base: Id; because: Baseless }
+  /** Own changes of a variation that name what its base has not, or that cannot hold as it is now: they are kept. */
+  | { kind: 'waiting'; layout: Id; base: Id; changes: number }
   /** A layout used by no frame and no grid. */
   | { kind: 'unreached'; layout: Id }
   /** Entries with content whose body layout has no place for it. */

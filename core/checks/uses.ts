@@ -1,3 +1,4 @@
+import { treesOf } from '../layouts'
 import { type Design, type Referred, type Target, targetSpec } from '../frames'
 import { entryFieldsNamed, fieldsNamed, seeNode } from '../elements'
 import { type TermTest, isFieldTest, isTermTest } from '../conditions'
@@ -135,7 +136,7 @@ export function usesOf(used: Used, design: Design, catalogue: Catalogue): Uses {
   const names = (layout: Layout) => [...walk(layout)].some((node) => nodeNames(node, used, pages))
   const uses = entryUses(used, catalogue)
   return {
-    layouts: design.layouts.filter(names).map((l) => l.id),
+    layouts: design.layouts.filter((l) => names(treesOf(design).of(l).tree)).map((l) => l.id),
     frames: design.frames
       .filter(
         (f) =>

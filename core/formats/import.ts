@@ -1,10 +1,19 @@
 import { type Dangling, checkReferences, checkThings, namedOf } from '../checks'
 import { CompiledRules, type Design, type Frame, type Target, rulesOf, type Exchange, targetSpec } from '../frames'
 import { type Condition, builtInField, isFieldTest, isTermTest } from '../conditions'
-import { type FieldValue, type Layout, type TreeNode, rewriteProps, walk } from '../tree'
+import {
+  type Change,
+  type FieldValue,
+  type Layout,
+  type LayoutDocument,
+  type TreeNode,
+  isVariation,
+  rewriteProps,
+  walk,
+} from '../tree'
 import { entryFieldsNamed, fieldsNamed, propertiesOf, refuseProperty } from '../elements'
 import { BUILT_IN, type Catalogue, type Id, type Menu, type MenuItem, pagesOfItems } from '../site'
-import { treeToDraw } from '../layouts'
+import { type Trees, changesBetween, treesOf } from '../layouts'
 import type { Parcel } from './parcel'
 
 /** What importing would do with one thing of a parcel. */
@@ -91,11 +100,12 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
     found.set(key, unfit)
   }
   const layouts = [...design.layouts.filter((l) => !parcel.layouts.some((p) => p.id === l.id)), ...parcel.layouts]
+  const trees = treesOf({ layouts })
   const compiled = new CompiledRules(rulesOf({ layouts, frames: parcel.frames }), catalogue)
   const named = namedOf({ layouts, house: parcel.house ?? design.house })
   const notes = [
     ...checkReferences(parcel.frames, compiled),
-    ...parcel.layouts.flatMap((l) => checkThings(treeToDraw(l), catalogue, named)),
+    ...parcel.layouts.flatMap((l) => checkThings(trees.of(l).tree, catalogue, named)),
   ]
   for (const note of notes) {
     if (note.kind === 'missing-field' && note.frame) add('field', note.field, 'frame', note.frame)
@@ -108,7 +118,7 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
   for (const { id, items } of parcel.menus ?? [])
     for (const key of pagesOfItems(items)) if (!catalogue.page(key)) add('page', key, 'menu', id)
   for (const layout of parcel.layouts)
-    for (const id of unknownFields(layout, catalogue)) add('field', id, 'layout', layout.id)
+    for (const id of unknownFields(trees.of(layout).tree, catalogue)) add('field', id, 'layout', layout.id)
   return [...found.values()]
 }
 
@@ -218,7 +228,23 @@ export function adaptMenu(menu: Menu, choices: Readonly<Record<string, Choice>>)
   return { ...menu, items: adapt(menu.items) }
 }
 
-export function adaptLayout(layout: Layout, choices: Readonly<Record<string, Choice>>): Layout {
+const adaptTree = (layout: Layout, choose: Choose): Layout => ({
+  ...layout,
+  children: layout.children.map((row) => adaptNode(row, choose)),
+})
+
+/** A layout with what does not fit exchanged; of a variation its own changes. `trees` has what it follows. */
+export function adaptLayout(
+  layout: LayoutDocument,
+  trees: Trees,
+  choices: Readonly<Record<string, Choice>>,
+): LayoutDocument {
   const choose = chooser(choices)
-  return { ...layout, children: layout.children.map((row) => adaptNode(row, choose)) }
+  if (!isVariation(layout)) return adaptTree(layout, choose)
+  const base = trees.tree(layout.follows.base)
+  const { tree, waiting, baseless } = trees.of(layout)
+  const kept = waiting.map((c): Change => (c.kind === 'put' ? { ...c, node: adaptNode(c.node, choose) } : c))
+  const own =
+    base && !baseless ? changesBetween(adaptTree({ ...base, id: layout.id }, choose), adaptTree(tree, choose)) : []
+  return { ...layout, follows: { ...layout.follows, changes: [...own, ...kept] } }
 }

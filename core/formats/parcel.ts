@@ -1,5 +1,5 @@
 import { type Design, type Frame, checkFrame } from '../frames'
-import type { Layout } from '../tree'
+import type { LayoutDocument } from '../tree'
 import { checkLayout, layoutUpToDate } from '../layouts'
 import { type Problem, problem } from '../problems'
 import { type Id, type Menu, menuShape, refuseMenus } from '../site'
@@ -14,7 +14,7 @@ export interface Parcel {
   from: string
   /** ISO 8601. */
   made: string
-  layouts: Layout[]
+  layouts: LayoutDocument[]
   frames: Frame[]
   /** Shared pieces; there are none in this format's first edition, and the list is empty. */
   pieces: []
@@ -94,6 +94,6 @@ export function checkParcel(parcel: unknown): Problem[] {
 /** A parcel that was found to be one, with what is in it brought up to date: it may have been made long ago. */
 export const parcelUpToDate = (parcel: Parcel): Parcel => ({
   ...parcel,
-  layouts: parcel.layouts.map((layout) => layoutUpToDate(layout) as Layout),
+  layouts: parcel.layouts.map((layout) => layoutUpToDate(layout) as LayoutDocument),
   house: houseUpToDate(parcel.house) as HouseStyle | null,
 })

@@ -1,4 +1,4 @@
-import type { Layout } from '../tree'
+import type { LayoutDocument } from '../tree'
 import type { Menu } from '../site'
 import type { HouseStyle } from '../styles'
 import type { Frame } from './types'
@@ -7,7 +7,7 @@ import type { Rules } from './resolve'
 /** Everything that is designed: what a draft holds and what a release freezes. */
 export interface Design {
   format: 1
-  layouts: Layout[]
+  layouts: LayoutDocument[]
   frames: Frame[]
   house: HouseStyle
   /** As they were released; a design without them goes by those of the site. */

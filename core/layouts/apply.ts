@@ -33,6 +33,9 @@ type EditOf<K extends EditKind> = Extract<Edit, { kind: K }>
 /** Changes the draft of a layout and gives the edit that takes it back. */
 type Applier<K extends EditKind> = (draft: LayoutDraft, edit: EditOf<K>) => Edit
 
+/** What is done to a variation as one is done to its document; see `applyToDocument`. */
+const followsNone = ({ layout }: LayoutDraft): Edit => fail('follows-none', { name: layout.name })
+
 const APPLY: { [K in EditKind]: Applier<K> } = {
   insert(draft, { parent, index, node }) {
     checkPlace(draft, parent, index, node)
@@ -165,6 +168,10 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     else delete layout.about
     return { kind: 'describe', about: before }
   },
+  own: followsNone,
+  follow: followsNone,
+  standAlone: followsNone,
+  become: followsNone,
   batch(draft, { label, edits }) {
     const inverses = edits.map((edit) => applyOne(draft, edit))
     return { kind: 'batch', label, edits: inverses.reverse() }

@@ -3,6 +3,7 @@ import { type Problem, problem } from '../problems'
 import { isRecord, refuse, shown } from '../shape'
 import {
   type Layout,
+  type LayoutDocument,
   type LayoutElement,
   type LayoutRegion,
   type LooksKey,
@@ -13,6 +14,7 @@ import {
   type Styles,
   type TreeNode,
   type Value,
+  type Variation,
   childrenOf,
   countNodes,
   layoutShape,
@@ -20,7 +22,9 @@ import {
   rowDepth,
 } from '../tree'
 import { type Owner, refuseStyle, styleProperty } from '../styles'
+import { changeKey } from './changes'
 import type { LayoutDraft } from './draft'
+import { variationShape } from './shapes'
 
 export const MOST_DEPTH = 4
 
@@ -156,7 +160,8 @@ function ownerOf(of: string, at: string | undefined): Owner {
 }
 
 const tooLarge = (count: number): Problem => problem('too-large', { most: MOST_NODES, count })
-const nameMissing = (layout: Layout): Problem[] => (layout.name.trim() ? [] : [problem('name-missing', { most: 120 })])
+const nameMissing = (layout: LayoutDocument): Problem[] =>
+  layout.name.trim() ? [] : [problem('name-missing', { most: 120 })]
 
 /** Every way in which a document of the shape of a layout breaks the rules of layouts; none when it is valid. */
 export function checkRules(layout: Layout): Problem[] {
@@ -220,10 +225,28 @@ function* pairsIn(node: TreeNode): Generator<readonly [TreeNode, TreeNode]> {
   }
 }
 
+/**
+ * What a variation breaks by itself. Whether its own changes can hold depends on its base: those that cannot wait, and
+ * what comes of the others keeps the rules (see `vary`).
+ */
+function checkVariation(value: unknown): Problem[] {
+  const why = refuse(variationShape, value)
+  if (why !== null) return [problem('layout-shape', { why })]
+  const variation = value as Variation
+  const { changes } = variation.follows
+  const found = nameMissing(variation)
+  const keys = new Set(changes.map(changeKey))
+  if (keys.size < changes.length) found.push(problem('layout-shape', { why: 'two own changes are about the same' }))
+  const count = changes.reduce((n, c) => (c.kind === 'put' ? n + 1 + countNodes(c.node) : n), 0)
+  if (count > MOST_NODES) found.push(tooLarge(count))
+  return found
+}
+
 /** Every way in which something is no valid layout; none when it is one. Takes anything at all. */
 export function checkLayout(layout: unknown): Problem[] {
   if (!isRecord(layout) || layout.kind !== 'layout') return [problem('layout-shape', { why: 'it is something else' })]
   if (layout.format !== 2) return [problem('layout-format', { format: shown(layout.format), known: 2 })]
+  if (layout.follows !== undefined) return checkVariation(layout)
   const why = refuse(layoutShape, layout)
   return why === null ? checkRules(layout as unknown as Layout) : [problem('layout-shape', { why })]
 }

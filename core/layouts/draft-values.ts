@@ -9,12 +9,13 @@ import {
   type Styles,
   type TreeNode,
   type Value,
+  type Within,
   childrenOf,
   mayHold,
   valueShape,
 } from '../tree'
 import type { LayoutDraft } from './draft'
-import { type Edit, type Within, withStep } from './edits'
+import { type Edit, withStep } from './edits'
 
 /** What an edit names in the draft of a layout, and what is written there; what is not there is refused. */
 

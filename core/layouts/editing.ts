@@ -1,33 +1,30 @@
 import { type Editing, spliceBetween } from '../edits'
-import { type Layout, type Value, find } from '../tree'
-import { applyEdit, applyJudged } from './apply'
-import type { Edit, Within } from './edits'
+import { type Layout, type LayoutDocument, type Value, type Within, find } from '../tree'
+import { refuseEdit } from './apply'
+import { settingKey } from './changes'
+import type { Edit } from './edits'
+import { applyToDocument } from './following'
+import type { Trees } from './trees'
 
 /** Values told in fewer characters than this are sent as they are. */
 const LONG = 300
-
-const path = (...names: (string | undefined)[]) => names.filter((n) => n !== undefined).join('/')
 
 /** What an edit sets, each by a name; see `Editing`. */
 function targets(edit: Edit): string[] {
   switch (edit.kind) {
     case 'setProperty':
-    case 'spliceProperty':
-      return [path('value', edit.id, edit.property, edit.within?.item)]
     case 'setStyle':
-      return [path('look', edit.id, edit.at ?? '', edit.property, edit.step)]
     case 'setDefault':
-      return [path('default', edit.box ?? '', edit.of, edit.property, edit.step)]
-    case 'setSpans':
-      return [path('spans', edit.row)]
     case 'setWhen':
-      return [path('when', edit.id)]
     case 'rename':
-      return [path('name', edit.id)]
+    case 'hidePart':
+      return [settingKey(edit)]
+    case 'spliceProperty':
+      return [settingKey({ ...edit, kind: 'setProperty' })]
+    case 'setSpans':
+      return [`spans/${edit.row}`]
     case 'describe':
       return ['about']
-    case 'hidePart':
-      return [path('part', edit.id, edit.part)]
     case 'batch': {
       const all = edit.edits.map(targets)
       // What also puts, moves or takes away is no mere setting of values.
@@ -70,5 +67,20 @@ function whole(after: Layout, edit: Edit): Edit {
   return value === undefined ? edit : { kind: 'setProperty', id, property, ...(within && { within }), value }
 }
 
-/** How layouts are edited. */
-export const LAYOUT_EDITING: Editing<Layout, Edit> = { apply: applyEdit, applyJudged, targets, slim, whole }
+/**
+ * How layouts are edited, variations among them; `trees` gives the layouts that they may follow, as they stand when an
+ * edit is applied.
+ */
+export function layoutEditing(trees: () => Trees): Editing<LayoutDocument, Edit> {
+  const treeOf = (document: LayoutDocument) => trees().of(document).tree
+  return {
+    apply: (document, edit) => {
+      const refused = refuseEdit(edit)
+      return refused ? { ok: false, problem: refused } : applyToDocument(trees(), document, edit)
+    },
+    applyJudged: (document, edit) => applyToDocument(trees(), document, edit),
+    targets,
+    slim: (document, edit) => slim(treeOf(document), edit),
+    whole: (after, edit) => whole(treeOf(after), edit),
+  }
+}

@@ -1,50 +1,48 @@
 import type { Splice } from '../edits'
-import type { Condition } from '../conditions'
 import type { Id } from '../site'
-import type { Item, LooksKey, Stepped, Step, StyleValue, TreeNode, Value } from '../tree'
+import type { Change, Item, LayoutDocument, Setting, Step, Stepped, StyleValue, TreeNode, Within } from '../tree'
 
 /**
  * The edits of a layout, as plain data. Each can be stored, sent, replayed and inverted. `null` for a value
  * takes the property away, so that it falls back to what the layout or the house style says.
  */
 export type Edit =
+  | Setting
   | { kind: 'insert'; parent: Id; index: number; node: TreeNode }
   | { kind: 'remove'; id: Id }
   /** `index` counts among the children of `parent` as they are once the node has been taken out. */
   | { kind: 'move'; id: Id; parent: Id; index: number }
-  /**
-   * Undefined for `value` cannot be sent as JSON, so a missing property is written `unset: true`. With `within`, a
-   * value of one of the items that a property holds.
-   */
-  | { kind: 'setProperty'; id: Id; property: string; within?: Within; value?: Value; unset?: true }
   /** As `setProperty`, told by what changes in the JSON of the value that stands there; see `Splice`. */
   | ({ kind: 'spliceProperty'; id: Id; property: string; within?: Within } & Splice)
   | { kind: 'insertItem'; id: Id; property: string; index: number; item: Item }
   | { kind: 'removeItem'; id: Id; property: string; item: Id }
   /** `index` counts among the items as they are once this one has been taken out. */
   | { kind: 'moveItem'; id: Id; property: string; item: Id; index: number }
-  /** With `at`, the looks of a part or of a state. */
-  | { kind: 'setStyle'; id: Id; at?: LooksKey; property: string; step: Step; value: StyleValue | null }
-  | { kind: 'hidePart'; id: Id; part: string; hidden: boolean }
-  /**
-   * Looks for all rows (`row`), columns (`column`) or elements of one kind; see `Defaults`. In this layout, or, with
-   * `box`, in one row or column of it.
-   */
-  | { kind: 'setDefault'; box?: Id; of: string; property: string; step: Step; value: StyleValue | null }
   | { kind: 'setSpans'; row: Id; spans: number[] }
-  /** Says what must hold for something to be drawn; nothing to be asked takes it away. */
-  | { kind: 'setWhen'; id: Id; when: Condition[] }
-  /** Names a row, column or element, or, by its own id, the layout. An empty name takes it away. */
-  | { kind: 'rename'; id: Id; name: string }
   /** Says in one line what the layout is for; an empty one takes it away. */
   | { kind: 'describe'; about: string }
   /** All of them or none; invariants are asked only after the last one. */
   | { kind: 'batch'; label: string; edits: Edit[] }
+  | OfFollowing
 
-/** Which item of which property. */
-export interface Within {
-  items: string
-  item: Id
+/** What is done to a variation as one, and not to what it shows. */
+export type OfFollowing =
+  /** Own changes as they are written down: which go, by their keys, and which come or stand anew. */
+  | ({ kind: 'own' } & OwnPatch)
+  /**
+   * Follows a base, with what is shown differently as its own changes. `changes`, where it is known what they were:
+   * they are taken as they stand where they come to the same.
+   */
+  | { kind: 'follow'; base: Id; changes?: Change[] }
+  /** Follows no more: what is shown is its own from now on. */
+  | { kind: 'standAlone' }
+  /** Stands as another document of the same layout does, whatever it followed before and follows then. */
+  | { kind: 'become'; document: LayoutDocument }
+
+export interface OwnPatch {
+  drop: string[]
+  /** `before`: the key of the change that it comes to stand before; null for the end. */
+  put: { change: Change; before: string | null }[]
 }
 
 export type EditKind = Edit['kind']

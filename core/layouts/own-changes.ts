@@ -1,12 +1,14 @@
 import equal from 'fast-deep-equal'
 import type { Id } from '../site'
 import {
+  type Change,
   type Defaults,
   type Item,
   type Layout,
   type LayoutElement,
   type Noted,
   type Row,
+  type Setting,
   STEPS,
   type Step,
   type StyleValue,
@@ -16,25 +18,7 @@ import {
   childrenOf,
   standingsOf,
 } from '../tree'
-import type { Edit } from './edits'
-
-/** The changes of a variation: what it says differently from its base, as plain data; see `docs/variations.md`. */
-
-/** What an own change may set: one value, one look at one width, one part. */
-export type Setting = Extract<
-  Edit,
-  { kind: 'setProperty' | 'setStyle' | 'hidePart' | 'setWhen' | 'rename' | 'setDefault' }
->
-
-export type Change =
-  /** Something of its own, behind a sibling (`null`: before all others). */
-  | { kind: 'put'; parent: Id; after: Id | null; node: TreeNode }
-  /** Something of the base that stands elsewhere, or in another order. */
-  | { kind: 'move'; id: Id; parent: Id; after: Id | null }
-  | { kind: 'gone'; id: Id }
-  /** The spans of a row's columns, by their ids. */
-  | { kind: 'spans'; row: Id; spans: Record<Id, number> }
-  | { kind: 'set'; edit: Setting }
+/** What a variation says differently from its base, told apart from what it shows; see `docs/variations.md`. */
 
 /** Which of some numbers, each by its place, form the longest run that grows: what need not be moved. */
 function longestRun(numbers: readonly number[]): Set<number> {

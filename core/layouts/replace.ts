@@ -1,5 +1,5 @@
 import type { Edit } from './edits'
-import { type Layout, type Styles, STEPS } from '../tree'
+import { type Layout, type LayoutDocument, type Styles, STEPS, isVariation } from '../tree'
 
 function defaultsEdits(defaults: Record<string, Styles>, take: boolean): Edit[] {
   return Object.entries(defaults).flatMap(([of, styles]) =>
@@ -10,6 +10,12 @@ function defaultsEdits(defaults: Record<string, Styles>, take: boolean): Edit[] 
       }),
     ),
   )
+}
+
+/** The edit that turns one layout, variation or not, into another of the same region. */
+export function replaceDocument(from: LayoutDocument, to: LayoutDocument): Edit {
+  if (isVariation(from) || isVariation(to)) return { kind: 'become', document: to }
+  return replaceLayout(from, to)
 }
 
 /** The edit that turns one layout into another of the same region, so that even this can be undone. */

@@ -1,20 +1,25 @@
 import {
   ABSENT,
+  ID,
   NOTHING,
   type Shape,
   byValue,
   exact,
   id,
+  isRecord,
   kinds,
   list,
   never,
   oneOf,
   optional,
+  record,
   text,
   whole,
   yesNo,
 } from '../shape'
 import {
+  LAYOUT_REGIONS,
+  layoutShape,
   MOST_ABOUT,
   MOST_NAME,
   nodeShape,
@@ -40,20 +45,73 @@ const index = whole(0, 100_000)
 
 const within = exact({ items: named(), item: id() })
 
+/** What says one thing of one node. */
+const SETTINGS = {
+  setProperty: exact({
+    kind: oneOf(['setProperty']),
+    id: id(),
+    property: named(),
+    within: byValue((v) => (v === undefined ? ABSENT : within)),
+    value: byValue((v) => (v === undefined ? ABSENT : valueShape)),
+    unset: optional(yesNo().isTrue()),
+  }),
+  setStyle: exact({
+    kind: oneOf(['setStyle']),
+    id: id(),
+    at: byValue((v) => (v === undefined ? ABSENT : looksKeyShape)),
+    ...look,
+  }),
+  hidePart: exact({ kind: oneOf(['hidePart']), id: id(), part: partShape, hidden: yesNo() }),
+  setDefault: exact({
+    kind: oneOf(['setDefault']),
+    box: byValue((v) => (v === undefined ? ABSENT : id())),
+    of: named(),
+    ...look,
+  }),
+  setWhen: exact({ kind: oneOf(['setWhen']), id: id(), when: conditionsShape }),
+  rename: exact({ kind: oneOf(['rename']), id: id(), name: text(MOST_NAME) }),
+}
+
+/** How many own changes a variation may have. */
+const MOST_CHANGES = 10_000
+const orNone = (shape: Shape): Shape => byValue((v) => (v === null ? NOTHING : shape))
+/** What an own change is about: see `changeKey`. */
+const changeKey = text(500)
+const afterId = orNone(id())
+
+/** An own change. */
+const changeShape = kinds(
+  {
+    put: exact({ kind: oneOf(['put']), parent: id(), after: afterId, node: nodeShape }),
+    move: exact({ kind: oneOf(['move']), id: id(), parent: id(), after: afterId }),
+    gone: exact({ kind: oneOf(['gone']), id: id() }),
+    spans: exact({ kind: oneOf(['spans']), row: id(), spans: record(ID, whole(1, 12), 12) }),
+    set: exact({ kind: oneOf(['set']), edit: kinds(SETTINGS, 'kind', 'own change of a value') }),
+  },
+  'kind',
+  'own change',
+)
+
+const changesShape = list(changeShape, MOST_CHANGES, `a variation has at most ${MOST_CHANGES} own changes`)
+
+/** A layout that follows another. */
+export const variationShape = exact({
+  kind: oneOf(['layout']),
+  format: oneOf([2]),
+  id: id(),
+  name: text(MOST_NAME),
+  about: optional(text(MOST_ABOUT)),
+  region: oneOf(LAYOUT_REGIONS, 'there is no such region'),
+  follows: exact({ base: id(), changes: changesShape }),
+})
+
 const edits = (depth: number): Shape =>
   kinds(
     {
+      ...SETTINGS,
       insert: exact({ kind: oneOf(['insert']), parent: id(), index, node: nodeShape }),
       remove: exact({ kind: oneOf(['remove']), id: id() }),
       move: exact({ kind: oneOf(['move']), id: id(), parent: id(), index }),
-      setProperty: exact({
-        kind: oneOf(['setProperty']),
-        id: id(),
-        property: named(),
-        within: byValue((v) => (v === undefined ? ABSENT : within)),
-        value: byValue((v) => (v === undefined ? ABSENT : valueShape)),
-        unset: optional(yesNo().isTrue()),
-      }),
       spliceProperty: exact({
         kind: oneOf(['spliceProperty']),
         id: id(),
@@ -67,23 +125,23 @@ const edits = (depth: number): Shape =>
       insertItem: exact({ kind: oneOf(['insertItem']), id: id(), property: named(), index, item: itemShape }),
       removeItem: exact({ kind: oneOf(['removeItem']), id: id(), property: named(), item: id() }),
       moveItem: exact({ kind: oneOf(['moveItem']), id: id(), property: named(), item: id(), index }),
-      setStyle: exact({
-        kind: oneOf(['setStyle']),
-        id: id(),
-        at: byValue((v) => (v === undefined ? ABSENT : looksKeyShape)),
-        ...look,
-      }),
-      hidePart: exact({ kind: oneOf(['hidePart']), id: id(), part: partShape, hidden: yesNo() }),
-      setDefault: exact({
-        kind: oneOf(['setDefault']),
-        box: byValue((v) => (v === undefined ? ABSENT : id())),
-        of: named(),
-        ...look,
-      }),
       setSpans: exact({ kind: oneOf(['setSpans']), row: id(), spans: list(whole(1, 12), 12) }),
-      setWhen: exact({ kind: oneOf(['setWhen']), id: id(), when: conditionsShape }),
       describe: exact({ kind: oneOf(['describe']), about: text(MOST_ABOUT) }),
-      rename: exact({ kind: oneOf(['rename']), id: id(), name: text(MOST_NAME) }),
+      own: exact({
+        kind: oneOf(['own']),
+        drop: list(changeKey, MOST_CHANGES),
+        put: list(exact({ change: changeShape, before: orNone(changeKey) }), MOST_CHANGES),
+      }),
+      follow: exact({
+        kind: oneOf(['follow']),
+        base: id(),
+        changes: byValue((v) => (v === undefined ? ABSENT : changesShape)),
+      }),
+      standAlone: exact({ kind: oneOf(['standAlone']) }),
+      become: exact({
+        kind: oneOf(['become']),
+        document: byValue((v) => (isRecord(v) && v.follows !== undefined ? variationShape : layoutShape)),
+      }),
       batch: exact({
         kind: oneOf(['batch']),
         label: named(),

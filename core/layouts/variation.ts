@@ -1,12 +1,12 @@
 import type { Id } from '../site'
 import { type Problem, ProblemError } from '../problems'
-import { type Layout, type Row, childrenOf, copyOf, standingsOf, walk } from '../tree'
+import { type Change, type Layout, type Row, childrenOf, copyOf, standingsOf, walk } from '../tree'
 import { applyTo } from './apply'
 import { checkRules } from './check'
 import { evenSpans } from './columns'
 import { LayoutDraft } from './draft'
 import { checkPlace } from './draft-values'
-import type { Change } from './own-changes'
+import type { Edit } from './edits'
 
 /** What is drawn of a variation: its base with its own changes; see `docs/variations.md` for the rules. */
 
@@ -25,6 +25,8 @@ const stands = (change: Change): change is Standing => change.kind === 'put' || 
 class Varying {
   readonly draft: LayoutDraft
   readonly waiting = new Set<Change>()
+  /** The edits that came of it so far, in their order. */
+  readonly edits: Edit[] = []
   /** What was put or moved so far. */
   private readonly placed = new Set<Id>()
   private readonly said: ReadonlyMap<Id, Standing>
@@ -51,8 +53,12 @@ class Varying {
     for (const change of this.changes) if (stands(change)) this.attempt(change, () => this.stand(change))
     for (const change of this.changes) if (change.kind === 'gone') this.attempt(change, () => this.take(change.id))
     this.shareOut()
-    for (const change of this.changes)
-      if (change.kind === 'set') this.attempt(change, () => void applyTo(this.draft, change.edit))
+    for (const change of this.changes) if (change.kind === 'set') this.attempt(change, () => this.edit(change.edit))
+  }
+
+  private edit(edit: Edit): void {
+    applyTo(this.draft, edit)
+    this.edits.push(edit)
   }
 
   private stand(change: Standing): void {
@@ -65,8 +71,11 @@ class Varying {
     if (!holder || (there && draft.isWithin(change.parent, id))) return void this.waiting.add(change)
     const node = there ?? copyOf((change as Extract<Change, { kind: 'put' }>).node)
     checkPlace(draft, change.parent, 0, node)
+    const { parent } = change
     if (there) draft.take(id)
-    draft.putAt(change.parent, this.placeIn(change), node)
+    const index = this.placeIn(change)
+    draft.putAt(parent, index, node)
+    this.edits.push(there ? { kind: 'move', id, parent, index } : { kind: 'insert', parent, index, node })
     this.placed.add(id)
   }
 
@@ -101,7 +110,7 @@ class Varying {
   }
 
   private take(id: Id): void {
-    if (this.draft.node(id)) this.draft.take(id)
+    if (this.draft.node(id)) this.edit({ kind: 'remove', id })
     else this.waiting.add(this.changes.find((c) => c.kind === 'gone' && c.id === id)!)
   }
 
@@ -112,7 +121,7 @@ class Varying {
     for (const row of [...walk(this.draft.layout)].filter((n): n is Row => n.kind === 'row')) {
       // What stood in one that went is gone too.
       if (this.draft.node(row.id) !== row) continue
-      if (row.children.length === 0) this.draft.take(row.id)
+      if (row.children.length === 0) this.edit({ kind: 'remove', id: row.id })
       else this.spanRow(row, said.get(row.id))
     }
   }
@@ -122,7 +131,7 @@ class Varying {
     const fits = wanted.reduce((a, b) => a + b, 0) === 12 && wanted.every((n) => n >= 1)
     const spans = fits ? wanted : evenSpans(row.children.length)
     if (spans.some((n) => n < 1)) return
-    if (spans.some((n, i) => n !== row.children[i]!.span)) applyTo(this.draft, { kind: 'setSpans', row: row.id, spans })
+    if (spans.some((n, i) => n !== row.children[i]!.span)) this.edit({ kind: 'setSpans', row: row.id, spans })
   }
 }
 
@@ -144,6 +153,20 @@ function asOwn(base: Layout, { id, name, about }: Own): Layout {
 export function vary(base: Layout, own: Own, changes: readonly Change[]): Varied {
   const root = asOwn(base, own)
   if (changes.length === 0) return { tree: root, waiting: [] }
+  const { varying, waits } = varied(root, changes)
+  return { tree: varying.draft.layout, waiting: changes.filter(waits) }
+}
+
+/**
+ * Own changes as an edit of the base that they are told apart from: what moves them down into it. Those that wait are
+ * not in it.
+ */
+export function editOf(base: Layout, changes: readonly Change[], label: string): Edit {
+  return { kind: 'batch', label, edits: varied(base, changes).varying.edits }
+}
+
+/** Makes all changes that can hold together. */
+function varied(root: Layout, changes: readonly Change[]) {
   const held = new Set<Change>()
   for (;;) {
     const varying = new Varying(
@@ -152,9 +175,9 @@ export function vary(base: Layout, own: Own, changes: readonly Change[]): Varied
     )
     varying.make()
     const broken: Problem[] = checkRules(varying.draft.layout)
-    const last = broken.length > 0 ? lastOf(changes, (c) => !held.has(c) && !varying.waiting.has(c)) : undefined
-    if (!last)
-      return { tree: varying.draft.layout, waiting: changes.filter((c) => held.has(c) || varying.waiting.has(c)) }
+    const waits = (change: Change) => held.has(change) || varying.waiting.has(change)
+    const last = broken.length > 0 ? lastOf(changes, (c) => !waits(c)) : undefined
+    if (!last) return { varying, waits }
     held.add(last)
   }
 }

@@ -1,7 +1,7 @@
 import { elementSpec, kindInKey, nodeName, sortName, propertiesOf } from '../elements'
 import { styleProperty } from '../styles'
 import type { Edit } from './edits'
-import { find, type Layout, type TreeNode, type LooksKey, type State, looksOf } from '../tree'
+import { type Change, find, type Layout, type TreeNode, type LooksKey, type State, looksOf } from '../tree'
 
 function what(node: TreeNode | undefined): string {
   if (!node) return 'something'
@@ -79,7 +79,31 @@ export function describeEdit(edit: Edit, layout: Layout): string {
       const property = list?.kind === 'items' ? list.of[edit.property] : node && propertiesOf(node)[edit.property]
       return `${property?.label ?? edit.property} of ${what(node)}`
     }
+    case 'own':
+      return 'own changes'
+    case 'follow':
+      return 'follow the base'
+    case 'become':
+      return 'replace everything'
+    case 'standAlone':
+      return 'end following'
     case 'batch':
       return edit.label === 'step' && edit.edits[0] ? describeEdit(edit.edits[0], layout) : edit.label
+  }
+}
+
+/** An own change in a few words. `shown` is what is drawn of the variation, `base` what is drawn of what it follows. */
+export function describeChange(change: Change, shown: Layout, base: Layout): string {
+  switch (change.kind) {
+    case 'put':
+      return `${what(change.node)} added`
+    case 'move':
+      return `${named(find(shown, change.id) ? shown : base, change.id)} moved`
+    case 'gone':
+      return `${named(base, change.id)} taken out`
+    case 'spans':
+      return describeEdit({ kind: 'setSpans', row: change.row, spans: Object.values(change.spans) }, shown)
+    case 'set':
+      return describeEdit(change.edit, shown)
   }
 }

@@ -1,9 +1,9 @@
 import type { Need } from '../conditions'
 import { ELEMENTS } from '../elements'
-import { type DrawnTree, treeToDraw } from '../layouts'
+import { type DrawnTree, type Trees, treeToDraw, treesOf } from '../layouts'
 import { type HouseStyle, baseCss, fontsAtOnce, namedRule, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
-import { REGIONS, type Layout, type Region } from '../tree'
+import { REGIONS, type LayoutDocument, type Region } from '../tree'
 import type { Id, Menu, Page } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
 import { type Regions, type Sent, document } from './document'
@@ -35,7 +35,7 @@ export interface DrawnPage {
 
 /** What of a design is drawn. */
 export interface Drawable {
-  layouts: readonly Layout[]
+  layouts: readonly LayoutDocument[]
   house: HouseStyle
   menus?: readonly Menu[]
 }
@@ -56,6 +56,8 @@ export interface DesignOptions {
   fault?: (fault: Fault, error: unknown) => void
   /** Throws instead of leaving anything out. */
   strict?: boolean
+  /** Compiles a layout when it is first drawn, and cards at once; else all of them at once. */
+  asNeeded?: boolean
 }
 
 /** What goes with all pages that have the same regions. */
@@ -75,9 +77,9 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   readonly cards: ReadonlyMap<Id, Fill>
   /** Menus of the design, where it has its own; part of every scene. */
   readonly menus: ReadonlyMap<Id, Menu> | undefined
-  private readonly trees = new Map<Id, DrawnTree>()
-  private readonly programs = new Map<Id, Program>()
-  private readonly titled = new Set<Id>()
+  private readonly trees: Trees
+  /** Null for what cannot be compiled. */
+  private readonly programs = new Map<Id, Program | null>()
   private readonly plain = new Map<string, Program>()
   private readonly dresses = new Map<string, Dress>()
   private last: { of: Regions; dress: Dress } | null = null
@@ -91,22 +93,20 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     this.fonts = fontsAtOnce(design.house)
       .map((href) => `<link rel="preload" as="font" type="font/woff2"${attribute('href', href)} crossorigin>`)
       .join('')
-    for (const layout of design.layouts) this.trees.set(layout.id, treeToDraw(layout))
-    for (const tree of this.trees.values()) this.compile(tree)
+    this.trees = treesOf(design)
+    for (const { id, region } of design.layouts) if (!options.asNeeded || region === 'card') this.program(id)
     this.menus = design.menus && new Map(design.menus.map((m) => [m.id, m]))
-    const cards = [...this.programs].filter(([, p]) => p.region === 'card')
-    this.cards = new Map(cards.map(([id, program]) => [id, (scene) => draw(program, scene)]))
+    const cards = [...this.programs.values()].filter((p) => p?.region === 'card') as Program[]
+    this.cards = new Map(cards.map((program) => [program.layout, (scene) => draw(program, scene)]))
   }
 
-  private compile(layout: DrawnTree): void {
+  private compile(layout: DrawnTree): Program | null {
     try {
-      this.programs.set(layout.id, programOf(layout, { ids: layout.id === this.options.withIds }))
-      if (hasTitle(layout)) this.titled.add(layout.id)
+      return programOf(layout, { ids: layout.id === this.options.withIds })
     } catch (error) {
       if (this.options.strict) throw error
       this.note({ layout: layout.id, node: null, page: null, why: reason(error) }, error)
-      const guarded = this.guarded(layout, null)
-      if (guarded) this.programs.set(layout.id, guarded)
+      return this.guarded(layout, null)
     }
   }
 
@@ -132,7 +132,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     try {
       return { ...program, chunks: [draw(program, scene)] }
     } catch (error) {
-      const layout = this.trees.get(program.layout)
+      const layout = this.trees.tree(program.layout)
       const again = layout && this.guarded(layout, scene.page.key)
       if (again) return { ...program, chunks: [draw(again, scene)] }
       this.note({ layout: program.layout, node: null, page: scene.page.key, why: reason(error) }, error)
@@ -160,7 +160,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   private lookOf(regions: Regions): TitleLook {
     const { house } = this.design
     for (const region of ['intro', 'body', 'header', 'footer'] as const) {
-      const tree = this.trees.get(regions[region]?.layout ?? '')
+      const tree = this.trees.tree(regions[region]?.layout ?? '')
       const look = tree && titleLook(tree, house)
       if (look) return look
     }
@@ -174,8 +174,8 @@ export class CompiledDesign<D extends Drawable = Drawable> {
 
   /** On what of a request a layout, or a card that its grids draw, depends, and the address parameters that they read. */
   dependsOn(layout: Id): { needs: Set<Need>; parameters: Set<string> } {
-    const program = this.programs.get(layout)
-    const all = program ? [program, ...[...program.cards].flatMap((c) => this.programs.get(c) ?? [])] : []
+    const program = this.program(layout)
+    const all = program ? [program, ...[...program.cards].flatMap((c) => this.program(c) ?? [])] : []
     const needs = new Set(all.flatMap((p) => [...p.asks]))
     if (all.some((p) => p.personal)) needs.add('session')
     return { needs, parameters: new Set(all.flatMap((p) => [...p.parameters])) }
@@ -183,25 +183,35 @@ export class CompiledDesign<D extends Drawable = Drawable> {
 
   /** True when a list in a layout may be searched by words. */
   searches(layout: Id): boolean {
-    return [...(this.programs.get(layout)?.lists ?? [])].some((plan) => plan.words)
+    return [...(this.program(layout)?.lists ?? [])].some((plan) => plan.words)
   }
 
   /** True when a layout has a list of what may have been meant. */
   guesses(layout: Id): boolean {
-    return [...(this.programs.get(layout)?.lists ?? [])].some((plan) => plan.source === 'likely')
+    return [...(this.program(layout)?.lists ?? [])].some((plan) => plan.source === 'likely')
   }
 
   /** True when a layout, or a card that its grids draw, holds an element of a type. */
   holds(layout: Id, type: string): boolean {
-    const program = this.programs.get(layout)
+    const program = this.program(layout)
     return (
       program !== undefined &&
-      (program.elements.has(type) || [...program.cards].some((c) => this.programs.get(c)?.elements.has(type)))
+      (program.elements.has(type) || [...program.cards].some((c) => this.program(c)?.elements.has(type)))
     )
   }
 
   program(layout: Id): Program | undefined {
-    return this.programs.get(layout)
+    const known = this.programs.get(layout)
+    if (known !== undefined) return known ?? undefined
+    const tree = this.trees.tree(layout)
+    const made = tree ? this.compile(tree) : null
+    this.programs.set(layout, made)
+    return made ?? undefined
+  }
+
+  private hasTitle(layout: Id): boolean {
+    const tree = this.trees.tree(layout)
+    return tree !== undefined && hasTitle(tree)
   }
 
   private plainProgram(kind: PlainKind, titled: boolean): Program {
@@ -216,9 +226,9 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     const found: Partial<Record<Region, Program>> = {}
     for (const region of REGIONS) {
       const { shown } = outcome.regions[region]
-      if (shown.kind === 'layout') found[region] = this.programs.get(shown.layout)
+      if (shown.kind === 'layout') found[region] = this.program(shown.layout)
       else if (shown.kind === 'plain') {
-        const titled = [found.header, found.intro].some((p) => p && this.titled.has(p.layout))
+        const titled = [found.header, found.intro].some((p) => p && this.hasTitle(p.layout))
         found[region] = this.plainProgram(plainKind(page), titled)
       }
     }
@@ -252,7 +262,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     const all = new Set([header, intro, body, footer].filter((p) => p !== undefined))
     for (const program of [...all]) {
       for (const id of program.cards) {
-        const card = this.programs.get(id)
+        const card = this.program(id)
         if (card?.region === 'card') all.add(card)
       }
     }

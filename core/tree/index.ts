@@ -1,4 +1,5 @@
 export * from './types'
+export * from './own'
 export * from './tree'
 export { type Noted, type Standing, find, findParent, passOn, pathTo, standingsOf } from './standings'
 export * from './property'

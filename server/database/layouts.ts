@@ -1,5 +1,5 @@
 import type { Spoilt } from '../../core/documents'
-import type { Layout } from '../../core/tree'
+import { type LayoutDocument, isVariation } from '../../core/tree'
 import type { Database } from './open'
 import type { Transaction } from 'kysely'
 import type { Tables } from './schema'
@@ -8,7 +8,7 @@ import { readSound } from './sound'
 type Db = Database | Transaction<Tables>
 
 export interface StoredLayout {
-  layout: Layout
+  layout: LayoutDocument
   revision: number
   /** Counts up in order of creation; layouts keep their tint on the Map by it. */
   created: number
@@ -19,10 +19,12 @@ export interface StoredLayout {
 type Row = { id: string; doc: string; revision: number; created: number; changed_at: number; changed_by: string }
 
 function stored(row: Row, spoilt: Spoilt[]): StoredLayout | null {
-  const layout = readSound<Layout>('layout', row.id, row.doc, spoilt)
+  const layout = readSound<LayoutDocument>('layout', row.id, row.doc, spoilt)
   const { revision, created, changed_at: changedAt, changed_by: changedBy } = row
   return layout && { layout, revision, created, changedAt, changedBy }
 }
+
+const baseOf = (layout: LayoutDocument): string | null => (isVariation(layout) ? layout.follows.base : null)
 
 /** Layouts that are there, or those that were removed; what is spoilt is left out, and told. */
 export async function readLayouts(db: Db, spoilt: Spoilt[], removed = false): Promise<StoredLayout[]> {
@@ -45,8 +47,32 @@ export async function readLayout(db: Db, id: string): Promise<StoredLayout | nul
   return row ? stored(row, []) : null
 }
 
+/** The layouts that follow one themselves, by their ids. */
+export async function readFollowers(db: Db, id: string): Promise<string[]> {
+  const rows = await db
+    .selectFrom('layouts')
+    .select('id')
+    .where('base', '=', id)
+    .where('removed', '=', 0)
+    .orderBy('created')
+    .execute()
+  return rows.map((row) => row.id)
+}
+
+/** What layouts follow, and what those do in turn, each once; what is not there is left out. */
+export async function readBases(db: Db, ids: readonly string[]): Promise<LayoutDocument[]> {
+  const found = new Map<string, LayoutDocument>()
+  for (let asked = [...ids]; asked.length > 0;) {
+    const states = await Promise.all(asked.map((id) => readLayout(db, id)))
+    const layouts = states.flatMap((s) => (s ? [s.layout] : []))
+    for (const layout of layouts) found.set(layout.id, layout)
+    asked = layouts.flatMap((l) => baseOf(l) ?? []).filter((id) => !found.has(id))
+  }
+  return [...found.values()]
+}
+
 /** Stores a new layout; its place in the order of creation is the next one. */
-export async function insertLayout(db: Db, layout: Layout, by: string): Promise<StoredLayout> {
+export async function insertLayout(db: Db, layout: LayoutDocument, by: string): Promise<StoredLayout> {
   const last = await db
     .selectFrom('layouts')
     .select((e) => e.fn.max('created').as('created'))
@@ -60,6 +86,7 @@ export async function insertLayout(db: Db, layout: Layout, by: string): Promise<
       created,
       revision: 1,
       doc: JSON.stringify(layout),
+      base: baseOf(layout),
       changed_at: at,
       changed_by: by,
       removed: 0,
@@ -83,10 +110,16 @@ export async function setLayoutRemoved(db: Db, id: string, removed: boolean, by:
 }
 
 /** Stores a layout as edits have left it; their log is written by whoever applied them. */
-export async function updateLayout(db: Db, layout: Layout, revision: number, at: number, by: string): Promise<void> {
+export async function updateLayout(
+  db: Db,
+  layout: LayoutDocument,
+  revision: number,
+  at: number,
+  by: string,
+): Promise<void> {
   await db
     .updateTable('layouts')
-    .set({ doc: JSON.stringify(layout), revision, changed_at: at, changed_by: by })
+    .set({ doc: JSON.stringify(layout), base: baseOf(layout), revision, changed_at: at, changed_by: by })
     .where('id', '=', layout.id)
     .execute()
 }

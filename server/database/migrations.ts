@@ -236,4 +236,11 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw('alter table files add column pages integer').execute(db)
     },
   },
+  // Which layout a variation follows, to be found without reading all of them.
+  '017-bases': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw('alter table layouts add column base text').execute(db)
+      await sql.raw('create index layouts_base on layouts (base)').execute(db)
+    },
+  },
 }

@@ -2,7 +2,7 @@ import type { Transaction } from 'kysely'
 import type { Spoilt } from '../../core/documents'
 import type { Design, Frame } from '../../core/frames'
 import type { Menu } from '../../core/site'
-import type { Layout } from '../../core/tree'
+import type { LayoutDocument } from '../../core/tree'
 import { isRecord } from '../../core/shape'
 import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
 import type { Change, ReleaseNote } from '../../shared/api/types'
@@ -48,7 +48,7 @@ function readDesign(text: string, spoilt: Spoilt[]): Design {
   const part = readParts(text)
   return {
     format: 1,
-    layouts: readSoundList<Layout>('layout', part('layouts'), spoilt),
+    layouts: readSoundList<LayoutDocument>('layout', part('layouts'), spoilt),
     frames: readSoundList<Frame>('frame', part('frames'), spoilt),
     house: readSound<HouseStyle>('house', 'house', part('house'), spoilt) ?? PLAIN_HOUSE,
     // Earlier releases go by the menus of the site.

@@ -116,6 +116,8 @@ export interface Tables {
     changed_at: number
     changed_by: string
     removed: Flag
+    /** What a variation follows. */
+    base: ColumnType<string | null, string | null | undefined, string | null>
   }
   document_edits: {
     /** The kind of document and its id. */

@@ -6,6 +6,8 @@ import { takeTurns } from './turns'
 export interface ToApply {
   kind: EditedKind
   state: { document: unknown; revision: number }
+  /** Others of its kind that it follows. */
+  beside: readonly unknown[]
   /** The edit made last before these. */
   before?: StepMark
   edits: readonly Pending<unknown>[]
@@ -14,8 +16,8 @@ export interface ToApply {
 export type Applied = { document: unknown; records: LogRecord<unknown>[] } | { problem: Problem }
 
 /** Applies edits one after the other, all or none; whoever else waits for an answer has a turn in between. */
-export async function applyInTurn({ kind, state, before, edits }: ToApply): Promise<Applied> {
-  const { editing } = EDITED[kind]
+export async function applyInTurn({ kind, state, beside, before, edits }: ToApply): Promise<Applied> {
+  const editing = EDITED[kind].editing(beside)
   let { document } = state
   const records: LogRecord<unknown>[] = []
   const turn = takeTurns()

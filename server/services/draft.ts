@@ -1,7 +1,7 @@
 import { type Frame, type Design, checkFrame } from '../../core/frames'
-import { type Layout, emptyLayout, withNewIds } from '../../core/tree'
+import { type LayoutDocument, type Variation, emptyLayout, isVariation, withNewIds } from '../../core/tree'
 import type { Pending, PlainEdit, Told } from '../../core/edits'
-import { type Edit, checkLayout } from '../../core/layouts'
+import { type Edit, Trees, basesNamed, checkLayout, failBaseless } from '../../core/layouts'
 import { fail, failFirst } from '../../core/problems'
 import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
 import type { Spoilt } from '../../core/documents'
@@ -18,16 +18,21 @@ import {
   clearLayouts,
   insertLayout,
   layoutExists,
+  readBases,
+  readFollowers,
   readLayout,
   readLayouts,
   setLayoutRemoved,
 } from '../database/layouts'
 import { readMenus } from '../database/content'
+import { readLastInverses } from '../database/edits'
 import type { Database } from '../database/open'
+import type { Tables } from '../database/schema'
 import type { Jobs } from '../aside/work'
 import { applyInTurn } from './apply'
-import { type EditsResult, applyEdits, openDocument, readLog } from './editing'
+import { type EditsResult, applyEdits, makeEdit, openDocument, readLog } from './editing'
 import { HOUSE, HOUSE_ID, LAYOUTS } from './kept'
+import type { Transaction } from 'kysely'
 import { nanoid } from 'nanoid'
 
 /** The draft as it is stored, and its parts as one design. */
@@ -54,6 +59,15 @@ export async function readDraft(db: Database): Promise<DesignAnswer & { design: 
     spoilt,
     design,
   }
+}
+
+/** How it is told that a variation stands alone since what it followed was taken away. */
+const BASE_REMOVED = 'end following, since its base was removed'
+
+/** A layout, and the revision at which it stands. */
+export interface LayoutMark {
+  id: string
+  revision: number
 }
 
 /** The design as it stands in the studio. */
@@ -90,17 +104,26 @@ export class Draft {
 
   async createLayout(input: NewLayoutInput, by: string): Promise<LayoutState> {
     if (await layoutExists(this.db, input.id)) fail('id-taken', { id: input.id })
-    const layout = { ...emptyLayout(input.id, input.name, input.region), ...(await this.copyOf(input)) }
+    const layout = await this.newLayout(input)
     failFirst(checkLayout(layout))
     return insertLayout(this.db, layout, by)
   }
 
-  private async copyOf({ from, region }: NewLayoutInput): Promise<Pick<Layout, 'children' | 'defaults'> | object> {
-    if (!from) return {}
-    const base = (await readLayout(this.db, from)) ?? fail('layout-unknown', { id: from })
-    if (base.layout.region !== region) fail('other-region', { name: base.layout.name })
-    const newId = () => nanoid(12)
-    return { children: base.layout.children.map((row) => withNewIds(row, newId)), defaults: base.layout.defaults }
+  private async newLayout({ id, name, region, from, follows }: NewLayoutInput): Promise<LayoutDocument> {
+    if (from && follows) fail('body-shape', { why: 'A layout is copied, or follows another, and not both' })
+    const empty = emptyLayout(id, name, region)
+    if (follows) {
+      const { children: _c, defaults: _d, ...words } = empty
+      const variation: Variation = { ...words, follows: { base: follows, changes: [] } }
+      failBaseless(new Trees(await readBases(this.db, [follows])), variation)
+      return variation
+    }
+    if (!from) return empty
+    const { layout } = (await readLayout(this.db, from)) ?? fail('layout-unknown', { id: from })
+    if (layout.region !== region) fail('other-region', { name: layout.name })
+    if (isVariation(layout)) return { ...layout, id, name }
+    const children = layout.children.map((row) => withNewIds(row, () => nanoid(12)))
+    return { ...layout, id, name, children }
   }
 
   applyEdits(
@@ -108,8 +131,19 @@ export class Draft {
     revision: number,
     edits: readonly Pending<Edit>[],
     by: string,
-  ): Promise<EditsResult<Layout, Edit>> {
+  ): Promise<EditsResult<LayoutDocument, Edit>> {
     return applyEdits(this.db, this.jobs, LAYOUTS, id, revision, edits, by)
+  }
+
+  /** All layouts that follow one, themselves or by way of others. */
+  async followers(id: string): Promise<string[]> {
+    const found = new Set<string>()
+    for (let asked = [id]; asked.length > 0;) {
+      const next = await Promise.all(asked.map((one) => readFollowers(this.db, one)))
+      asked = next.flat().filter((one) => one !== id && !found.has(one))
+      for (const one of asked) found.add(one)
+    }
+    return [...found]
   }
 
   house(): Promise<Told<HouseStyle, PlainEdit>> {
@@ -124,8 +158,55 @@ export class Draft {
     return applyEdits(this.db, this.jobs, HOUSE, HOUSE_ID, revision, edits, by)
   }
 
-  async setLayoutRemoved(id: string, removed: boolean, by: string): Promise<void> {
-    if (!(await setLayoutRemoved(this.db, id, removed, by))) fail('layout-unknown', { id })
+  /**
+   * Takes a layout away. What followed it stands alone from then on, as it looked; gives the ids of those layouts, and
+   * where they stand now.
+   */
+  removeLayout(id: string, by: string): Promise<LayoutMark[]> {
+    return this.db.transaction().execute(async (trx) => {
+      const edit: Edit = { kind: 'batch', label: BASE_REMOVED, edits: [{ kind: 'standAlone' }] }
+      const marks = await this.editEach(trx, await readFollowers(trx, id), () => edit, by)
+      if (!(await setLayoutRemoved(trx, id, true, by))) fail('layout-unknown', { id })
+      return marks
+    })
+  }
+
+  /**
+   * Puts back what was taken away, with what it follows. What stands alone since it was taken away, and was not touched
+   * after that, follows it again.
+   */
+  restoreLayout(id: string, by: string): Promise<LayoutMark[]> {
+    return this.db.transaction().execute(async (trx) => {
+      if (!(await setLayoutRemoved(trx, id, false, by))) fail('layout-unknown', { id })
+      const { layout } =
+        (await readLayout(trx, id)) ?? fail('spoilt', { what: `the layout ${id}`, why: 'its log says how' })
+      for (let at: LayoutDocument = layout; isVariation(at);) {
+        const { base } = at.follows
+        await setLayoutRemoved(trx, base, false, by)
+        const next = await readLayout(trx, base)
+        if (!next) break
+        at = next.layout
+      }
+      const left = await readLastInverses<Edit>(trx, 'layout', BASE_REMOVED)
+      const edits = new Map(
+        left.filter(({ inverse }) => basesNamed(inverse).includes(id)).map((l) => [l.document, l.inverse]),
+      )
+      return this.editEach(trx, [...edits.keys()], (one) => edits.get(one)!, by)
+    })
+  }
+
+  private async editEach(
+    trx: Transaction<Tables>,
+    ids: readonly string[],
+    edit: (id: string) => Edit,
+    by: string,
+  ): Promise<LayoutMark[]> {
+    const marks: LayoutMark[] = []
+    for (const id of ids) {
+      await makeEdit(trx, LAYOUTS, id, edit(id), by)
+      marks.push({ id, revision: (await readLayout(trx, id))!.revision })
+    }
+    return marks
   }
 
   /**

@@ -26,6 +26,8 @@ export interface Kept<D> {
   /** The document as it stands; throws a problem when there is none. */
   read(db: Database | Trx, id: string): Promise<{ document: D; revision: number }>
   write(trx: Trx, id: string, document: D, revision: number, at: number, by: string): Promise<void>
+  /** Others of its kind that it follows, or would follow by these edits, which nobody has judged yet. */
+  beside?(db: Database | Trx, document: D, edits: readonly unknown[]): Promise<readonly D[]>
 }
 
 export type EditsResult<D, E> =
@@ -71,7 +73,8 @@ export async function applyEdits<D, E>(
     const [before] = await recordsTaken(trx, kept.kind, id, [...ids])
     if (before !== undefined) return repeated(before)
     const large = JSON.stringify(edits).length > LARGE
-    const input = { kind: kept.kind, state, before: await lastStep(trx, kept.kind, id), edits }
+    const beside = await besideOf(trx, kept, state.document, edits)
+    const input = { kind: kept.kind, state, beside, before: await lastStep(trx, kept.kind, id), edits }
     const result = await (large ? jobs.apply(input) : applyInTurn(input))
     if ('problem' in result) return { kind: 'refused', problem: result.problem }
     const records = result.records as LogRecord<E>[]
@@ -79,6 +82,13 @@ export async function applyEdits<D, E>(
     return { kind: 'done', revision: records.at(-1)!.revision, records }
   })
 }
+
+const besideOf = async <D>(trx: Trx, kept: Kept<D>, document: D, edits: readonly { edit: unknown }[]) =>
+  (await kept.beside?.(
+    trx,
+    document,
+    edits.map((e) => e.edit),
+  )) ?? []
 
 async function store<D>(
   trx: Trx,
@@ -123,7 +133,8 @@ export async function openDocument<D, E>(db: Database, kept: Kept<D>, id: string
 /** One edit that the server makes itself, such as taking over a parcel; nothing is stored when it changes nothing. */
 export async function makeEdit<D, E>(trx: Trx, kept: Kept<D>, id: string, edit: E, by: string): Promise<void> {
   const { document, revision } = await kept.read(trx, id)
-  const result = (EDITED[kept.kind].editing as unknown as Editing<D, E>).applyJudged(document, edit)
+  const beside = await besideOf(trx, kept, document, [{ edit }])
+  const result = (EDITED[kept.kind].editing(beside) as Editing<D, E>).applyJudged(document, edit)
   if (!result.ok) throw new ProblemError(result.problem)
   if (result.document === document) return
   const { inverse } = result

@@ -10,8 +10,8 @@ import {
   planImport,
 } from '../../core/formats'
 import { type Design, type Frame, checkFrame, frameName, namesFrom } from '../../core/frames'
-import type { Layout } from '../../core/tree'
-import { checkLayout } from '../../core/layouts'
+import type { LayoutDocument } from '../../core/tree'
+import { Trees, checkLayout } from '../../core/layouts'
 import { type Problem, failFirst } from '../../core/problems'
 import type { Catalogue, Menu } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
@@ -20,7 +20,7 @@ import type { ImportInput } from '../../shared/api/types'
 /** What a parcel brings, adapted to this site and judged; and what was left of its plan. */
 export interface ImportParts {
   plan: ImportPlan
-  layouts: Layout[]
+  layouts: LayoutDocument[]
   frames: Frame[]
   menus: Menu[]
   house: HouseStyle | null
@@ -47,11 +47,12 @@ export function prepareImport(input: ImportInput, design: Design, catalogue: Cat
   const left = new Set(leaveOut)
   const items = plan.items.filter((i) => i.state !== 'same' && !left.has(keyOf(i)))
   const taken = new Set(items.map(keyOf))
+  const trees = new Trees([...design.layouts, ...parcel.layouts])
   return {
     plan: { ...plan, items },
     layouts: parcel.layouts
       .filter((l) => taken.has(`layout ${l.id}`))
-      .map((l) => sound(adaptLayout(l, choices), checkLayout)),
+      .map((l) => sound(adaptLayout(l, trees, choices), checkLayout)),
     frames: parcel.frames
       .filter((f) => taken.has(`frame ${f.id}`))
       .map((f) => sound(adaptFrame(f, choices), checkFrame)),

@@ -2,22 +2,28 @@ import type { Spoilt } from '../../core/documents'
 import { fail } from '../../core/problems'
 import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
 import { type Entry, type MenuSet, type Structure, redirectsOfStructure } from '../../core/site'
-import type { Layout } from '../../core/tree'
+import { type LayoutDocument, isVariation } from '../../core/tree'
+import { type Edit, basesNamed, refuseEdit } from '../../core/layouts'
 import { readMenus, readStructure, writeMenus, writeStructure } from '../database/content'
 import { readTopEntries } from '../database/entries'
 import { readHouse, writeHouse } from '../database/frames'
-import { readLayout, updateLayout } from '../database/layouts'
+import { readBases, readLayout, updateLayout } from '../database/layouts'
 import type { Kept } from './editing'
 
 /** Where each kind of document that is edited step by step is kept. */
 
-export const LAYOUTS: Kept<Layout> = {
+export const LAYOUTS: Kept<LayoutDocument> = {
   kind: 'layout',
   async read(db, id) {
     const state = (await readLayout(db, id)) ?? fail('layout-unknown', { id })
     return { document: state.layout, revision: state.revision }
   },
   write: (trx, _id, layout, revision, at, by) => updateLayout(trx, layout, revision, at, by),
+  beside: (db, layout, edits) =>
+    readBases(db, [
+      ...(isVariation(layout) ? [layout.follows.base] : []),
+      ...(edits as readonly Edit[]).filter((e) => refuseEdit(e) === null).flatMap(basesNamed),
+    ]),
 }
 
 /** There is one house style. */

@@ -50,6 +50,21 @@ export class Live {
     this.tell(document, { kind: 'edits', revision: last.revision, records: small ? records : [] })
   }
 
+  /** Something that is not told edit by edit was done to a document, which stands at a revision now. */
+  moved(document: Id, revision: number): void {
+    this.tell(document, { kind: 'edits', revision, records: [] })
+  }
+
+  /** What a document follows is another now. */
+  baseChanged(document: Id, base: Id): void {
+    this.tell(document, { kind: 'base', id: base })
+  }
+
+  /** Whether any window listens to anything. */
+  hears(): boolean {
+    return this.windows.size > 0
+  }
+
   /** A document was taken away, by whom. */
   removed(document: Id, by: string): void {
     this.tell(document, { kind: 'removed', by })

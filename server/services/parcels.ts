@@ -2,9 +2,9 @@ import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
 import { type ImportPlan, type Parcel, makeParcel } from '../../core/formats'
 import type { Frame } from '../../core/frames'
-import type { Layout } from '../../core/tree'
+import { type LayoutDocument, isVariation } from '../../core/tree'
 import type { PlainEdit } from '../../core/edits'
-import { replaceLayout } from '../../core/layouts'
+import { replaceDocument } from '../../core/layouts'
 import { fail } from '../../core/problems'
 import type { HouseStyle } from '../../core/styles'
 import type { Catalogue, Menu, MenuSet } from '../../core/site'
@@ -41,7 +41,7 @@ export class Parcels {
     const { plan, layouts, frames, menus, house } = await this.jobs.prepare(input)
     await this.db.transaction().execute(async (trx) => {
       const turn = takeTurns()
-      for (const layout of layouts) {
+      for (const layout of basesFirst(layouts)) {
         await turn()
         await takeLayout(trx, layout, by)
       }
@@ -56,8 +56,22 @@ export class Parcels {
   }
 }
 
+/** Layouts in an order in which each comes behind what it follows, where that is among them. */
+export function basesFirst(layouts: readonly LayoutDocument[]): LayoutDocument[] {
+  const left = new Map(layouts.map((l) => [l.id, l]))
+  const ordered: LayoutDocument[] = []
+  const take = (layout: LayoutDocument): void => {
+    left.delete(layout.id)
+    const base = isVariation(layout) ? left.get(layout.follows.base) : undefined
+    if (base) take(base)
+    ordered.push(layout)
+  }
+  for (const layout of layouts) if (left.has(layout.id)) take(layout)
+  return ordered
+}
+
 /** Puts a layout into the draft: as a new one, or by an edit of the one with its id, which is put back if it was removed. */
-export async function takeLayout(trx: Transaction<Tables>, layout: Layout, by: string): Promise<void> {
+export async function takeLayout(trx: Transaction<Tables>, layout: LayoutDocument, by: string): Promise<void> {
   if (!(await layoutExists(trx, layout.id))) {
     await insertLayout(trx, layout, by)
     return
@@ -68,7 +82,7 @@ export async function takeLayout(trx: Transaction<Tables>, layout: Layout, by: s
   if (!state) return fail('spoilt', { what: `the layout ${layout.id}`, why: 'its log says how' })
   const { layout: old } = state
   if (old.region !== layout.region) fail('other-region', { name: layout.name })
-  await makeEdit(trx, LAYOUTS, layout.id, replaceLayout(old, layout), by)
+  await makeEdit(trx, LAYOUTS, layout.id, replaceDocument(old, layout), by)
 }
 
 /** Puts a house style in the place of the one there is, by an edit. */

@@ -11,7 +11,8 @@ import type { Database } from '../database/open'
 import { insertRelease, readLatestRelease, readRelease, readReleases } from '../database/releases'
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
-import { takeFrame, takeHouse, takeLayout, takeMenu, takeMenus } from './parcels'
+import { basesFirst, takeFrame, takeHouse, takeLayout, takeMenu, takeMenus } from './parcels'
+import { treesOf } from '../../core/layouts'
 import { takeTurns } from './turns'
 
 const NOTHING: Pick<Design, 'layouts' | 'frames'> = { layouts: [], frames: [] }
@@ -98,9 +99,10 @@ export class Releases {
     const before = await this.draft.design()
     await this.db.transaction().execute(async (trx) => {
       const turn = takeTurns()
-      for (const layout of design.layouts) {
+      const meant = layoutsMeant(what, design, before)
+      for (const layout of basesFirst(design.layouts)) {
         await turn()
-        if (isMeant(what, 'layout', layout.id)) await takeLayout(trx, layout, by)
+        if (meant.has(layout.id)) await takeLayout(trx, layout, by)
       }
       for (const frame of design.frames) if (isMeant(what, 'frame', frame.id)) await takeFrame(trx, frame, by)
       if (what.kind === 'all') {
@@ -123,6 +125,14 @@ export class Releases {
 
 const isMeant = (what: BringBack, kind: 'layout' | 'frame', id: string): boolean =>
   what.kind === 'all' || (what.kind === kind && what.id === id)
+
+/** The layouts to bring back: with one of them what it follows, where that is not there any more. */
+function layoutsMeant(what: BringBack, release: Design, draft: Design): Set<string> {
+  const there = new Set(draft.layouts.map((l) => l.id))
+  const meant = release.layouts.filter((l) => isMeant(what, 'layout', l.id))
+  const bases = meant.flatMap((l) => treesOf(release).basesOf(l).bases).filter((l) => !there.has(l.id))
+  return new Set([...meant, ...bases].map((l) => l.id))
+}
 
 /** What a release did not have waits under what was removed. */
 async function removeOthers(trx: Transaction<Tables>, before: Design, release: Design, by: string): Promise<void> {

@@ -2,7 +2,7 @@ import type { Request } from '../../core/conditions'
 import type { Design, Frame, Loss, NearMiss, Rule, Say } from '../../core/frames'
 import type { Shown, Fault } from '../../core/render'
 import type { Spoilt } from '../../core/documents'
-import type { Layout, Region } from '../../core/tree'
+import type { LayoutDocument, LayoutRegion, Region } from '../../core/tree'
 import type { LogRecord, Pending, Told } from '../../core/edits'
 import type { Edit } from '../../core/layouts'
 import type { Problem } from '../../core/problems'
@@ -56,7 +56,7 @@ export interface SignInInput {
 }
 
 export interface LayoutState {
-  layout: Layout
+  layout: LayoutDocument
   revision: number
   created: number
   changedAt: number
@@ -401,9 +401,11 @@ export interface HomeInput {
 export interface NewLayoutInput {
   id: string
   name: string
-  region: Layout['region']
-  /** A layout whose rows are copied with new ids. */
+  region: LayoutRegion
+  /** A layout that is copied, with new ids. */
   from?: string
+  /** A layout that it follows; not together with `from`. */
+  follows?: string
 }
 
 export interface EditsInput<E> {
@@ -565,6 +567,8 @@ export type LiveEvent =
   /** Without records where they are too many to be told. */
   | { kind: 'edits'; revision: number; records: readonly LogRecord<unknown>[] }
   | { kind: 'removed'; by: string }
+  /** What the layout follows is another now: to be asked for anew. */
+  | { kind: 'base'; id: Id }
   /** The content of the site is another, or what lies on the shelf of layouts: to be asked for anew. */
   | { kind: 'changed'; what: 'content' | 'shelf' }
   | { kind: 'alive' }

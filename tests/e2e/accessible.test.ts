@@ -59,6 +59,7 @@ test('the studio has none, on any of its screens', async ({ page, server }) => {
   await page.getByLabel('Header', { exact: true }).selectOption({ label: 'no say' })
   await page.getByLabel('Body', { exact: true }).selectOption({ label: 'no say' })
   await page.getByRole('button', { name: 'Keep' }).click()
+  await expect(page.getByRole('region', { name: 'Impact of this edit' })).toBeHidden()
   await page.goto(`${server.origin}/studio/checks`)
   await expect(page.getByRole('heading', { name: 'Frames that decide nothing' })).toBeVisible()
   expect(await findings(page)).toEqual([])

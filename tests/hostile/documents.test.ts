@@ -18,12 +18,12 @@ import {
   rulesOf,
   whyOf,
 } from '#core/frames'
-import { type Edit, applyEdit, checkLayout, describeEdit, refuseEdit } from '#core/layouts'
+import { type Edit, applyEdit, checkLayout, describeEdit, refuseEdit, treesOf } from '#core/layouts'
 import type { Layout } from '#core/tree'
 import { CompiledDesign } from '#core/render'
 import { Formats, sceneOf } from '#core/drawing'
 import { Catalogue, type Entry, type Site, checkEntry } from '#core/site'
-import { VISITOR, column, element, field, layout, row, withoutOurScripts } from '../fixtures'
+import { VISITOR, column, element, field, layout, row, withoutOurScripts, drawn } from '../fixtures'
 import { diceOf, randomEdit } from '../unit/core/layouts/random'
 import { spoiltOf } from './mutate'
 
@@ -129,7 +129,7 @@ test('layouts', () => {
         .map((id) => [`menu ${id}`, { do: 'drop' as const }])
         .concat(['maker', 'made', 'materials'].map((id) => [`field ${id}`, { do: 'drop' as const }])),
     )
-    expect(checkLayout(adaptLayout(layout, choices))).toEqual([])
+    expect(checkLayout(adaptLayout(layout, treesOf(next), choices))).toEqual([])
   })
   expect(accepted).toBeGreaterThan(5)
 })
@@ -178,7 +178,7 @@ test('frames', () => {
 })
 
 test('edits: applied to a layout they give a layout, or say why not', () => {
-  const exhibit = design.layouts.find((l) => l.id === 'exhibit-page')!
+  const exhibit = drawn(design, 'exhibit-page')
   const base = { ...exhibit, children: [...exhibit.children, ...full.children] }
   const edits = Array.from({ length: 200 }, (_, i) => randomEdit(base, diceOf(i + 1)))
   fc.assert(

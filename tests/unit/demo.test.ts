@@ -1,10 +1,10 @@
 import { checkFrame, resolveInTurn, rulesOf } from '#core/frames'
-import { checkLayout, treeToDraw } from '#core/layouts'
+import { checkLayout, treesOf } from '#core/layouts'
 import { elementsOf } from '#core/tree'
 import { hasTitle } from '#core/render'
 import { Catalogue, isSlug } from '#core/site'
 import { DEMO_USERS, PICTURES, makeDemo } from '#demo/index'
-import { VISITOR } from '../fixtures'
+import { VISITOR, drawn } from '../fixtures'
 
 const { site, design } = makeDemo()
 const catalogue = new Catalogue(site)
@@ -33,7 +33,9 @@ test('the awkward ones are there', () => {
 test('its layouts and frames are valid, and nothing in them leads nowhere', () => {
   for (const layout of design.layouts) expect(checkLayout(layout)).toEqual([])
   for (const frame of design.frames) expect(checkFrame(frame)).toEqual([])
-  const menus = design.layouts.flatMap(elementsOf).flatMap((e) => (e.type === 'menu' ? [e.props.menu] : []))
+  const menus = design.layouts
+    .flatMap((l) => elementsOf(drawn(design, l.id)))
+    .flatMap((e) => (e.type === 'menu' ? [e.props.menu] : []))
   for (const menu of menus) expect(catalogue.menus.has(String(menu))).toBe(true)
   const links = site.menus.flatMap((m) => m.items).flatMap((i) => [i, ...i.items])
   for (const { link } of links) expect(typeof link === 'object' && catalogue.page(link.page)).toBeTruthy()
@@ -48,7 +50,7 @@ test('ids and addresses are unique, and slugs are slugs', () => {
 
 test('every page has a header, a body and exactly one title', () => {
   const rules = rulesOf(design)
-  const titled = new Set(design.layouts.filter((l) => hasTitle(treeToDraw(l))).map((l) => l.id))
+  const titled = new Set(design.layouts.filter((l) => hasTitle(treesOf(design).of(l).tree)).map((l) => l.id))
   for (const page of catalogue.pages) {
     const { regions } = resolveInTurn(rules, catalogue, page, VISITOR)
     const layouts = Object.values(regions).flatMap((r) => (r.shown.kind === 'layout' ? [r.shown.layout] : []))

@@ -3,15 +3,17 @@ import type { Page } from '#core/site'
 import { counted } from '#core/words'
 import type { LivePerson } from '#shared/api/types'
 import { useBench } from '~/stores/bench'
+import { useFollowing } from '~/stores/following'
 import { useMap } from '~/stores/map'
 
 const shown = defineModel<Page>('shown', { required: true })
-const history = defineModel<boolean>('history', { required: true })
+const aside = defineModel<BenchAside>('aside', { required: true })
 const view = defineModel<BenchView>('view', { required: true })
 defineEmits<{ add: [] }>()
 
 const bench = useBench()
 const map = useMap()
+const following = useFollowing()
 const REGION = {
   header: 'Header layout',
   intro: 'Intro layout',
@@ -44,6 +46,12 @@ const VIEWS = [
     <p class="flex min-w-0 items-baseline gap-2">
       <span class="shrink-0 text-soft max-lg:hidden">{{ REGION[bench.layout!.region] }}</span>
       <span class="made truncate text-base">{{ bench.layout!.name }}</span>
+      <span v-if="following.base" class="truncate text-xs text-soft"
+        >follows
+        <NuxtLink class="underline" :to="`/studio/layouts/${following.base.id}`">{{
+          following.base.name
+        }}</NuxtLink></span
+      >
       <span v-if="bench.people.length === 0" class="shrink-0 text-xs text-soft max-xl:hidden">{{ reachWords }}</span>
     </p>
     <p v-if="bench.people.length" class="shrink-0 text-xs text-soft" data-testid="people">
@@ -69,11 +77,21 @@ const VIEWS = [
         Redo
       </button>
       <button
+        v-if="following.variation"
         type="button"
         class="btn btn-small"
-        :class="history && 'border-ink! bg-ink text-sheet'"
-        :aria-pressed="history"
-        @click="history = !history"
+        :class="aside === 'own' && 'border-ink! bg-ink text-sheet'"
+        :aria-pressed="aside === 'own'"
+        @click="aside = aside === 'own' ? 'sheet' : 'own'"
+      >
+        {{ counted(following.changes.length, 'own change') }}
+      </button>
+      <button
+        type="button"
+        class="btn btn-small"
+        :class="aside === 'history' && 'border-ink! bg-ink text-sheet'"
+        :aria-pressed="aside === 'history'"
+        @click="aside = aside === 'history' ? 'sheet' : 'history'"
       >
         History
       </button>

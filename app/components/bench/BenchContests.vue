@@ -30,7 +30,7 @@ const short = (text: string) => (text.length > MOST ? `${text.slice(0, MOST)}…
     role="alert"
   >
     <p class="min-w-0 flex-1">
-      {{ describeEdit(contest.mine, bench.current!) }} was set elsewhere too, to “{{ short(valueOf(contest.theirs)) }}”.
+      {{ describeEdit(contest.mine, bench.layout!) }} was set elsewhere too, to “{{ short(valueOf(contest.theirs)) }}”.
       What you set holds now: “{{ short(valueOf(contest.mine)) }}”.
     </p>
     <button type="button" class="underline" @click="bench.settle(contest, false)">Keep mine</button>

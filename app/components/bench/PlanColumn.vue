@@ -2,7 +2,7 @@
 import type { Column } from '#core/tree'
 
 const props = defineProps<{ column: Column; level: number }>()
-const { selected, tabindex, hidden, why } = usePlanItem(() => props.column)
+const { selected, tabindex, hidden, why, own } = usePlanItem(() => props.column)
 </script>
 
 <template>
@@ -20,6 +20,7 @@ const { selected, tabindex, hidden, why } = usePlanItem(() => props.column)
       column.children.length === 0 && 'border-dashed',
     ]"
   >
+    <p v-if="own" class="px-0.5 font-mono text-2xs font-bold leading-none" aria-hidden="true">{{ OWN_MARKS[own] }}</p>
     <div class="space-y-1" :role="column.children.length ? 'group' : undefined">
       <template v-for="child in column.children" :key="child.id">
         <PlanRow v-if="child.kind === 'row'" :row="child" :level="level + 1" />

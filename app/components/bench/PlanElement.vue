@@ -8,7 +8,7 @@ const props = defineProps<{ element: LayoutElement; level: number }>()
 const checks = useChecks()
 const names = useElementNames()
 const notes = computed(() => checks.byNode.get(props.element.id))
-const { selected, tabindex, hidden, why } = usePlanItem(() => props.element)
+const { selected, tabindex, hidden, why, own } = usePlanItem(() => props.element)
 const spec = computed(() => elementSpec(props.element.type))
 const label = computed(() => {
   const says = spec.value?.summary(filledProps(props.element), names.value)
@@ -41,6 +41,7 @@ const dynamic = computed(() => spec.value?.group === 'Entry' || fieldsNamed(prop
         class="mr-1 bg-spot px-1 text-2xs font-semibold text-white"
         title="The checks have a note on this"
         >!</span
+      ><span v-if="own" class="mr-1 font-mono font-bold" aria-hidden="true">{{ OWN_MARKS[own] }}</span
       ><span v-if="hidden" class="mr-1 text-2xs">not now</span>{{ label }}
     </p>
     <div v-if="element.children" class="space-y-1 px-1 pb-1" role="group">

@@ -6,7 +6,7 @@ import { useBench } from '~/stores/bench'
 const props = defineProps<{ row: Row; level: number }>()
 
 const bench = useBench()
-const { selected, tabindex, hidden, why } = usePlanItem(() => props.row)
+const { selected, tabindex, hidden, why, own } = usePlanItem(() => props.row)
 const folded = computed(() => bench.folded.has(props.row.id))
 const spans = computed(() => props.row.children.map((c) => c.span).join(' + '))
 const width = computed(() => ({ band: 'full width', full: 'full width' })[String(props.row.styles.width?.wide)] ?? '')
@@ -54,6 +54,7 @@ function beginEdge(index: number, event: PointerEvent) {
   >
     <div class="flex cursor-default items-baseline justify-between gap-2 px-1.5 py-0.5" :class="selected && 'cornered'">
       <span class="grow text-xs [overflow-wrap:anywhere]"
+        ><span v-if="own" class="mr-1 font-mono font-bold" aria-hidden="true">{{ OWN_MARKS[own] }}</span
         >{{ row.name ?? 'Row' }} <span v-if="width" class="text-soft">{{ width }}</span></span
       >
       <span class="shrink-0 font-mono text-2xs text-soft">{{

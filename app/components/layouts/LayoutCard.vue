@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { nanoid } from 'nanoid'
-import { countNodes, elementsOf } from '#core/tree'
+import { countNodes, elementsOf, isVariation } from '#core/tree'
 import { pagesOfLayout } from '#core/frames'
 import { counted } from '#core/words'
 import type { LayoutState } from '#shared/api/types'
@@ -47,13 +47,21 @@ function picture(): string {
   return draw({ design: all, rules, page: page.value, request: map.request, inHand, alone: true })
 }
 const RATIO = { header: 0.13, intro: 0.34, body: 0.62, footer: 0.28, card: 1.2 }
-const empty = computed(() => countNodes(layout.value) === 0)
+const empty = computed(() => countNodes(design.trees.of(layout.value).tree) === 0)
 
 async function duplicate() {
   const { region, id, name } = layout.value
-  const copy = await notices.attempt(() => design.createLayout(`${name}, copy`, region, id))
+  const copy = await notices.attempt(() => design.createLayout(`${name}, copy`, region, { from: id }))
   if (copy) notices.say(`“${name}, copy” stands on the shelf.`)
 }
+async function vary() {
+  const { region, id, name } = layout.value
+  const made = await notices.attempt(() => design.createLayout(`${name}, variation`, region, { follows: id }))
+  if (made) await router.push(`/studio/layouts/${made}`)
+}
+const base = computed(() => (isVariation(layout.value) ? layout.value.follows.base : null))
+const ownChanges = computed(() => (isVariation(layout.value) ? layout.value.follows.changes.length : 0))
+const followers = computed(() => design.trees.followersOf(layout.value.id))
 async function rename(name: string) {
   // Leaving the input by Enter or Escape takes the focus from it, which calls this once more.
   if (!renaming.value) return
@@ -76,6 +84,7 @@ const actions = computed(() => [
     ? [
         { label: 'Rename', run: () => void (renaming.value = true) },
         { label: 'Duplicate', run: duplicate },
+        { label: 'New variation', run: vary },
         { label: 'Remove…', run: () => void (removing.value = true) },
       ]
     : []),
@@ -94,7 +103,7 @@ const MOST_NAMED = 3
 const grids = computed(() =>
   inCards.value
     ? design.layouts
-        .filter((l) => elementsOf(l.layout).some((e) => e.props.card === layout.value.id))
+        .filter((l) => elementsOf(design.trees.of(l.layout).tree).some((e) => e.props.card === layout.value.id))
         .map((l) => l.layout.name)
     : [],
 )
@@ -130,6 +139,20 @@ const grids = computed(() =>
         </h3>
         <p v-if="layout.about" class="mb-0.5 break-words text-xs">{{ layout.about }}</p>
         <p class="text-xs text-soft">{{ reachWords }} · {{ changed }}</p>
+        <p v-if="base" class="mt-0.5 text-xs">
+          follows
+          <NuxtLink class="underline" :to="`/studio/layouts/${base}`">{{ design.layoutName(base) }}</NuxtLink>, with
+          {{ ownChanges === 0 ? 'no change of its own' : counted(ownChanges, 'own change') }}
+        </p>
+        <p v-if="followers.length" class="mt-0.5 text-xs">
+          followed by
+          <template v-for="(follower, i) in followers.slice(0, MOST_NAMED)" :key="follower.id"
+            ><template v-if="i > 0">, </template
+            ><NuxtLink class="underline" :to="`/studio/layouts/${follower.id}`">{{ follower.name }}</NuxtLink></template
+          ><template v-if="followers.length > MOST_NAMED">
+            and {{ counted(followers.length - MOST_NAMED, 'other') }}</template
+          >
+        </p>
         <ul v-if="uses.length" class="mt-1 space-y-px text-xs" :aria-label="`Where ${layout.name} shows`">
           <li v-for="use in uses.slice(0, MOST_NAMED)" :key="use.frame" class="flex items-baseline gap-2">
             <NuxtLink

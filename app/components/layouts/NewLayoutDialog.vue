@@ -18,12 +18,16 @@ const design = useDesign()
 const notices = useNotices()
 const region = ref(props.region)
 const name = ref('')
-const from = ref('')
+/** What it begins as: nothing, or `from` or `follows` and an id. */
+const begins = ref('')
 const bases = computed(() => design.layouts.filter((l) => l.layout.region === region.value))
-watch(region, () => (from.value = ''))
+watch(region, () => (begins.value = ''))
 
 async function make() {
-  const id = await notices.attempt(() => design.createLayout(name.value.trim(), region.value, from.value || undefined))
+  const id = await notices.attempt(() => {
+    const [how = '', of] = begins.value.split(' ')
+    return design.createLayout(name.value.trim(), region.value, of ? { [how]: of } : {})
+  })
   if (!id) return
   emit('close')
   await navigateTo(`/studio/layouts/${id}`)
@@ -46,11 +50,18 @@ async function make() {
       </label>
       <label v-if="bases.length" class="block font-medium">
         Begins
-        <select v-model="from" class="input mt-1 font-normal">
+        <select v-model="begins" class="input mt-1 font-normal">
           <option value="">empty</option>
-          <option v-for="base in bases" :key="base.layout.id" :value="base.layout.id">
-            as a copy of {{ base.layout.name }}
-          </option>
+          <optgroup label="as a variation, which follows">
+            <option v-for="{ layout } in bases" :key="layout.id" :value="`follows ${layout.id}`">
+              {{ layout.name }}
+            </option>
+          </optgroup>
+          <optgroup label="as a copy, which stands alone, of">
+            <option v-for="{ layout } in bases" :key="layout.id" :value="`from ${layout.id}`">
+              {{ layout.name }}
+            </option>
+          </optgroup>
         </select>
       </label>
     </form>

@@ -13,6 +13,7 @@ const props = defineProps<{
   nodeId: string | null
   several?: ReadonlySet<string>
   giver?: GiverOf
+  ownKey?: (property: string) => string | null
 }>()
 const emit = defineEmits<{ set: [values: { property: string; value: StyleValue | null }[]] }>()
 
@@ -103,6 +104,12 @@ function reset() {
     >
       {{ title }} is set here. Give it back
     </button>
+    <OwnMark
+      v-for="{ property } in sides"
+      :key="`own ${property.name}`"
+      :of="ownKey?.(property.name)"
+      :label="property.label"
+    />
     <p v-if="refused" class="mt-1 bg-wash p-1.5 text-xs" role="alert">{{ title }}: {{ refused }}.</p>
   </div>
 </template>

@@ -4,6 +4,7 @@ import { type GiverOf, givenBy } from '~/composables/useStyleOrigin'
 import { FAMILIES, type StyleProperty, TYPE_STEPS, ownFamily, refuseStyle } from '#core/styles'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
+import { useFollowing } from '~/stores/following'
 
 const props = defineProps<{
   property: StyleProperty
@@ -13,11 +14,13 @@ const props = defineProps<{
   /** Several things are in hand that do not say the same. */
   several?: boolean
   giver?: GiverOf
+  ownKey?: (property: string) => string | null
 }>()
 const emit = defineEmits<{ set: [value: StyleValue | null] }>()
 
 const bench = useBench()
 const design = useDesign()
+const following = useFollowing()
 const surface = useSurface()
 const refused = ref('')
 const number = ref<{ scrub(event: PointerEvent): void }>()
@@ -37,6 +40,15 @@ const unit = computed(() =>
 )
 /** Nothing chosen here: what that comes to now. */
 const house = computed(() => (props.several ? 'several values' : hint.value ? `house: ${hint.value}` : 'house'))
+/** What a variation says nothing else about is its base's. */
+const fromBase = computed(
+  () =>
+    following.variation !== null &&
+    origin.value.from === 'here' &&
+    props.nodeId !== null &&
+    following.markOf(props.nodeId) !== 'added' &&
+    !following.changeOf(props.ownKey?.(props.property.name)),
+)
 /** What is set at each width, where it is not the same at all. */
 const atWidths = computed(() => {
   const set = STEPS.filter((step) => props.stepped?.[step] !== undefined)
@@ -110,7 +122,7 @@ function set(value: StyleValue | null) {
       @set="set"
       @refused="refused = $event"
     />
-    <OriginMark :from="origin.from" :label="property.label" @reset="set(null)" />
+    <OriginMark :from="fromBase ? 'base' : origin.from" :label="property.label" @reset="set(null)" />
     <p v-if="ask.kind === 'length' && ask.steps" class="col-start-2 mt-0.5 flex flex-wrap gap-x-2 text-2xs text-soft">
       <button
         v-for="at in TYPE_STEPS"
@@ -132,6 +144,7 @@ function set(value: StyleValue | null) {
         >{{ step.slice(0, 1).toUpperCase() }} {{ value }}</span
       >
     </p>
+    <OwnMark class="col-span-3" :of="ownKey?.(property.name)" :label="property.label" />
     <p v-if="refused" class="col-span-3 mt-1 bg-wash p-1.5 text-xs" role="alert">
       {{ property.label }}: {{ refused }}.
     </p>

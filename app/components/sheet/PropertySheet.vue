@@ -2,7 +2,7 @@
 import { giverOf, givenTo, kindName, looksAskedOf, looksGiven, propertiesOf } from '#core/elements'
 import { type LooksKey, type Step, type StyleValue, type Styles, type TreeNode, looksOf, pathTo } from '#core/tree'
 import { type Page, findByWords } from '#core/site'
-import { setStyleOfAll, together } from '#core/layouts'
+import { setStyleOfAll, settingKey, together } from '#core/layouts'
 import { STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
@@ -80,6 +80,18 @@ function setStyle(values: { property: string; value: StyleValue | null }[]) {
   })
   bench.apply(together('set looks', edits))
 }
+/** By what a look of the thing in hand is known among own changes of a variation. */
+const ownKey = (property: string) =>
+  bench.nodes.length === 1
+    ? settingKey({
+        kind: 'setStyle',
+        id: node.value!.id,
+        ...(at.value && { at: at.value }),
+        property,
+        step: bench.step,
+        value: null,
+      })
+    : null
 /** Own looks that are set for this width alone. */
 const atThisWidth = computed(() =>
   bench.step === 'wide' ? [] : Object.keys(own.value).filter((name) => own.value[name]![bench.step] !== undefined),
@@ -135,6 +147,7 @@ defineExpose({ focusFirst })
       <SheetLayout v-if="!node" :typed="typed" />
       <template v-else>
         <FindingMarks class="mb-2" :findings="notes" />
+        <SheetFollows v-if="bench.nodes.length === 1 && !typed.trim()" :id="node.id" />
         <p v-if="nothingFound" class="border-t py-2.5 text-soft">Nothing here is called “{{ typed.trim() }}”.</p>
         <SheetSays v-if="alike" :node="node" :typed="typed" :page="page" data-says />
         <SheetRelated v-if="alike && !typed.trim()" :node="node" :page="page" />
@@ -172,6 +185,7 @@ defineExpose({ focusFirst })
           :styles="own"
           :defaults="looksGiven(givenTo(bench.layout!, node.id), node, at) ?? {}"
           :giver="giver"
+          :own-key="ownKey"
           :asked="asked"
           :several="several"
           :typed="typed"

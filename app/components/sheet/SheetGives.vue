@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ELEMENTS, elementSpec, givenTo, kindInKey, sortName, sortOf } from '#core/elements'
-import { type Edit, looksWords, together } from '#core/layouts'
+import { type Edit, looksWords, settingKey, together } from '#core/layouts'
 import {
   type Defaults,
   type Layout,
@@ -78,6 +78,15 @@ function set(values: { property: string; value: StyleValue | null }[]) {
   const edits = values.map((v): Edit => ({ kind: 'setDefault', ...box, of: of.value, step: bench.step, ...v }))
   bench.apply(together(`looks of every ${of.value}`, edits))
 }
+const ownKey = (property: string) =>
+  settingKey({
+    kind: 'setDefault',
+    ...(props.giver.kind !== 'layout' && { box: props.giver.id }),
+    of: of.value,
+    property,
+    step: bench.step,
+    value: null,
+  })
 const isGiven = (key: string) => (given.value[key] ? ' (set)' : '')
 </script>
 
@@ -98,6 +107,7 @@ const isGiven = (key: string) => (given.value[key] ? ' (set)' : '')
       :asked="stylePropertiesOn(owner)"
       :typed="typed"
       :node-id="null"
+      :own-key="ownKey"
       :step-words="`${bench.step} screens`"
       @set="set"
     />

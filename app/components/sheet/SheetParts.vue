@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { elementSpec } from '#core/elements'
+import { settingKey } from '#core/layouts'
 import { type LayoutElement, type LooksKey, type State, looksKey, looksOf } from '#core/tree'
 import { useBench } from '~/stores/bench'
 
@@ -59,6 +60,12 @@ function show(part: string, shown: boolean) {
         </label>
       </li>
     </ul>
+    <OwnMark
+      v-for="[part, { label }] in parts"
+      :key="`own ${part}`"
+      :of="settingKey({ kind: 'hidePart', id: element.id, part, hidden: true })"
+      :label="`Whether ${label.toLowerCase()} is shown`"
+    />
     <label v-if="states.length" class="mt-1.5 grid grid-cols-[88px_1fr] items-center">
       <span class="text-soft">As it is met</span>
       <select

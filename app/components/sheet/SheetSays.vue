@@ -2,13 +2,15 @@
 import { nanoid } from 'nanoid'
 import type { LayoutElement, Property, Row, TreeNode, Value } from '#core/tree'
 import { elementSpec, isAskedFor, propertiesOf } from '#core/elements'
-import { readSpans, setColumns, setPropertyOfAll } from '#core/layouts'
+import { changeKey, readSpans, setColumns, setPropertyOfAll, settingKey } from '#core/layouts'
 import { type Page, findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
+import { useFollowing } from '~/stores/following'
 
 const props = defineProps<{ node: TreeNode; typed: string; page: Page }>()
 
 const bench = useBench()
+const following = useFollowing()
 const { split, merge, duplicate } = useBenchActions()
 const specs = computed<Record<string, Property>>(() => propertiesOf(props.node))
 const asked = computed(() =>
@@ -22,6 +24,13 @@ const spansRefused = ref('')
 
 const placesOf = (element: LayoutElement) => elementSpec(element.type)?.places
 
+const ownKey = (property: string) =>
+  bench.nodes.length === 1 ? settingKey({ kind: 'setProperty', id: props.node.id, property }) : null
+/** Values of items that are its own, each by itself. */
+const ownInItems = (list: string): string[] =>
+  (following.byThing.get(props.node.id) ?? []).flatMap((c) =>
+    c.kind === 'set' && c.edit.kind === 'setProperty' && c.edit.within?.items === list ? [changeKey(c)] : [],
+  )
 const ids = computed(() => (bench.chosen.length > 1 ? bench.chosen : [props.node.id]))
 /** Of several things in hand, whether they do not say the same. */
 const several = (property: string) =>
@@ -98,6 +107,8 @@ const isPreset = (list: number[]) =>
         :several="several(name)"
         @set="set(name, $event)"
       />
+      <OwnMark :of="ownKey(name)" :label="property.label" />
+      <OwnMark v-for="key in ownInItems(name)" :key="key" :of="key" :label="property.label" />
     </template>
     <SheetPlaces v-if="node.kind === 'element' && showRest && placesOf(node)" :element="node" />
     <label v-if="showRest && ids.length === 1" class="mt-1.5 grid grid-cols-[88px_1fr] items-center">
@@ -110,5 +121,6 @@ const isPreset = (list: number[]) =>
         @change="rename(($event.target as HTMLInputElement).value)"
       />
     </label>
+    <OwnMark v-if="ids.length === 1" :of="settingKey({ kind: 'rename', id: node.id, name: '' })" label="The name" />
   </section>
 </template>

@@ -16,6 +16,8 @@ const props = defineProps<{
   several?: ReadonlySet<string>
   /** Who gives what is not set here; the layout where this is not said. */
   giver?: GiverOf
+  /** By what a look is known among the own changes of a variation. */
+  ownKey?: (property: string) => string | null
 }>()
 const emit = defineEmits<{ set: [values: { property: string; value: StyleValue | null }[]] }>()
 
@@ -78,6 +80,7 @@ const oneByOne = (list: StyleProperty[]) =>
         :node-id="nodeId"
         :several="several?.has(property.name)"
         :giver="giver"
+        :own-key="ownKey"
         @set="emit('set', [{ property: property.name, value: $event }])"
       />
       <AskSides
@@ -90,6 +93,7 @@ const oneByOne = (list: StyleProperty[]) =>
         :node-id="nodeId"
         :several="several"
         :giver="giver"
+        :own-key="ownKey"
         @set="emit('set', $event)"
       />
     </div>

@@ -104,7 +104,7 @@ describe('parcels', () => {
   test('change nothing until confirmed; then replace by an edit that can be undone, and bring back what was removed', async () => {
     const parcel = JSON.parse(JSON.stringify(await parcels.export())) as Parcel
     parcel.layouts.find((l) => l.id === 'slim-footer')!.name = 'Slimmer footer'
-    await draft.setLayoutRemoved('title-band', true, 'Ada')
+    await draft.removeLayout('title-band', 'Ada')
     const before = await draft.read()
     const plan = await parcels.plan(parcel)
     expect(plan.items.filter((i) => i.state !== 'same').map((i) => [i.id, i.state])).toEqual([

@@ -11,7 +11,7 @@ import { encodingsOf } from '../../../server/services/encoding'
 import { ANYBODY, type Asking, type Posts, Published } from '../../../server/services/published'
 import { Ready, ReadyPages } from '../../../server/services/ready'
 import { answerVisitor } from '../../../server/services/visitors'
-import { column, element, frame, layout, row } from '../../fixtures'
+import { column, element, frame, layout, row, plain } from '../../fixtures'
 
 /** The published site: one function answers a page, whoever asks for it. */
 
@@ -256,7 +256,7 @@ describe('what things ask for before they are shown', () => {
     const house = design.layouts.find((l) => l.id === 'house-footer')!
     const only = { ...row(column(12, element('heading', { text: 'For some of you' }, 'some'))), when }
     return publish({
-      layouts: design.layouts.map((l) => (l === house ? { ...l, children: [...l.children, only] } : l)),
+      layouts: design.layouts.map((l) => (l === house ? { ...l, children: [...plain(l).children, only] } : l)),
     })
   }
   const says = async (published: Published, address: string, who?: Asking) =>

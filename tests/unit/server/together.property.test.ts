@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { EditSession, type LogRecord, historyOf } from '#core/edits'
-import { applyEdit, checkLayout, type Edit, LAYOUT_EDITING } from '#core/layouts'
-import { type Layout, find } from '#core/tree'
+import { applyEdit, checkLayout, type Edit } from '#core/layouts'
+import { type Layout, find, type LayoutDocument } from '#core/tree'
 import { insertLayout } from '../../../server/database/layouts'
 import { Draft } from '../../../server/services/draft'
-import { column, element, layout, row } from '../../fixtures'
+import { LAYOUT_EDITING, column, element, layout, row, plain } from '../../fixtures'
 import { diceOf, randomEdit, seeds } from '../core/layouts/random'
 import { freshDatabase } from './database'
 
@@ -34,9 +34,9 @@ class Window {
   constructor(
     private readonly name: string,
     private readonly draft: Draft,
-    state: { layout: Layout; revision: number },
+    state: { layout: LayoutDocument; revision: number },
   ) {
-    this.session = new EditSession(LAYOUT_EDITING, { document: state.layout, revision: state.revision, log: [] })
+    this.session = new EditSession(LAYOUT_EDITING, { document: plain(state.layout), revision: state.revision, log: [] })
   }
 
   edit(seed: number): void {
@@ -75,7 +75,8 @@ class Window {
     if (lose) return
     if (answer.kind === 'done') this.session.taken(answer.revision, answer.records)
     else if (answer.kind === 'stale') this.session.overtaken(answer.revision, answer.between)
-    else if (answer.kind === 'far') this.session.begunAnew(answer.state, answer.taken)
+    else if (answer.kind === 'far')
+      this.session.begunAnew({ ...answer.state, document: plain(answer.state.document) }, answer.taken)
     else this.session.refused(answer.problem, sending.edits)
   }
 
@@ -113,7 +114,7 @@ test('two windows over one layout, with answers lost on the way: in the end the 
         expect(stored.log).toHaveLength(windows.reduce((n, w) => n + w.made - w.session.unkept.length, 0))
         expect(new Set(stored.log.map((r) => r.id)).size).toBe(stored.log.length)
         // The log, replayed from the beginning, gives the very document that is stored.
-        let replayed = state.layout
+        let replayed = plain(state.layout)
         for (const { edit } of stored.log) {
           const result = applyEdit(replayed, edit)
           if (!result.ok) throw new Error(result.problem.sentence)
@@ -121,7 +122,8 @@ test('two windows over one layout, with answers lost on the way: in the end the 
         }
         expect(replayed).toEqual(stored.layout)
         // Its inverses, of which a run has one, take everything back, unless something was taken back out of turn.
-        if (!steps.some((s) => s.what === 'undo')) expect(allUndone(stored.layout, stored.log)).toEqual(state.layout)
+        if (!steps.some((s) => s.what === 'undo'))
+          expect(allUndone(plain(stored.layout), stored.log)).toEqual(state.layout)
         for (const { session } of windows) {
           expect(session.pending).toEqual([])
           if (session.revision === stored.revision) expect(session.document).toEqual(stored.layout)

@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import type { Page } from '#core/site'
 import { useBench } from '~/stores/bench'
 import { useFinder } from '~/stores/finder'
+import { useFollowing } from '~/stores/following'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
 
@@ -12,11 +13,13 @@ const route = useRoute()
 const bench = useBench()
 const site = useSite()
 const map = useMap()
+const following = useFollowing()
 const failed = ref('')
 const adding = ref(false)
 const keys = ref(false)
 const finder = useFinder()
-const history = ref(false)
+/** What stands at the right instead of the properties. */
+const aside = ref<BenchAside>('sheet')
 const view = ref<BenchView>('both')
 const width = ref(1240)
 /** How wide the panels beside the page are; it stays so in this browser. */
@@ -86,7 +89,8 @@ useEventListener('keydown', onWindow)
 const actions = useBenchActions()
 useBenchFindables(() => {
   const looks = [
-    { label: 'History of this layout', run: () => (history.value = true) },
+    { label: 'History of this layout', run: () => (aside.value = 'history') },
+    ...(following.variation ? [{ label: 'Own changes of this variation', run: () => void (aside.value = 'own') }] : []),
     { label: 'Three widths side by side', run: () => (view.value = 'widths') },
     { label: 'Keys of the bench', keys: ['?'], run: () => (keys.value = true) },
   ]
@@ -135,7 +139,7 @@ useEventListener('beforeunload', (event) => {
     Fetching the layout…
   </p>
   <div v-else class="flex h-full flex-col">
-    <BenchBar v-model:history="history" v-model:view="view" v-model:shown="shown" @add="adding = true" />
+    <BenchBar v-model:aside="aside" v-model:view="view" v-model:shown="shown" @add="adding = true" />
     <div
       class="grid min-h-0 flex-1 max-md:grid-cols-1!"
       :class="view === 'both' ? 'max-md:grid-rows-[26vh_1fr_26vh]' : 'max-md:grid-rows-[1fr_36vh]'"
@@ -156,7 +160,8 @@ useEventListener('beforeunload', (event) => {
         @add="adding = true"
       />
       <div class="relative grid min-h-0 min-w-0">
-        <BenchHistory v-if="history" @close="history = false" />
+        <BenchHistory v-if="aside === 'history'" @close="aside = 'sheet'" />
+        <BenchOwn v-else-if="aside === 'own' && following.variation" @close="aside = 'sheet'" />
         <PropertySheet v-else ref="sheet" :page="shown" @leave="toPlan" />
         <PanelEdge v-model="sheetWidth" side="right" label="Width of the properties" />
       </div>

@@ -7,6 +7,9 @@ export default studioHandler('designer', async ({ event, site, user }) => {
   const { revision, edits } = await readInput<EditsInput<Edit>>(event, 'edits')
   const id = parameter(event, 'id')
   const result = await site.draft.applyEdits(id, revision, edits, user.name)
-  if (result.kind === 'done') site.live.edited(id, result.records, user.name)
+  if (result.kind === 'done') {
+    site.live.edited(id, result.records, user.name)
+    if (site.live.hears()) for (const follower of await site.draft.followers(id)) site.live.baseChanged(follower, id)
+  }
   return answerEdits(event, result, revision)
 })

@@ -1,6 +1,7 @@
 import { usesOf } from '#core/checks'
 import { Catalogue } from '#core/site'
 import { makeDemo } from '#demo/index'
+import { drawn } from '../../../fixtures'
 
 const { site, design } = makeDemo()
 const catalogue = new Catalogue(site)
@@ -8,7 +9,7 @@ const uses = (used: Parameters<typeof usesOf>[0]) => usesOf(used, design, catalo
 
 /** A slow twin for what a layout names: its JSON is looked through for the id as a value. */
 const mentions = (id: string) =>
-  design.layouts.filter((l) => JSON.stringify(l.children).includes(`"${id}"`)).map((l) => l.id)
+  design.layouts.filter((l) => JSON.stringify(drawn(design, l.id).children).includes(`"${id}"`)).map((l) => l.id)
 
 test('a page type is used by its entries, the layouts and frames that name it, and the menus that lead to it', () => {
   const exhibit = uses({ kind: 'type', id: 'exhibit' })

@@ -1,6 +1,6 @@
 import { type LogRecord, historyOf } from '#core/edits'
-import { type Edit, applyEdit, describeEdit, LAYOUT_EDITING } from '#core/layouts'
-import { column, element, layout, row } from '../../../fixtures'
+import { type Edit, applyEdit, describeEdit } from '#core/layouts'
+import { LAYOUT_EDITING, column, element, layout, row } from '../../../fixtures'
 
 const text = (value: string): Edit => ({ kind: 'setProperty', id: 'h', property: 'text', value })
 const record = (

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { EditSession, type Pending, historyOf, markOf, spliceBetween, spliced } from '#core/edits'
-import { type Edit, LAYOUT_EDITING, applyEdit } from '#core/layouts'
+import { type Edit, applyEdit } from '#core/layouts'
 import { type Layout, find } from '#core/tree'
-import { column, element, layout, row } from '../../../fixtures'
+import { LAYOUT_EDITING, column, element, layout, row } from '../../../fixtures'
 
 const LONG = 'A sentence about the tower clock. '.repeat(12)
 const start = layout('root', 'body', row(column(12, element('heading', { text: LONG }, 'h'))))

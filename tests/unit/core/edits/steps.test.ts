@@ -1,6 +1,7 @@
+import { LAYOUT_EDITING } from '../../../fixtures'
 import fc from 'fast-check'
 import { type LogRecord, documentBefore, historyOf, stepsDone } from '#core/edits'
-import { type Edit, LAYOUT_EDITING, applyEdit } from '#core/layouts'
+import { type Edit, applyEdit } from '#core/layouts'
 import { type Layout, emptyLayout } from '#core/tree'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
 

@@ -13,11 +13,11 @@ import {
 } from '#core/formats'
 import { type Design, type Target, checkFrame, frameName, namesFrom } from '#core/frames'
 import { type Layout, emptyLayout } from '#core/tree'
-import { applyEdit, checkLayout, replaceLayout } from '#core/layouts'
+import { applyEdit, checkLayout, replaceLayout, Trees, treesOf } from '#core/layouts'
 import { Catalogue } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import { makeDemo } from '#demo/index'
-import { column, element, field, frame, layout, observatory, row } from '../../../fixtures'
+import { column, element, field, frame, layout, observatory, row, plain } from '../../../fixtures'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
 
 const demo = makeDemo()
@@ -211,7 +211,7 @@ describe('adapting to another site', () => {
       ),
       props: { backgroundPicture: field('picture', { fallback: 'case' }) },
     })
-    const adapted = adaptLayout(made, choices)
+    const adapted = plain(adaptLayout(made, new Trees([]), choices))
     const [menu, image, grid, button, heading, text, lead] = adapted.children[0]!.children[0]!.children as {
       props: Record<string, unknown>
     }[]
@@ -227,7 +227,8 @@ describe('adapting to another site', () => {
   })
 
   test('keeping changes nothing', () => {
-    for (const made of demo.design.layouts) expect(adaptLayout(made, { 'menu rooms': { do: 'keep' } })).toEqual(made)
+    for (const made of demo.design.layouts)
+      expect(adaptLayout(made, treesOf(demo.design), { 'menu rooms': { do: 'keep' } })).toEqual(made)
     for (const made of demo.design.frames) expect(adaptFrame(made, {})).toEqual(made)
   })
 
@@ -237,7 +238,7 @@ describe('adapting to another site', () => {
     const made = layout('b', 'body', row(column(12, asked)))
     const { unfit } = plan({ ...parcel(), layouts: [made], frames: [] }, undefined, observatory())
     expect(unfit.map((u) => u.key)).toEqual(['field made', 'field keeper'])
-    const [row1] = adaptLayout(made, choices).children
+    const [row1] = plain(adaptLayout(made, new Trees([]), choices)).children
     expect(row1!.children[0]!.children[0]!.when).toEqual(['bought', 'keeper', 'title'].map(asks))
   })
 })

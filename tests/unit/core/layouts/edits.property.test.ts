@@ -1,6 +1,7 @@
+import { LAYOUT_EDITING } from '../../../fixtures'
 import fc from 'fast-check'
 import { type LogRecord, historyOf, rebase } from '#core/edits'
-import { type Edit, applyEdit, checkLayout, LAYOUT_EDITING } from '#core/layouts'
+import { type Edit, applyEdit, checkLayout } from '#core/layouts'
 import { type Layout, emptyLayout } from '#core/tree'
 import { diceOf, randomEdit, seeds } from './random'
 

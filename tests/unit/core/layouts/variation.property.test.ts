@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { type Change, applyEdit, changesBetween, checkLayout, vary } from '#core/layouts'
-import { type Layout, find, walk } from '#core/tree'
+import { applyEdit, changesBetween, checkLayout, vary } from '#core/layouts'
+import { type Change, type Layout, find, walk } from '#core/tree'
 import { diceOf, randomEdit, seeds } from './random'
 import { likelyEdit, randomTree } from './random-trees'
 import { varySlowly } from './vary-slowly'

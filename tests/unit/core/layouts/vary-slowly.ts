@@ -1,5 +1,5 @@
-import { type Change, type Edit, applyEdit, checkLayout, evenSpans } from '#core/layouts'
-import type { Layout, TreeNode } from '#core/tree'
+import { type Edit, applyEdit, checkLayout, evenSpans } from '#core/layouts'
+import type { Change, Layout, TreeNode } from '#core/tree'
 
 /** The obvious twin of `vary`: every change written down, one after the other, on a copy of the whole base. */
 

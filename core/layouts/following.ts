@@ -1,0 +1,195 @@
+import equal from 'fast-deep-equal'
+import type { Edited } from '../edits'
+import type { Id } from '../site'
+import { ProblemError, fail, problem } from '../problems'
+import { type Change, type Layout, type LayoutDocument, type Variation, copyOf, isVariation } from '../tree'
+import { type EditResult, applyJudged } from './apply'
+import { changeKey, patchBetween, patched } from './changes'
+import { checkLayout } from './check'
+import type { Edit, OfFollowing } from './edits'
+import { changesBetween } from './own-changes'
+import { MOST_LEVELS, type Trees, noteVaried } from './trees'
+import { vary } from './variation'
+
+/**
+ * Edits of layouts that may be variations. A variation is edited as what it shows; what that comes to is told apart
+ * from its base again, and taken back as own changes, so that what followed before follows again.
+ */
+
+type Result = Edited<LayoutDocument, Edit>
+
+const ABOUT_FOLLOWING: ReadonlySet<string> = new Set(['own', 'follow', 'standAlone', 'become'])
+
+const aboutFollowing = (edit: Edit): boolean =>
+  edit.kind === 'batch' ? edit.edits.some(aboutFollowing) : ABOUT_FOLLOWING.has(edit.kind)
+
+/** Applies an edit whose shape is known to a layout of any kind; as `applyEdit` otherwise. */
+export function applyToDocument(trees: Trees, document: LayoutDocument, edit: Edit): Result {
+  try {
+    if (aboutFollowing(edit))
+      return edit.kind === 'batch' ? oneByOne(trees, document, edit) : applyFollowing(trees, document, edit)
+    return isVariation(document) ? asShown(trees, document, edit) : applyJudged(document, edit)
+  } catch (error) {
+    if (error instanceof ProblemError) return { ok: false, problem: error.problem }
+    throw error
+  }
+}
+
+/** Several, each on what the one before came to. */
+function oneByOne(trees: Trees, document: LayoutDocument, { label, edits }: Extract<Edit, { kind: 'batch' }>): Result {
+  const inverses: Edit[] = []
+  let current = document
+  for (const edit of edits) {
+    const result = applyToDocument(trees, current, edit)
+    if (!result.ok) return result
+    current = result.document
+    inverses.push(result.inverse)
+  }
+  return {
+    ok: true,
+    document: equal(current, document) ? document : current,
+    inverse: batch(label, inverses.reverse()),
+  }
+}
+
+const batch = (label: string, edits: Edit[]): Edit => ({ kind: 'batch', label, edits })
+
+/** What a variation follows, as it is drawn; refused where nothing is there to be followed. */
+function baseOf(trees: Trees, variation: Variation): Layout {
+  const { bases, baseless } = trees.basesOf(variation)
+  if (baseless) return fail('base-gone', { name: variation.name })
+  return trees.of(bases[0]!).tree
+}
+
+function asShown(trees: Trees, variation: Variation, edit: Edit): Result {
+  const base = baseOf(trees, variation)
+  const { tree, waiting } = trees.of(variation)
+  const result: EditResult = applyJudged(tree, edit)
+  if (!result.ok) return result
+  if (result.document === tree) return { ...result, document: variation }
+  const changes = withWaiting(changesBetween(based(base, result.document), result.document), waiting)
+  const after = withChanges(withWords(variation, result.document), changes)
+  // What waits may hold again as things are now.
+  if (waiting.length === 0) noteVaried(after, base, { tree: result.document, waiting: [] })
+  return { ok: true, document: after, inverse: inverseOf(variation, after, result.inverse) }
+}
+
+/** Own changes with those that wait still; what is said of the same now takes the place of what waits. */
+function withWaiting(own: readonly Change[], waiting: readonly Change[]): Change[] {
+  if (waiting.length === 0) return [...own]
+  const keys = new Set(own.map(changeKey))
+  return [...own, ...waiting.filter((change) => !keys.has(changeKey(change)))]
+}
+
+/** The base under the id of what is told apart from it. */
+const based = (base: Layout, { id }: Layout): Layout => ({ ...base, id })
+
+function withWords(variation: Variation, { name, about }: Layout): Variation {
+  const { about: _, ...rest } = variation
+  return { ...rest, name, ...(about !== undefined && { about }) }
+}
+
+const withChanges = (variation: Variation, changes: readonly Change[]): Variation => ({
+  ...variation,
+  follows: { ...variation.follows, changes },
+})
+
+/** Whether two lists of own changes differ in nothing but in what is inside things of its own. */
+function onlyWithinOwn(before: readonly Change[], after: readonly Change[]): boolean {
+  if (before.length !== after.length) return false
+  return before.every((change, i) => {
+    const other = after[i]!
+    if (change.kind !== 'put' || other.kind !== 'put') return equal(change, other)
+    return changeKey(change) === changeKey(other) && change.parent === other.parent && change.after === other.after
+  })
+}
+
+/** What takes an edit back: own changes as they were, so that what followed follows again. */
+function inverseOf(before: Variation, after: Variation, shown: Edit): Edit {
+  if (onlyWithinOwn(before.follows.changes, after.follows.changes)) return shown
+  const patch = patchBetween(after.follows.changes, before.follows.changes)!
+  const edits: Edit[] = [{ kind: 'own', ...patch }]
+  if (before.name !== after.name) edits.push({ kind: 'rename', id: before.id, name: before.name })
+  if (before.about !== after.about) edits.push({ kind: 'describe', about: before.about ?? '' })
+  return edits.length === 1 ? edits[0]! : batch('step', edits)
+}
+
+function applyFollowing(trees: Trees, document: LayoutDocument, edit: Edit): Result {
+  const { kind } = edit as OfFollowing
+  if (kind === 'follow') return follow(trees, document, edit as Extract<Edit, { kind: 'follow' }>)
+  if (kind === 'become') return become(trees, document, (edit as Extract<Edit, { kind: 'become' }>).document)
+  if (!isVariation(document)) return { ok: false, problem: problem('follows-none', { name: document.name }) }
+  return kind === 'own' ? setOwn(document, edit as Extract<Edit, { kind: 'own' }>) : standAlone(trees, document)
+}
+
+function setOwn(variation: Variation, patch: Extract<Edit, { kind: 'own' }>): Result {
+  const { changes } = variation.follows
+  const next = patched(changes, patch)
+  const inverse = patchBetween(next, changes)
+  if (!inverse) return { ok: true, document: variation, inverse: patch }
+  return { ok: true, document: withChanges(variation, next), inverse: { kind: 'own', ...inverse } }
+}
+
+function standAlone(trees: Trees, variation: Variation): Result {
+  baseOf(trees, variation)
+  const { follows } = variation
+  const inverse: Edit = { kind: 'follow', base: follows.base, changes: [...follows.changes] }
+  return { ok: true, document: trees.of(variation).tree, inverse }
+}
+
+function follow(trees: Trees, document: LayoutDocument, { base, changes }: Extract<Edit, { kind: 'follow' }>): Result {
+  if (isVariation(document)) return { ok: false, problem: problem('follows-already', { name: document.name }) }
+  const { kind, format, id, name, about, region } = document
+  const bare: Variation = {
+    ...{ kind, format, id, name, region, ...(about !== undefined && { about }) },
+    follows: { base, changes: [] },
+  }
+  failBaseless(trees, bare)
+  const of = trees.of(trees.document(base)!).tree
+  const before = changes && vary(of, bare, changes)
+  const same = before && equal(before.tree, document)
+  const own = same ? changes : asItLooks(of, document, bare, before?.waiting ?? [])
+  return { ok: true, document: withChanges(bare, own), inverse: { kind: 'standAlone' } }
+}
+
+/** Own changes that a layout comes to, with those of what waited that do so still: nothing looks different by them. */
+function asItLooks(base: Layout, shown: Layout, words: Variation, waited: readonly Change[]): Change[] {
+  const own = changesBetween(based(base, shown), shown)
+  const still = new Set(vary(base, words, withWaiting(own, waited)).waiting)
+  const all = withWaiting(
+    own,
+    waited.filter((change) => still.has(change)),
+  )
+  return equal(vary(base, words, all).tree, shown) ? all : own
+}
+
+function become(trees: Trees, before: LayoutDocument, after: LayoutDocument): Result {
+  if (after.id !== before.id) return { ok: false, problem: problem('other-id', { id: before.id }) }
+  if (after.region !== before.region) return { ok: false, problem: problem('other-region', { name: after.name }) }
+  const [broken] = checkLayout(after)
+  if (broken) return { ok: false, problem: broken }
+  if (isVariation(after)) failBaseless(trees, after)
+  return {
+    ok: true,
+    document: equal(before, after) ? before : copyOf(after),
+    inverse: { kind: 'become', document: before },
+  }
+}
+
+/** Refuses a variation whose base is none, is itself, is for another region, or follows too many. */
+export function failBaseless(trees: Trees, variation: Variation): void {
+  const { baseless } = trees.basesOf(variation, MOST_LEVELS)
+  const { base } = variation.follows
+  const name = trees.document(base)?.name ?? base
+  if (baseless === 'missing') fail('layout-unknown', { id: base })
+  if (baseless === 'region') fail('other-region', { name })
+  if (baseless === 'levels') fail('too-many-levels', { name, most: MOST_LEVELS })
+  if (baseless) fail('follows-itself', { name })
+}
+
+/** The bases that an edit would have a layout follow. */
+export function basesNamed(edit: Edit): Id[] {
+  if (edit.kind === 'follow') return [edit.base]
+  if (edit.kind === 'become') return isVariation(edit.document) ? [edit.document.follows.base] : []
+  return edit.kind === 'batch' ? edit.edits.flatMap(basesNamed) : []
+}
