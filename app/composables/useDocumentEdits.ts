@@ -62,6 +62,8 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
   let lastAt = Number.NEGATIVE_INFINITY
   let sending: Promise<void> | null = null
   let ask: (() => Promise<Told<D, E>>) | null = null
+  /** What the document goes by has changed while something was on its way. */
+  let outdated = false
   let timer: ReturnType<typeof setTimeout> | undefined
 
   /** Takes over what the session has come to, and keeps in this browser what the server does not have. */
@@ -164,6 +166,9 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
     saving.value = 'saved'
     stopped.value = ''
     options.saved()
+    if (!outdated) return
+    outdated = false
+    void catchUp(true)
   }
 
   /** Takes a refusal over; gives whether sending goes on. */
@@ -226,17 +231,27 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
     sync()
   }
 
-  /** Takes over the document as the server has it, where that has gone on and nothing is on its way. */
-  async function catchUp(): Promise<void> {
+  /**
+   * Takes over the document as the server has it, where that has gone on and nothing is on its way; `anyway` also at
+   * the revision that is known here.
+   */
+  async function catchUp(anyway = false): Promise<void> {
     const mine = editing
     // The server may be away: it tells again when it is back.
     const told = await ask!().catch((error: unknown) => {
       if (error instanceof Refusal) return null
       throw error
     })
-    if (!told || mine !== editing || !mine || mine.pending.length > 0 || told.revision <= mine.revision) return
+    if (!told || mine !== editing || !mine || mine.pending.length > 0) return
+    if (told.revision < mine.revision || (told.revision === mine.revision && !anyway)) return
     mine.begunAnew(told, [])
     sync()
+  }
+
+  /** What the document goes by is another: it is taken anew, as soon as nothing of one's own is on its way. */
+  function refresh(): void {
+    if (!editing || editing.pending.length > 0 || sending) outdated = true
+    else void catchUp(true)
   }
 
   function close(): void {
@@ -259,6 +274,7 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
     understood,
     settle,
     hear,
+    refresh,
     close,
   }
 }

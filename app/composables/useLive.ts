@@ -31,7 +31,7 @@ export function useLive(layout: () => Id) {
           `${by} removed this layout. It can be put back on the shelf of layouts; what you do here is kept until then.`,
         ),
       ),
-    base: ({ id }) => void design.loadLayout(id).catch(() => {}),
+    base: ({ id }) => void design.loadLayout(id).then(bench.refresh, () => {}),
     // A window that cannot ask now hears of it with the next change.
     changed: ({ what }) => void (what === 'content' ? site.load() : design.load()).catch(() => {}),
     alive: () => {},

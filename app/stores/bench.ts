@@ -190,10 +190,10 @@ export const useBench = defineStore('bench', () => {
   }
 
   async function open(id: Id, early?: Promise<LayoutAnswer>): Promise<void> {
+    selected.value = null
     await edits.begin(`unsent.${id}`, `/layouts/${id}/edits`, async () => {
       const { layout: document, revision, log } = await (early ?? fetchLayout(id))
       early = undefined
-      selected.value = null
       return { document, revision, log }
     })
   }
@@ -217,6 +217,7 @@ export const useBench = defineStore('bench', () => {
     contests,
     settle,
     hear: edits.hear,
+    refresh: edits.refresh,
     chosen,
     selected,
     joined,

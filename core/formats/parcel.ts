@@ -1,6 +1,6 @@
 import { type Design, type Frame, checkFrame } from '../frames'
-import type { LayoutDocument } from '../tree'
-import { checkLayout, layoutUpToDate } from '../layouts'
+import { type LayoutDocument, isVariation } from '../tree'
+import { Trees, checkLayout, layoutUpToDate, refuseBaseless } from '../layouts'
 import { type Problem, problem } from '../problems'
 import { type Id, type Menu, menuShape, refuseMenus } from '../site'
 import { exact, isRecord, judged, list, never, oneOf, optional, refuse, text } from '../shape'
@@ -88,7 +88,16 @@ export function checkParcel(parcel: unknown): Problem[] {
   const wrongMenus = refuseMenus({ format: 1, menus })
   if (wrongMenus) return [wrongMenus]
   const twice = duplicate(layouts.map((l) => l.id)) ?? duplicate(frames.map((f) => f.id))
-  return twice ? [problem('id-taken', { id: twice })] : []
+  return twice ? [problem('id-taken', { id: twice })] : checkFollowing(layouts)
+}
+
+/** What variations among some layouts follow, as far as that is among them too. */
+function checkFollowing(layouts: readonly LayoutDocument[]): Problem[] {
+  const trees = new Trees(layouts)
+  const found = layouts.flatMap((l) =>
+    isVariation(l) && trees.document(l.follows.base) ? refuseBaseless(trees, l) : [],
+  )
+  return found.slice(0, 1)
 }
 
 /** A parcel that was found to be one, with what is in it brought up to date: it may have been made long ago. */

@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal'
 import type { Edited } from '../edits'
 import type { Id } from '../site'
-import { ProblemError, fail, problem } from '../problems'
+import { type Problem, ProblemError, fail, failFirst, problem } from '../problems'
 import { type Change, type Layout, type LayoutDocument, type Variation, copyOf, isVariation } from '../tree'
 import { type EditResult, applyJudged } from './apply'
 import { changeKey, patchBetween, patched } from './changes'
@@ -67,18 +67,43 @@ function asShown(trees: Trees, variation: Variation, edit: Edit): Result {
   const result: EditResult = applyJudged(tree, edit)
   if (!result.ok) return result
   if (result.document === tree) return { ...result, document: variation }
-  const changes = withWaiting(changesBetween(based(base, result.document), result.document), waiting)
-  const after = withChanges(withWords(variation, result.document), changes)
-  // What waits may hold again as things are now.
-  if (waiting.length === 0) noteVaried(after, base, { tree: result.document, waiting: [] })
+  const { changes } = variation.follows
+  const moved = new Set([...changes.flatMap((c) => (c.kind === 'move' ? c.id : [])), ...movedBy(edit)])
+  const own = changesBetween(based(base, result.document), result.document, moved)
+  const silent = silentOf(variation, base, tree, waiting)
+  const after = withChanges(withWords(variation, result.document), withOthers(own, [...silent, ...waiting]))
+  SILENT.set(after, { base, silent })
+  // What waits, or says nothing, may hold again as things are now.
+  if (silent.length + waiting.length === 0) noteVaried(after, base, { tree: result.document, waiting: [] })
   return { ok: true, document: after, inverse: inverseOf(variation, after, result.inverse) }
 }
 
-/** Own changes with those that wait still; what is said of the same now takes the place of what waits. */
-function withWaiting(own: readonly Change[], waiting: readonly Change[]): Change[] {
-  if (waiting.length === 0) return [...own]
+/** Own changes that say nothing different now, by variation and by the base that this was found with. */
+const SILENT = new WeakMap<Variation, { base: Layout; silent: readonly Change[] }>()
+
+/**
+ * Own changes that hold and say what the base says, too, or are about what is in a thing that is gone: they stay own, so
+ * that they are heard when the base says something else.
+ */
+function silentOf(variation: Variation, base: Layout, tree: Layout, waiting: readonly Change[]): readonly Change[] {
+  const known = SILENT.get(variation)
+  if (known?.base === base) return known.silent
+  const { changes } = variation.follows
+  const moved = new Set(changes.flatMap((c) => (c.kind === 'move' ? c.id : [])))
+  const heard = new Set([...changesBetween(based(base, tree), tree, moved), ...waiting].map(changeKey))
+  const silent = changes.filter((change) => !heard.has(changeKey(change)))
+  SILENT.set(variation, { base, silent })
+  return silent
+}
+
+const movedBy = (edit: Edit): Id[] =>
+  edit.kind === 'move' ? [edit.id] : edit.kind === 'batch' ? edit.edits.flatMap(movedBy) : []
+
+/** Own changes with others that are kept; what is said of the same now takes the place of those. */
+function withOthers(own: readonly Change[], others: readonly Change[]): Change[] {
+  if (others.length === 0) return [...own]
   const keys = new Set(own.map(changeKey))
-  return [...own, ...waiting.filter((change) => !keys.has(changeKey(change)))]
+  return [...own, ...others.filter((change) => !keys.has(changeKey(change)))]
 }
 
 /** The base under the id of what is told apart from it. */
@@ -155,8 +180,8 @@ function follow(trees: Trees, document: LayoutDocument, { base, changes }: Extra
 /** Own changes that a layout comes to, with those of what waited that do so still: nothing looks different by them. */
 function asItLooks(base: Layout, shown: Layout, words: Variation, waited: readonly Change[]): Change[] {
   const own = changesBetween(based(base, shown), shown)
-  const still = new Set(vary(base, words, withWaiting(own, waited)).waiting)
-  const all = withWaiting(
+  const still = new Set(vary(base, words, withOthers(own, waited)).waiting)
+  const all = withOthers(
     own,
     waited.filter((change) => still.has(change)),
   )
@@ -176,16 +201,28 @@ function become(trees: Trees, before: LayoutDocument, after: LayoutDocument): Re
   }
 }
 
-/** Refuses a variation whose base is none, is itself, is for another region, or follows too many. */
-export function failBaseless(trees: Trees, variation: Variation): void {
+/** Why a variation cannot be: its base is none, is itself, is for another region, or follows too many. */
+export function refuseBaseless(trees: Trees, variation: Variation): Problem[] {
   const { baseless } = trees.basesOf(variation, MOST_LEVELS)
   const { base } = variation.follows
   const name = trees.document(base)?.name ?? base
-  if (baseless === 'missing') fail('layout-unknown', { id: base })
-  if (baseless === 'region') fail('other-region', { name })
-  if (baseless === 'levels') fail('too-many-levels', { name, most: MOST_LEVELS })
-  if (baseless) fail('follows-itself', { name })
+  switch (baseless) {
+    case null:
+      return []
+    case 'missing':
+      return [problem('layout-unknown', { id: base })]
+    case 'region':
+      return [problem('other-region', { name })]
+    case 'levels':
+      return [problem('too-many-levels', { name, most: MOST_LEVELS })]
+    case 'id':
+      return [problem('id-taken', { id: variation.id })]
+    case 'loop':
+      return [problem('follows-itself', { name })]
+  }
 }
+
+export const failBaseless = (trees: Trees, variation: Variation): void => failFirst(refuseBaseless(trees, variation))
 
 /** The bases that an edit would have a layout follow. */
 export function basesNamed(edit: Edit): Id[] {

@@ -39,6 +39,21 @@ function longestRun(numbers: readonly number[]): Set<number> {
   return run
 }
 
+/**
+ * Which of some siblings need not be moved to stand as they do: as many as can be of those that nobody is known to have
+ * moved, and of the others those that stand right among them.
+ */
+function staying(places: readonly number[], moved: readonly boolean[]): Set<number> {
+  const others = places.flatMap((_, i) => (moved[i] ? [] : [i]))
+  const run = new Set([...longestRun(others.map((i) => places[i]!))].map((i) => others[i]!))
+  places.forEach((place, i) => {
+    if (!moved[i]) return
+    const fits = [...run].every((j) => j < i === places[j]! < place)
+    if (fits) run.add(i)
+  })
+  return run
+}
+
 /** Tells a tree apart from the base that it was made from. */
 class Difference {
   readonly changes: Change[] = []
@@ -48,6 +63,7 @@ class Difference {
   constructor(
     private readonly base: Layout,
     private readonly tree: Layout,
+    private readonly moved: ReadonlySet<Id>,
   ) {
     this.of = standingsOf(base)
     this.now = standingsOf(tree)
@@ -69,9 +85,12 @@ class Difference {
     if (holder === before) return
     const children = childrenOf(holder)
     const places = new Map(childrenOf(before).map((c, i) => [c.id, i]))
-    const staying = children.filter((c) => places.has(c.id))
-    const run = longestRun(staying.map((c) => places.get(c.id)!))
-    const still = new Set(staying.filter((_, i) => run.has(i)).map((c) => c.id))
+    const known = children.filter((c) => places.has(c.id))
+    const run = staying(
+      known.map((c) => places.get(c.id)!),
+      known.map((c) => this.moved.has(c.id)),
+    )
+    const still = new Set(known.filter((_, i) => run.has(i)).map((c) => c.id))
     let after: Id | null = null
     for (const child of children) {
       if (this.of.has(child.id)) {
@@ -209,7 +228,10 @@ const sameItems = (a: readonly Item[], b: readonly Item[]): boolean =>
 /**
  * What a tree says differently from the base that it was made from, with nothing said twice: things put, moved and gone
  * in the order of the page, then spans, then values. Both have the same id. None when they are the same.
+ * `moved` are things that are known to have been moved, where that could be told of their neighbours as well.
  */
-export function changesBetween(base: Layout, tree: Layout): Change[] {
-  return base === tree ? [] : new Difference(base, tree).find()
+export function changesBetween(base: Layout, tree: Layout, moved: ReadonlySet<Id> = NOBODY): Change[] {
+  return base === tree ? [] : new Difference(base, tree, moved).find()
 }
+
+const NOBODY: ReadonlySet<Id> = new Set()

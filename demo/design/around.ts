@@ -1,5 +1,5 @@
-import type { Layout } from '../../core/tree'
-import { column, element, field, items, layout, line, row, rowWith, withPicture } from './make'
+import type { LayoutDocument } from '../../core/tree'
+import { column, element, field, items, layout, line, row, rowWith, variation, withPicture } from './make'
 import { contact, hours } from './door'
 
 const quiet = { paddingTop: 18, paddingBottom: 18 }
@@ -11,49 +11,91 @@ const PLACES = items(
   { name: 'Ringing network', icon: 'bell', link: 'https://ringing.example.org/@quillmere' },
 )
 
-/** Headers, intros and footers of the museum. */
-export const AROUND: Layout[] = [
-  layout(
-    'house-header',
-    'House header',
-    'header',
-    row(
-      'Notice',
-      { paddingTop: 7, paddingBottom: 7, width: 'band', background: '@night', colour: '@pale', size: 14 },
-      column(
-        12,
-        {},
-        element('notice', { text: line('On the first Sunday of the month every clock is wound at noon.') }),
-      ),
-    ),
-    row(
-      'Bar',
-      {
-        ...quiet,
-        width: 'band',
-        background: '@paper',
-        edgeBottom: 1,
-        edgeColour: '@rule',
-        stand: 'center',
-        // The space above leaves the window: the bar is smaller once the page is scrolled.
-        sticks: -8,
-        stack: { narrow: 'beside' },
-      },
-      column(6, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
-      column(
-        6,
-        { align: 'end' },
-        element('menu', { menu: 'main', lists: 'broad', fold: 'away-narrow' }, { size: 16, weight: 500 }),
-        element('menu-panel', {
-          menus: [
-            { id: 'main', props: { menu: 'main' } },
-            { id: 'small', props: { menu: 'small-print', title: true } },
-          ],
-          panel: 'side',
-        }),
-      ),
+/** On every page. */
+const HOUSE_HEADER = layout(
+  'house-header',
+  'House header',
+  'header',
+  row(
+    'Notice',
+    { paddingTop: 7, paddingBottom: 7, width: 'band', background: '@night', colour: '@pale', size: 14 },
+    column(12, {}, element('notice', { text: line('On the first Sunday of the month every clock is wound at noon.') })),
+  ),
+  row(
+    'Bar',
+    {
+      ...quiet,
+      width: 'band',
+      background: '@paper',
+      edgeBottom: 1,
+      edgeColour: '@rule',
+      stand: 'center',
+      // The space above leaves the window: the bar is smaller once the page is scrolled.
+      sticks: -8,
+      stack: { narrow: 'beside' },
+    },
+    column(6, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
+    column(
+      6,
+      { align: 'end' },
+      element('menu', { menu: 'main', lists: 'broad', fold: 'away-narrow' }, { size: 16, weight: 500 }),
+      element('menu-panel', {
+        menus: [
+          { id: 'main', props: { menu: 'main' } },
+          { id: 'small', props: { menu: 'small-print', title: true } },
+        ],
+        panel: 'side',
+      }),
     ),
   ),
+)
+
+/** The same in the tower: no notice, and the mark between two menus. */
+const TOWER_HEADER = variation('tower-header', 'Tower header', HOUSE_HEADER, (base) => {
+  const bar = base.row('Bar')
+  const [mark, links] = bar.children
+  const first = base.own(
+    column(
+      5,
+      { align: 'end' },
+      element('menu', { menu: 'main', half: 'first', fold: 'away-medium', levels: 1 }, { size: 15 }),
+    ),
+  )
+  return [
+    { kind: 'remove', id: base.row('Notice').id },
+    { kind: 'insert', parent: bar.id, index: 0, node: first },
+    { kind: 'setSpans', row: bar.id, spans: [5, 2, 5] },
+    ...base.looks(bar, {
+      paddingTop: 26,
+      paddingBottom: 26,
+      background: '@night',
+      colour: '@paper',
+      split: 'content',
+      gap: { wide: 48, narrow: 16 },
+      edgeBottom: null,
+      edgeColour: null,
+      sticks: null,
+      stack: { narrow: null },
+    }),
+    ...base.looks(mark!, { align: 'center' }),
+    ...base.says(base.element('site-name'), { show: 'logo', height: 48 }),
+    ...base.looks(links!, { align: { wide: 'start', medium: 'end' } }),
+    ...base.says(base.element('menu'), { half: 'second', fold: 'away-medium', levels: 1, lists: undefined }),
+    ...base.looks(base.element('menu'), { size: 15, weight: null }),
+    ...base.says(base.element('menu-panel'), {
+      menus: [
+        { id: 'rooms', props: { menu: 'rooms', title: true } },
+        { id: 'main', props: { menu: 'main', title: true } },
+      ],
+      fold: 'medium',
+      panel: undefined,
+    }),
+  ]
+})
+
+/** Headers, intros and footers of the museum. */
+export const AROUND: LayoutDocument[] = [
+  HOUSE_HEADER,
   layout(
     'laid-header',
     'Laid header',
@@ -87,42 +129,7 @@ export const AROUND: Layout[] = [
       { over: true },
     ),
   ),
-  layout(
-    'tower-header',
-    'Tower header',
-    'header',
-    row(
-      'Bar',
-      {
-        paddingTop: 26,
-        paddingBottom: 26,
-        width: 'band',
-        background: '@night',
-        colour: '@paper',
-        stand: 'center',
-        split: 'content',
-        gap: { wide: 48, narrow: 16 },
-      },
-      column(
-        5,
-        { align: 'end' },
-        element('menu', { menu: 'main', half: 'first', fold: 'away-medium', levels: 1 }, { size: 15 }),
-      ),
-      column(2, { align: 'center' }, element('site-name', { show: 'logo', height: 48 })),
-      column(
-        5,
-        { align: { wide: 'start', medium: 'end' } },
-        element('menu', { menu: 'main', half: 'second', fold: 'away-medium', levels: 1 }, { size: 15 }),
-        element('menu-panel', {
-          menus: [
-            { id: 'rooms', props: { menu: 'rooms', title: true } },
-            { id: 'main', props: { menu: 'main', title: true } },
-          ],
-          fold: 'medium',
-        }),
-      ),
-    ),
-  ),
+  TOWER_HEADER,
   layout(
     'title-band',
     'Title band',

@@ -1,4 +1,4 @@
-import type { Layout } from '../../core/tree'
+import type { LayoutDocument } from '../../core/tree'
 import { contact, hours } from './door'
 import { EXHIBITS } from './exhibits'
 import { column, element, field, items, layout, line, row } from './make'
@@ -18,7 +18,7 @@ const share = () =>
   )
 
 /** Bodies of the entries, one for each page type, and the exceptions. */
-export const BODIES: Layout[] = [
+export const BODIES: LayoutDocument[] = [
   ...EXHIBITS,
   layout(
     'talk-page',

@@ -1,6 +1,6 @@
 import { type Design, type Frame, type Say, type Target, newFrame } from '../../core/frames'
 import { FILLED, PLAIN_HOUSE } from '../../core/styles'
-import type { Layout } from '../../core/tree'
+import type { LayoutDocument } from '../../core/tree'
 import { ARCHIVES } from './archives'
 import { AROUND } from './around'
 import { BODIES } from './bodies'
@@ -84,9 +84,9 @@ const FOR: Readonly<Record<string, string>> = {
   results: 'What a search has found, and where it leads when that is nothing',
 }
 
-const withLine = (layout: Layout): Layout => {
+const withLine = (layout: LayoutDocument): LayoutDocument => {
   const { kind, format, id, name, ...rest } = layout
-  return FOR[id] ? { kind, format, id, name, about: FOR[id], ...rest } : layout
+  return FOR[id] ? ({ kind, format, id, name, about: FOR[id], ...rest } as LayoutDocument) : layout
 }
 
 /** The museum's finished design. */

@@ -10,9 +10,9 @@ import {
   planImport,
 } from '../../core/formats'
 import { type Design, type Frame, checkFrame, frameName, namesFrom } from '../../core/frames'
-import type { LayoutDocument } from '../../core/tree'
-import { Trees, checkLayout } from '../../core/layouts'
-import { type Problem, failFirst } from '../../core/problems'
+import { type LayoutDocument, isVariation } from '../../core/tree'
+import { Trees, checkLayout, refuseBaseless } from '../../core/layouts'
+import { type Problem, fail, failFirst } from '../../core/problems'
 import type { Catalogue, Menu } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 import type { ImportInput } from '../../shared/api/types'
@@ -47,16 +47,36 @@ export function prepareImport(input: ImportInput, design: Design, catalogue: Cat
   const left = new Set(leaveOut)
   const items = plan.items.filter((i) => i.state !== 'same' && !left.has(keyOf(i)))
   const taken = new Set(items.map(keyOf))
-  const trees = new Trees([...design.layouts, ...parcel.layouts])
+  const brought = parcel.layouts.filter((l) => taken.has(`layout ${l.id}`))
+  const layouts = adaptLayouts(brought, parcel, design, choices)
   return {
     plan: { ...plan, items },
-    layouts: parcel.layouts
-      .filter((l) => taken.has(`layout ${l.id}`))
-      .map((l) => sound(adaptLayout(l, trees, choices), checkLayout)),
+    layouts: layouts.map((l) => sound(l, checkLayout)),
     frames: parcel.frames
       .filter((f) => taken.has(`frame ${f.id}`))
       .map((f) => sound(adaptFrame(f, choices), checkFrame)),
     menus: (parcel.menus ?? []).filter((m) => taken.has(`menu ${m.id}`)).map((m) => adaptMenu(m, choices)),
     house: taken.has('house house') ? parcelUpToDate(parcel).house : null,
   }
+}
+
+/** Layouts adapted to this site. A variation whose base is left out, and is not here either, comes standing alone. */
+function adaptLayouts(
+  brought: readonly LayoutDocument[],
+  parcel: Parcel,
+  design: Design,
+  choices: NonNullable<ImportInput['choices']>,
+): LayoutDocument[] {
+  const from = new Trees([...design.layouts, ...parcel.layouts])
+  const here = new Set([...design.layouts, ...brought].map((l) => l.id))
+  const adapted = brought.map((layout) => {
+    const made = adaptLayout(layout, from, choices)
+    if (!isVariation(made) || here.has(made.follows.base)) return made
+    const base = from.document(made.follows.base) ?? fail('base-gone', { name: layout.name })
+    const alone = new Trees([...from.basesOf(base).bases, base].map((l) => adaptLayout(l, from, choices)))
+    return alone.of(made).tree
+  })
+  const now = new Trees([...design.layouts, ...adapted])
+  failFirst(adapted.flatMap((l) => (isVariation(l) ? refuseBaseless(now, l) : [])))
+  return adapted
 }

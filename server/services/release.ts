@@ -12,7 +12,8 @@ import { insertRelease, readLatestRelease, readRelease, readReleases } from '../
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
 import { basesFirst, takeFrame, takeHouse, takeLayout, takeMenu, takeMenus } from './parcels'
-import { treesOf } from '../../core/layouts'
+import { Trees, treesOf } from '../../core/layouts'
+import type { LayoutDocument } from '../../core/tree'
 import { takeTurns } from './turns'
 
 const NOTHING: Pick<Design, 'layouts' | 'frames'> = { layouts: [], frames: [] }
@@ -38,6 +39,27 @@ function compare<T extends { id: string }>(
 const menusOf = (before: Design | null, after: Design, { site }: Catalogue): readonly Menu[] =>
   before ? (before.menus ?? after.menus ?? site.menus) : []
 
+/** A change of a layout with the names of those that follow it and are the same themselves. */
+function withFollowers(change: Change, unchanged: ReadonlySet<string>, trees: Trees, was?: LayoutDocument): Change {
+  const is = trees.document(change.id)
+  // What a layout is called, and what for, is its own.
+  if (!was || !is || canonical(drawnOf(was)) === canonical(drawnOf(is))) return change
+  const also = trees.allFollowing(change.id).filter((l) => unchanged.has(l.id))
+  return also.length > 0 ? { ...change, also: also.map((l) => l.name) } : change
+}
+
+const drawnOf = (layout: LayoutDocument): object => ({ ...layout, name: '', about: '' })
+
+/** Changes of layouts, each with what follows it. */
+function compareLayouts(before: readonly LayoutDocument[], after: readonly LayoutDocument[]): Change[] {
+  const changes = compare('layout', before, after, (l) => l.name)
+  const changed = new Set(changes.map((c) => c.id))
+  const unchanged = new Set(after.map((l) => l.id).filter((id) => !changed.has(id)))
+  const trees = new Trees(after)
+  const were = new Map(before.map((l) => [l.id, l]))
+  return changes.map((change) => withFollowers(change, unchanged, trees, were.get(change.id)))
+}
+
 /** What a release of the draft would change for visitors. */
 export function changesBetween(before: Design | null, after: Design, catalogue: Catalogue): Change[] {
   const names = namesFrom(catalogue)
@@ -47,7 +69,7 @@ export function changesBetween(before: Design | null, after: Design, catalogue: 
   const labels = frameLabels(all, names, (id) => called.get(id) ?? id)
   const house = before && canonical(before.house) !== canonical(after.house)
   return [
-    ...compare('layout', layouts, after.layouts, (l) => l.name),
+    ...compareLayouts(layouts, after.layouts),
     ...compare('frame', frames, after.frames, (f) => labels.get(f.id)!),
     ...(house ? [{ what: 'house' as const, how: 'changed' as const, id: 'house', name: 'House style' }] : []),
     ...(after.menus ? compare('menu', menusOf(before, after, catalogue), after.menus, (m) => m.name) : []),

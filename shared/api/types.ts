@@ -456,6 +456,8 @@ export interface Change {
   how: 'new' | 'changed' | 'removed'
   id: string
   name: string
+  /** Of a layout: the names of those that follow it and have not changed themselves. */
+  also?: string[]
 }
 
 export interface ReleaseNote {

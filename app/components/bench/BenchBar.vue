@@ -43,17 +43,29 @@ const VIEWS = [
   <div
     class="flex min-h-11 shrink-0 items-center gap-3 border-b bg-sheet px-3.5 max-md:flex-wrap max-md:gap-y-1.5 max-md:py-1.5"
   >
-    <p class="flex min-w-0 items-baseline gap-2">
-      <span class="shrink-0 text-soft max-lg:hidden">{{ REGION[bench.layout!.region] }}</span>
-      <span class="made truncate text-base">{{ bench.layout!.name }}</span>
-      <span v-if="following.base" class="truncate text-xs text-soft"
-        >follows
-        <NuxtLink class="underline" :to="`/studio/layouts/${following.base.id}`">{{
-          following.base.name
-        }}</NuxtLink></span
-      >
-      <span v-if="bench.people.length === 0" class="shrink-0 text-xs text-soft max-xl:hidden">{{ reachWords }}</span>
-    </p>
+    <div class="min-w-24 max-w-80">
+      <p class="flex min-w-0 items-baseline gap-2">
+        <span class="shrink-0 text-soft max-lg:hidden" :class="following.variation && 'max-2xl:hidden'">{{
+          REGION[bench.layout!.region]
+        }}</span>
+        <span class="made truncate text-base leading-tight" :title="bench.layout!.name">{{ bench.layout!.name }}</span>
+        <span
+          v-if="bench.people.length === 0"
+          class="shrink-0 text-xs text-soft max-xl:hidden"
+          :class="following.variation && 'max-2xl:hidden'"
+          >{{ reachWords }}</span
+        >
+      </p>
+      <p v-if="following.variation" class="flex min-w-0 items-baseline gap-1 text-2xs leading-tight text-soft">
+        <template v-if="following.base">
+          <span class="shrink-0">follows</span>
+          <NuxtLink class="truncate underline" :to="`/studio/layouts/${following.base.id}`">{{
+            following.base.name
+          }}</NuxtLink>
+        </template>
+        <span v-else class="font-semibold text-ink">what it follows is not there</span>
+      </p>
+    </div>
     <p v-if="bench.people.length" class="shrink-0 text-xs text-soft" data-testid="people">
       with {{ names(bench.people) }}
     </p>
@@ -80,11 +92,12 @@ const VIEWS = [
         v-if="following.variation"
         type="button"
         class="btn btn-small"
+        :title="`${counted(following.changes.length, 'own change')}: what this layout says differently from its base`"
         :class="aside === 'own' && 'border-ink! bg-ink text-sheet'"
         :aria-pressed="aside === 'own'"
         @click="aside = aside === 'own' ? 'sheet' : 'own'"
       >
-        {{ counted(following.changes.length, 'own change') }}
+        {{ following.changes.length }} own
       </button>
       <button
         type="button"

@@ -84,7 +84,7 @@ const named = (ids: readonly string[]) => {
               <button type="button" class="btn btn-small btn-bare" @click="down = null">Not now</button>
             </p>
           </div>
-          <p v-else-if="bench.mayEdit" class="mt-0.5 flex gap-3 text-xs">
+          <p v-else-if="bench.mayEdit" class="mt-0.5 flex gap-3 text-2xs text-soft">
             <button
               type="button"
               class="underline"

@@ -30,6 +30,7 @@ onMounted(async () => {
   const after: OutcomeTable = await tabulateAside(site.told!, rulesOf({ ...design.design, layouts }), map.request)
   impact.value = compareTables(before, after)
 })
+const followers = computed(() => design.trees.followersOf(id.value))
 /** What the region shows instead, most pages first. */
 const instead = computed(() => {
   const counts = new Map<string, number>()
@@ -67,6 +68,12 @@ async function remove() {
           </li>
         </ul>
       </template>
+      <p v-if="followers.length" class="mb-2">
+        <strong>{{ counted(followers.length, 'layout follows it', 'layouts follow it') }}</strong>:
+        {{ followers.map((f) => `“${f.name}”`).join(', ') }}.
+        {{ followers.length === 1 ? 'It stays as it looks, and stands' : 'They stay as they look, and stand' }} alone
+        from then on; put back, it is followed again.
+      </p>
       <template v-if="frames.length">
         <p class="mb-1">
           {{ frames.length === 1 ? 'One frame names it and has' : `${frames.length} frames name it and have` }} no say

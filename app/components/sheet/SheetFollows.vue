@@ -16,7 +16,7 @@ const own = computed<readonly Change[]>(() => following.byThing.get(props.id) ??
 const standing = computed(() => own.value.filter((c) => c.kind === 'move' || c.kind === 'spans'))
 const besides = computed(() => {
   const { layouts, pages } = following.beside
-  return `${counted(layouts.length, 'other layout')} and ${counted(pages, 'page')}`
+  return `${counted(layouts.length, 'other layout')} with ${counted(pages, 'page')}`
 })
 </script>
 
@@ -50,7 +50,7 @@ const besides = computed(() => {
       </p>
       <p class="mt-1 text-soft">
         <NuxtLink class="underline" :to="`/studio/layouts/${following.base.id}?node=${id}`">Change it there</NuxtLink>
-        instead: that shows on {{ besides }}, too, where nothing else is said.
+        instead, and {{ besides }} follow, where nothing else is said.
       </p>
     </template>
     <OwnMark

@@ -12,12 +12,20 @@ import {
   planImport,
 } from '#core/formats'
 import { type Design, type Target, checkFrame, frameName, namesFrom } from '#core/frames'
-import { type Layout, emptyLayout } from '#core/tree'
-import { applyEdit, checkLayout, replaceLayout, Trees, treesOf } from '#core/layouts'
+import {
+  type Layout,
+  emptyLayout,
+  type Change,
+  type LayoutDocument,
+  type LayoutRegion,
+  type Variation,
+  isVariation,
+} from '#core/tree'
+import { applyEdit, checkLayout, replaceLayout, Trees, treesOf, layoutEditing } from '#core/layouts'
 import { Catalogue } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import { makeDemo } from '#demo/index'
-import { column, element, field, frame, layout, observatory, row, plain } from '../../../fixtures'
+import { column, element, field, frame, layout, observatory, row, plain, drawn } from '../../../fixtures'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
 
 const demo = makeDemo()
@@ -37,14 +45,62 @@ describe('a parcel', () => {
   })
 
   test('one with layouts of the first format is read, and they are brought up to date', () => {
+    // Variations came with the second format.
+    const now = { ...parcel(), layouts: parcel().layouts.filter((l) => !isVariation(l)) }
     const old = JSON.parse(
-      JSON.stringify(parcel())
+      JSON.stringify(now)
         .replaceAll('"kind":"layout","format":2', '"kind":"layout","format":1')
         .replaceAll('"entry-list"', '"entry-grid"'),
     ) as Parcel
     expect(validate(old)).toBe(true)
     expect(checkParcel(old)).toEqual([])
-    expect(parcelUpToDate(old)).toEqual(parcel())
+    expect(parcelUpToDate(old)).toEqual(now)
+  })
+
+  test('any variation that the bench can make keeps to the schema', () => {
+    const base = drawn(demo.design, 'exhibit-page')
+    const { kind, format, region } = base
+    const editing = layoutEditing(() => new Trees([base]))
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const dice = diceOf(seed)
+        let made: LayoutDocument = {
+          kind,
+          format,
+          id: 'any',
+          name: 'Any',
+          region,
+          follows: { base: base.id, changes: [] },
+        }
+        for (let i = 0; i < 30; i++) {
+          const result = editing.apply(made, randomEdit(new Trees([base, made]).tree('any')!, dice))
+          if (result.ok) made = result.document
+        }
+        const any = JSON.parse(JSON.stringify({ ...parcel(), layouts: [base, made] })) as Parcel
+        expect([checkParcel(any), validate(any) || validate.errors]).toEqual([[], true])
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  test('a variation of itself, of another region, of too many levels, or with changes that name nothing', () => {
+    const { kind, format } = drawn(demo.design, 'exhibit-page')
+    const made = (id: string, base: string, changes: Change[] = [], region: LayoutRegion = 'body'): Variation => {
+      return { kind, format, id, name: id, region, follows: { base, changes } }
+    }
+    const refused = (...layouts: LayoutDocument[]) =>
+      checkParcel({ ...parcel(), frames: [], layouts: [drawn(demo.design, 'exhibit-page'), ...layouts] })[0]?.code
+    expect(refused(made('self', 'self'))).toBe('follows-itself')
+    expect(refused(made('a', 'c'), made('b', 'a'), made('c', 'b'))).toBe('follows-itself')
+    expect(refused(made('other', 'exhibit-page', [], 'footer'))).toBe('other-region')
+    const levels = Array.from({ length: 4000 }, (_, i) => made(`l${i}`, i === 0 ? 'exhibit-page' : `l${i - 1}`))
+    expect(refused(...levels.slice(0, 4))).toBeUndefined()
+    expect(refused(...levels.slice(0, 5))).toBe('too-many-levels')
+    expect(refused(...levels.slice(0, 1900))).toBe('too-many-levels')
+    expect(refused(...levels)).toBe('parcel-shape')
+    const gone: Change = { kind: 'gone', id: 'nowhere' }
+    expect(refused(made('named', 'exhibit-page', [gone]))).toBeUndefined()
+    expect(refused(made('twice', 'exhibit-page', [gone, gone]))).toBe('layout-shape')
   })
 
   test('any layout that the bench can make keeps to the schema', () => {
