@@ -10,6 +10,7 @@ import { benchLists } from './lists'
 import { benchPages } from './pages'
 import { benchSearch } from './search'
 import { benchServing } from './serving'
+import { benchVariations } from './variations'
 
 /** Runs every measurement, prints a table for people and one line of JSON for programs. */
 
@@ -22,6 +23,7 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['content', benchContent],
   ['lists', benchLists],
   ['search', benchSearch],
+  ['variations', benchVariations],
   ['pages', benchPages],
 ]
 

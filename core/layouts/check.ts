@@ -20,6 +20,7 @@ import {
   layoutShape,
   looksOf,
   rowDepth,
+  standingsOf,
 } from '../tree'
 import { type Owner, refuseStyle, styleProperty } from '../styles'
 import { changeKey } from './changes'
@@ -186,6 +187,15 @@ export function checkEdited(draft: LayoutDraft): Problem | null {
   const found = SOUND.has(from) || checkRules(from).length === 0 ? checkChanged(draft) : checkRules(layout)
   if (found.length === 0) SOUND.add(layout)
   return found[0] ?? null
+}
+
+/**
+ * As `checkRules`, for what was made of a base under an id and a name of its own: what the base is known to keep is asked
+ * once, however many are made of it.
+ */
+export function checkVaried(draft: LayoutDraft, base: Layout): Problem[] {
+  if (!SOUND.has(base) && checkRules(base).length === 0) SOUND.add(base)
+  return SOUND.has(base) && !standingsOf(base).has(draft.layout.id) ? checkChanged(draft) : checkRules(draft.layout)
 }
 
 function checkChanged(draft: LayoutDraft): Problem[] {

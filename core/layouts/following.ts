@@ -70,8 +70,9 @@ function asShown(trees: Trees, variation: Variation, edit: Edit): Result {
   const { changes } = variation.follows
   const moved = new Set([...changes.flatMap((c) => (c.kind === 'move' ? c.id : [])), ...movedBy(edit)])
   const own = changesBetween(based(base, result.document), result.document, moved)
-  const silent = silentOf(variation, base, tree, waiting)
-  const after = withChanges(withWords(variation, result.document), withOthers(own, [...silent, ...waiting]))
+  const words = withWords(variation, result.document)
+  const silent = stillSilent(base, result.document, words, own, silentOf(variation, base, tree, waiting))
+  const after = withChanges(words, withOthers(own, [...silent, ...waiting]))
   SILENT.set(after, { base, silent })
   // What waits, or says nothing, may hold again as things are now.
   if (silent.length + waiting.length === 0) noteVaried(after, base, { tree: result.document, waiting: [] })
@@ -94,6 +95,18 @@ function silentOf(variation: Variation, base: Layout, tree: Layout, waiting: rea
   const silent = changes.filter((change) => !heard.has(changeKey(change)))
   SILENT.set(variation, { base, silent })
   return silent
+}
+
+/** Those of some silent changes that are so still: none where by them something else would be shown. */
+function stillSilent(
+  base: Layout,
+  shown: Layout,
+  words: Variation,
+  own: readonly Change[],
+  silent: readonly Change[],
+): readonly Change[] {
+  if (silent.length === 0) return silent
+  return equal(vary(base, words, withOthers(own, silent)).tree, shown) ? silent : []
 }
 
 const movedBy = (edit: Edit): Id[] =>

@@ -2,7 +2,7 @@ import type { Id } from '../site'
 import { type Problem, ProblemError } from '../problems'
 import { type Change, type Layout, type Row, childrenOf, copyOf, standingsOf, walk } from '../tree'
 import { applyTo } from './apply'
-import { checkRules } from './check'
+import { checkVaried } from './check'
 import { evenSpans } from './columns'
 import { LayoutDraft } from './draft'
 import { checkPlace } from './draft-values'
@@ -153,7 +153,7 @@ function asOwn(base: Layout, { id, name, about }: Own): Layout {
 export function vary(base: Layout, own: Own, changes: readonly Change[]): Varied {
   const root = asOwn(base, own)
   if (changes.length === 0) return { tree: root, waiting: [] }
-  const { varying, waits } = varied(root, changes)
+  const { varying, waits } = varied(base, root, changes)
   return { tree: varying.draft.layout, waiting: changes.filter(waits) }
 }
 
@@ -162,11 +162,11 @@ export function vary(base: Layout, own: Own, changes: readonly Change[]): Varied
  * not in it.
  */
 export function editOf(base: Layout, changes: readonly Change[], label: string): Edit {
-  return { kind: 'batch', label, edits: varied(base, changes).varying.edits }
+  return { kind: 'batch', label, edits: varied(base, base, changes).varying.edits }
 }
 
 /** Makes all changes that can hold together. */
-function varied(root: Layout, changes: readonly Change[]) {
+function varied(base: Layout, root: Layout, changes: readonly Change[]) {
   const held = new Set<Change>()
   for (;;) {
     const varying = new Varying(
@@ -174,7 +174,7 @@ function varied(root: Layout, changes: readonly Change[]) {
       changes.filter((c) => !held.has(c)),
     )
     varying.make()
-    const broken: Problem[] = checkRules(varying.draft.layout)
+    const broken: Problem[] = checkVaried(varying.draft, base)
     const waits = (change: Change) => held.has(change) || varying.waiting.has(change)
     const last = broken.length > 0 ? lastOf(changes, (c) => !waits(c)) : undefined
     if (!last) return { varying, waits }
