@@ -111,10 +111,10 @@ const STUDIO = {
     await page.goto(`${ORIGIN}/studio/layouts/exhibit-shelves`)
     await page.getByRole('treeitem', { name: /^Entry list/ }).click()
   },
-  async 'bench-widths'(page) {
-    await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
-    await page.getByRole('button', { name: 'Widths' }).click()
-    await page.frameLocator('section[aria-label="Page, medium"] iframe').getByRole('heading', { level: 1 }).click()
+  async 'bench-variation'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/turret-exhibit`)
+    await page.getByRole('treeitem', { name: /^Heading: Title/ }).click()
+    await page.getByRole('button', { name: / own$/ }).click()
   },
   async release(page) {
     await page.goto(`${ORIGIN}/studio/layouts/house-header`)

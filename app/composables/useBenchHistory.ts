@@ -1,6 +1,8 @@
 import { type Done, documentBefore, stepsDone } from '#core/edits'
-import { type Edit, describeEdit, replaceDocument } from '#core/layouts'
-import type { LayoutDocument } from '#core/tree'
+import { nodeName } from '#core/elements'
+import { type Edit, describeEdit, replaceDocument, thingOf } from '#core/layouts'
+import type { Id } from '#core/site'
+import { type LayoutDocument, find } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 
@@ -8,13 +10,24 @@ import { useDesign } from '~/stores/design'
 export interface PastStep {
   step: Done<Edit>
   words: string
+  /** The one thing that it was about, and what that is called. */
+  thing: Id | null
+  name: string
   after: LayoutDocument
   /** How many steps were done since. */
   since: number
 }
 
-/** So many steps are listed; further back the layout is known by its releases. */
-const MOST_LISTED = 200
+/** Steps of one hand at one thing, one after the other; the latest first. */
+export interface PastGroup {
+  key: number
+  words: string
+  by: string | undefined
+  lines: PastStep[]
+}
+
+/** So many steps are listed at first, and more when asked for. */
+const LISTED = 200
 /** Above so many, the layout is put back as a whole instead of step by step. */
 const MOST_TAKEN_BACK = 100
 
@@ -22,20 +35,50 @@ const MOST_TAKEN_BACK = 100
 export function useBenchHistory() {
   const bench = useBench()
   const design = useDesign()
+  const listed = ref(LISTED)
+  const steps = computed(() => stepsDone(bench.log))
 
   const past = computed<PastStep[]>(() => {
-    const steps = stepsDone(bench.records)
     let after = bench.current
     const lines: PastStep[] = []
-    for (let since = 0; after && since < Math.min(steps.length, MOST_LISTED); since++) {
-      const step: Done<Edit> = steps[steps.length - 1 - since]!
+    for (let since = 0; after && since < Math.min(steps.value.length, listed.value); since++) {
+      const step: Done<Edit> = steps.value[steps.value.length - 1 - since]!
       const before: LayoutDocument | null = documentBefore(bench.editing, after, [step], 1)
       // What is gone is named by how it was before.
       const named = step.edit.kind === 'remove' && before ? before : after
-      lines.push({ step, words: wordsOf(step, named), after, since })
+      const thing = step.does === 'edit' ? thingOf(step.edit, after.id) : null
+      lines.push({ step, words: wordsOf(step, named), thing, name: thing ? nameIn(named, thing) : '', after, since })
       after = before
     }
     return lines
+  })
+  /** Whether there is more than is listed. */
+  const hasMore = computed(() => past.value.length < steps.value.length || bench.hasEarlier)
+
+  async function more(): Promise<void> {
+    listed.value += LISTED
+    if (steps.value.length < listed.value && bench.hasEarlier) await bench.loadEarlier()
+  }
+
+  function nameIn(layout: LayoutDocument, thing: Id): string {
+    if (thing === layout.id) return 'the layout'
+    const node = find(design.trees.of(layout).tree, thing)?.node
+    return node ? nodeName(node) : 'something'
+  }
+
+  /** What one hand did at one thing in a row stands together. */
+  const groups = computed<PastGroup[]>(() => {
+    const found: PastGroup[] = []
+    for (const line of past.value) {
+      const { step, thing, name } = line
+      const last = found.at(-1)
+      const [before] = last?.lines ?? []
+      if (last && before && thing !== null && before.thing === thing && last.by === step.by && sameDay(before, line)) {
+        last.lines.push(line)
+        last.words = `${last.lines.length} changes to ${before.name || name}`
+      } else found.push({ key: step.revision, words: line.words, by: step.by, lines: [line] })
+    }
+    return found
   })
 
   function wordsOf(step: Done<Edit>, layout: LayoutDocument): string {
@@ -51,7 +94,7 @@ export function useBenchHistory() {
   /** Takes back all that was done after a step, as one edit. */
   function takeBack({ since, after }: PastStep): void {
     if (since === 0 || !bench.current) return
-    const back = stepsDone(bench.records).slice(-since).reverse()
+    const back = steps.value.slice(-since).reverse()
     const label = `take back ${since === 1 ? 'the last step' : `the last ${since} steps`}`
     bench.takeBackTo(
       since > MOST_TAKEN_BACK
@@ -60,5 +103,8 @@ export function useBenchHistory() {
     )
   }
 
-  return { past, look, takeBack }
+  return { past, groups, hasMore, more, look, takeBack }
 }
+
+const sameDay = (a: PastStep, b: PastStep): boolean =>
+  new Date(a.step.at).toDateString() === new Date(b.step.at).toDateString()

@@ -5,7 +5,8 @@ import { newElement, nodeName } from '#core/elements'
 import { type Drop, type Edit, describeEdit, layoutEditing, moveAllTo } from '#core/layouts'
 import { type LayoutDocument, type Step, type TreeNode, childrenOf, emptyRow, find } from '#core/tree'
 import { type Id, type Page, type Sample, hasSample } from '#core/site'
-import type { LayoutAnswer, LivePerson } from '#shared/api/types'
+import type { LogRecord } from '#core/edits'
+import type { EarlierAnswer, LayoutAnswer, LivePerson } from '#shared/api/types'
 import type { Addable } from '~/composables/addable'
 import { useDesign } from './design'
 import { useSession } from './session'
@@ -179,6 +180,24 @@ export const useBench = defineStore('bench', () => {
     said.value = what ? `Done again: ${what}` : 'Nothing to redo'
   }
 
+  /** What was done before what is known from the beginning, as it was asked for. */
+  const earlier = shallowRef<readonly LogRecord<Edit>[]>([])
+  /** All that is known to have been done, oldest first, without gaps. */
+  const log = computed(() => {
+    const next = records.value[0]?.revision
+    return earlier.value.at(-1)?.revision === (next ?? 0) - 1 ? [...earlier.value, ...records.value] : records.value
+  })
+  /** A layout begins with revision 1. */
+  const hasEarlier = computed(() => (log.value[0]?.revision ?? 0) > 2)
+
+  async function loadEarlier(): Promise<void> {
+    const [first] = log.value
+    if (!first || !document.value) return
+    const id = encodeURIComponent(document.value.id)
+    const answer = await useApi<EarlierAnswer>('GET', `/layouts/${id}/log?before=${first.revision}`)
+    if (log.value[0] === first) earlier.value = [...answer.log, ...(log.value === records.value ? [] : earlier.value)]
+  }
+
   const fetchLayout = (id: Id) => useApi<LayoutAnswer>('GET', `/layouts/${encodeURIComponent(id)}`)
 
   /** Asks for a layout before there is a bench to open it on; not while something is on its way that it would lack. */
@@ -191,6 +210,7 @@ export const useBench = defineStore('bench', () => {
 
   async function open(id: Id, early?: Promise<LayoutAnswer>): Promise<void> {
     selected.value = null
+    earlier.value = []
     await edits.begin(`unsent.${id}`, `/layouts/${id}/edits`, async () => {
       const { layout: document, revision, log } = await (early ?? fetchLayout(id))
       early = undefined
@@ -209,7 +229,9 @@ export const useBench = defineStore('bench', () => {
     editing,
     shown,
     current: document,
-    records,
+    log,
+    hasEarlier,
+    loadEarlier,
     looking,
     mayEdit,
     lookAt,

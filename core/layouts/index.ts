@@ -3,7 +3,7 @@ export { layoutEditing, valueIn } from './editing'
 export { applyEdit, applyJudged, applyAll, refuseEdit, countEdits, type EditResult } from './apply'
 export { checkLayout, MOST_DEPTH } from './check'
 export { editShape } from './shapes'
-export { describeChange, describeEdit, looksWords } from './words'
+export { describeChange, describeEdit, looksWords, thingOf } from './words'
 export {
   addColumn,
   evenSpans,

@@ -1,5 +1,7 @@
 import { elementSpec, kindInKey, nodeName, sortName, propertiesOf } from '../elements'
 import { styleProperty } from '../styles'
+import type { Id } from '../site'
+import { changeKey } from './changes'
 import type { Edit } from './edits'
 import { type Change, find, type Layout, type TreeNode, type LooksKey, type State, looksOf } from '../tree'
 
@@ -79,8 +81,10 @@ export function describeEdit(edit: Edit, layout: Layout): string {
       const property = list?.kind === 'items' ? list.of[edit.property] : node && propertiesOf(node)[edit.property]
       return `${property?.label ?? edit.property} of ${what(node)}`
     }
-    case 'own':
-      return 'own changes'
+    case 'own': {
+      const keys = new Set([...edit.drop, ...edit.put.map((p) => changeKey(p.change))])
+      return keys.size === 1 ? keyWords([...keys][0]!, layout) : `${keys.size} own changes`
+    }
     case 'follow':
       return 'follow the base'
     case 'become':
@@ -89,6 +93,57 @@ export function describeEdit(edit: Edit, layout: Layout): string {
       return 'end following'
     case 'batch':
       return edit.label === 'step' && edit.edits[0] ? describeEdit(edit.edits[0], layout) : edit.label
+  }
+}
+
+/** What an own change is about, by its key. */
+function keyWords(key: string, layout: Layout): string {
+  const [kind, id = '', ...names] = key.split('/')
+  const [first = '', second = ''] = names
+  switch (kind) {
+    case 'value':
+      return describeEdit({ kind: 'setProperty', id, property: first }, layout)
+    case 'look':
+      return describeEdit(
+        { kind: 'setStyle', id, ...(first && { at: first }), property: second, step: 'wide', value: null },
+        layout,
+      )
+    case 'default':
+      return describeEdit({ kind: 'setDefault', of: first, property: second, step: 'wide', value: null }, layout)
+    case 'part':
+      return describeEdit({ kind: 'hidePart', id, part: first, hidden: true }, layout)
+    case 'when':
+      return describeEdit({ kind: 'setWhen', id, when: [] }, layout)
+    case 'name':
+      return 'rename'
+    case 'spans':
+      return 'spans'
+    default:
+      return `where ${named(layout, id)} stands`
+  }
+}
+
+/**
+ * The one thing that an edit changes, the layout itself by its own id; null for several, for what is put or taken away,
+ * and for how a layout follows.
+ */
+export function thingOf(edit: Edit, layout: Id): Id | null {
+  switch (edit.kind) {
+    case 'insert':
+    case 'remove':
+      return null
+    case 'setSpans':
+      return edit.row
+    case 'setDefault':
+      return edit.box ?? layout
+    case 'describe':
+      return layout
+    case 'batch': {
+      const things = new Set(edit.edits.map((e) => thingOf(e, layout)))
+      return things.size === 1 ? [...things][0]! : null
+    }
+    default:
+      return 'id' in edit ? edit.id : null
   }
 }
 

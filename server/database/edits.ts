@@ -109,13 +109,14 @@ export interface EditLog<E> {
   whole: boolean
 }
 
-/** The edits after a revision; only the latest of them where there are more than `most`. */
+/** The edits after a revision, and before another; only the latest of them where there are more than `most`. */
 export async function readRecords<E>(
   db: Db,
   kind: EditedKind,
   document: string,
   after: number,
   most: number,
+  before = Number.MAX_SAFE_INTEGER,
 ): Promise<EditLog<E>> {
   const rows = await db
     .selectFrom('document_edits')
@@ -123,6 +124,7 @@ export async function readRecords<E>(
     .where('kind', '=', kind)
     .where('document', '=', document)
     .where('revision', '>', after)
+    .where('revision', '<', before)
     .orderBy('revision', 'desc')
     .limit(most + 1)
     .execute()

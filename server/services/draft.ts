@@ -7,6 +7,7 @@ import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
 import type { Spoilt } from '../../core/documents'
 import type {
   DesignAnswer,
+  EarlierAnswer,
   FrameState,
   LayoutAnswer,
   LayoutState,
@@ -100,6 +101,12 @@ export class Draft {
   async layout(id: string): Promise<LayoutAnswer> {
     const state = (await readLayout(this.db, id)) ?? fail('layout-unknown', { id })
     return { ...state, log: await readLog<Edit>(this.db, 'layout', id) }
+  }
+
+  /** What was done to a layout before a revision, as far as it is told at once. */
+  async earlier(id: string, before: number): Promise<EarlierAnswer> {
+    if (!(await readLayout(this.db, id))) fail('layout-unknown', { id })
+    return { log: await readLog<Edit>(this.db, 'layout', id, before) }
   }
 
   async createLayout(input: NewLayoutInput, by: string): Promise<LayoutState> {

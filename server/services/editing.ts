@@ -43,9 +43,14 @@ async function toldOf<D, E>(db: Database | Trx, kept: Kept<D>, id: string, docum
   return { document, revision, log: await readLog<E>(db, kept.kind, id) } satisfies Told<D, E>
 }
 
-/** The latest edits; where they start inside a run, with the inverse of its beginning, so that it can be taken back. */
-export async function readLog<E>(db: Database | Trx, kind: EditedKind, id: string): Promise<LogRecord<E>[]> {
-  const { records: log } = await readRecords<E>(db, kind, id, 0, LOG_LENGTH)
+/** The latest edits, or those before a revision; where they start inside a run, with the inverse of its beginning, so that it can be taken back. */
+export async function readLog<E>(
+  db: Database | Trx,
+  kind: EditedKind,
+  id: string,
+  until?: number,
+): Promise<LogRecord<E>[]> {
+  const { records: log } = await readRecords<E>(db, kind, id, 0, LOG_LENGTH, until)
   const [first, ...others] = log
   if (first?.inverse !== null || first.run === undefined) return log
   const beginning = await readRecord<E>(db, kind, id, first.run)

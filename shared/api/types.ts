@@ -438,6 +438,11 @@ export interface LayoutAnswer extends LayoutState {
   log: LogRecord<Edit>[]
 }
 
+/** What was done to a layout before a revision, the latest of it; none where there is nothing earlier. */
+export interface EarlierAnswer {
+  log: LogRecord<Edit>[]
+}
+
 export interface FrameInput {
   /** 0 for a frame that is new. */
   revision: number

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { Client } from '../api/client'
 import { benchPage, expect, findings, saved, settled, signIn, test } from './studio'
 
 /** A day at the bench: several things, sizes, widths, the palette, history, and somebody else at the same layout. */
@@ -178,6 +179,47 @@ test('the history tells what was done; an earlier point is looked at, and gone b
   await page.keyboard.press('Control+z')
   await expect(body(page).locator('h1')).toHaveCount(2)
   await saved(page)
+})
+
+test('what one hand does at one thing stands together in the history, and further back is asked for', async ({
+  page,
+  server,
+}) => {
+  const client = await new Client(server).open()
+  await client.signIn('orla')
+  for (let from = 0; from < 500; from += 100) {
+    const { body: told } = await client.call('GET', '/layouts/exhibit-page')
+    const edits = Array.from({ length: 100 }, (_, i) => ({
+      id: `n${from + i}`,
+      does: 'edit',
+      edit: { kind: 'describe', about: `For the ${from + i}th time` },
+    }))
+    await client.call('POST', '/layouts/exhibit-page/edits', { revision: told.revision, edits })
+  }
+  await page.reload()
+  const heading = item(page, 'Heading: Title').first()
+  await heading.click()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Alt+ArrowDown')
+  await saved(page)
+  await page.getByRole('button', { name: 'History' }).click()
+  const panel = page.getByRole('complementary', { name: 'History' })
+  await expect(panel.getByRole('button', { name: '3 changes to Heading', exact: false }).first()).toBeVisible()
+  await panel.getByRole('button', { name: '3 changes to Heading, one by one' }).click()
+  await expect(panel.getByText('Move Heading')).toHaveCount(3)
+  await expect(panel.getByText('197 changes to the layout by Orla')).toBeVisible()
+  await panel.getByRole('button', { name: 'What was done before that' }).click()
+  await panel.getByRole('button', { name: 'What was done before that' }).click()
+  await expect(panel.getByText('500 changes to the layout by Orla')).toBeVisible()
+  await panel.getByRole('button', { name: '500 changes to the layout, one by one' }).click()
+  await panel
+    .getByRole('button', { name: /What the layout is for/ })
+    .last()
+    .click()
+  await expect(panel.getByText(/as it was, 502 steps ago/)).toBeVisible()
+  await panel.getByRole('button', { name: 'Take it back to here' }).click()
+  await expect(panel.getByText(/Replace everything/)).toBeVisible()
+  await saved(page)
+  await page.keyboard.press('Escape')
 })
 
 test('somebody else is seen at once, with what is in their hand; what both set is shown with both values', async ({

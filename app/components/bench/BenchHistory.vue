@@ -1,29 +1,39 @@
 <script setup lang="ts">
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
+import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
+import type { PastGroup, PastStep } from '~/composables/useBenchHistory'
 
 /** What was done to this layout, in words and with times; any point can be looked at, and gone back to. */
 defineEmits<{ close: [] }>()
 
 const bench = useBench()
 const session = useSession()
-const { past, look, takeBack } = useBenchHistory()
+const { past, groups, hasMore, more, look, takeBack } = useBenchHistory()
+const notices = useNotices()
+/** Groups that are unfolded, by their keys. */
+const unfolded = ref(new Set<number>())
+function unfold(key: number) {
+  if (!unfolded.value.delete(key)) unfolded.value.add(key)
+}
 const inSight = computed(
   () => past.value.find((p) => p.step.revision === (bench.looking?.revision ?? NaN)) ?? past.value[0],
 )
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
 const days = computed(() => {
-  const groups: { day: string; lines: typeof past.value }[] = []
-  for (const line of past.value) {
-    const name = line.step.at ? day.format(line.step.at) : 'Earlier'
-    const group = groups.at(-1)
-    if (group?.day === name) group.lines.push(line)
-    else groups.push({ day: name, lines: [line] })
+  const found: { day: string; groups: PastGroup[] }[] = []
+  for (const group of groups.value) {
+    const { at } = group.lines[0]!.step
+    const name = at ? day.format(at) : 'Earlier'
+    const last = found.at(-1)
+    if (last?.day === name) last.groups.push(group)
+    else found.push({ day: name, groups: [group] })
   }
-  return groups
+  return found
 })
+const timeOf = ({ step }: PastStep) => (step.at ? time.format(step.at) : '')
 const who = (by: string | undefined) => (by && by !== session.user?.name ? by : '')
 onBeforeUnmount(() => bench.lookAt(null))
 </script>
@@ -38,29 +48,48 @@ onBeforeUnmount(() => bench.lookAt(null))
       Nothing was done here yet. Each edit will stand here, with a way back to how the layout was.
     </p>
     <div class="min-h-0 flex-1 overflow-y-auto pb-4">
-      <section v-for="group in days" :key="group.day" :aria-label="group.day">
-        <h3 class="px-3.5 pb-1 pt-3 text-2xs text-soft">{{ group.day }}</h3>
+      <section v-for="{ day: name, groups: done } in days" :key="name" :aria-label="name">
+        <h3 class="px-3.5 pb-1 pt-3 text-2xs text-soft">{{ name }}</h3>
         <ol>
-          <li v-for="line in group.lines" :key="line.step.revision">
-            <button
-              type="button"
-              class="grid w-full grid-cols-[40px_1fr] gap-2 px-3.5 py-1 text-start hover:bg-board"
-              :class="line === inSight && 'cornered bg-wash'"
-              :aria-current="line === inSight ? 'step' : undefined"
-              @click="look(line)"
-            >
-              <span class="font-mono text-2xs leading-5 text-soft">{{
-                line.step.at ? time.format(line.step.at) : ''
-              }}</span>
-              <span>
-                {{ line.words }}
-                <span v-if="who(line.step.by)" class="text-2xs text-soft">by {{ who(line.step.by) }}</span>
-                <span v-if="line.since === 0" class="text-2xs text-soft">now</span>
-              </span>
-            </button>
+          <li v-for="group in done" :key="group.key">
+            <div class="flex items-start">
+              <HistoryLine
+                class="flex-1"
+                :line="group.lines[0]!"
+                :words="group.words"
+                :by="who(group.by)"
+                :in-sight="group.lines[0] === inSight"
+                :time="timeOf(group.lines[0]!)"
+                @click="look(group.lines[0]!)"
+              />
+              <button
+                v-if="group.lines.length > 1"
+                type="button"
+                class="w-7 shrink-0 py-1 text-soft hover:text-ink"
+                :aria-expanded="unfolded.has(group.key)"
+                :aria-label="`${group.words}, one by one`"
+                @click="unfold(group.key)"
+              >
+                {{ unfolded.has(group.key) ? '−' : '+' }}
+              </button>
+            </div>
+            <ol v-if="group.lines.length > 1 && unfolded.has(group.key)" class="bg-board">
+              <li v-for="line in group.lines" :key="line.step.revision">
+                <HistoryLine
+                  :line="line"
+                  :words="line.words"
+                  :in-sight="line === inSight"
+                  :time="timeOf(line)"
+                  @click="look(line)"
+                />
+              </li>
+            </ol>
           </li>
         </ol>
       </section>
+      <button v-if="hasMore" type="button" class="mx-3.5 mt-3 underline" @click="notices.attempt(more)">
+        What was done before that
+      </button>
     </div>
     <div v-if="bench.looking && inSight" class="border-t bg-board px-3.5 py-2.5" role="status">
       <p class="mb-2">
