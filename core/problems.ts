@@ -94,6 +94,7 @@ export const PROBLEMS = {
     'This cannot be released: {page} cannot be drawn ({why}). Visitors still see the last release. Nothing was stored.',
   ],
   spoilt: [409, 'What is stored of {what} cannot be read: {why}. Restore it from a backup first. Nothing was stored.'],
+  'nothing-to-take-back': [409, 'There is no release before this one that visitors could see again.'],
   'nothing-to-release': [409, 'Nothing has changed since the last release, so there is nothing to release.'],
   'body-large': [413, 'What was sent is larger than {most}. Nothing was stored; send less at once.'],
   'body-unreadable': [400, 'What was sent is not readable JSON. Nothing was stored.'],

@@ -1,4 +1,4 @@
-import type { Finding } from '#core/checks'
+import type { Differing, Finding } from '#core/checks'
 import type { Request } from '#core/conditions'
 import type { Design, Frame, OutcomeTable, Rivals, Rules } from '#core/frames'
 import type { SiteTold } from '~/stores/site'
@@ -62,6 +62,23 @@ export async function tabulateAside(site: SiteTold, rules: Rules, request: Reque
 export async function checkAside(site: SiteTold, design: Design, request: Request): Promise<Finding[]> {
   const answer = await ask(site, (call) => ({ kind: 'check', call, design: plain(design), request: plain(request) }))
   return (answer as Extract<FromMap, { findings: Finding[] }>).findings
+}
+
+/** What looks different under another design, found off the main thread. */
+export async function compareAside(
+  site: SiteTold,
+  before: Design,
+  after: Design,
+  request: Request,
+): Promise<Differing> {
+  const answer = await ask(site, (call) => ({
+    kind: 'compare',
+    call,
+    before: plain(before),
+    after: plain(after),
+    request: plain(request),
+  }))
+  return (answer as Extract<FromMap, { differing: Differing }>).differing
 }
 
 /** How a frame stands to the others, worked out off the main thread. */

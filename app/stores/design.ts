@@ -126,6 +126,13 @@ export const useDesign = defineStore('design', () => {
     await load()
   }
 
+  /** Takes the last release back for visitors; the draft stays. */
+  async function takeBackRelease(): Promise<ReleaseNote> {
+    const made = await useApi<ReleaseNote>('POST', '/releases/back')
+    await loadReleases()
+    return made
+  }
+
   function noteFrame(state: FrameState): void {
     frames.value = [...frames.value.filter((f) => f.frame.id !== state.frame.id), state]
   }
@@ -194,6 +201,7 @@ export const useDesign = defineStore('design', () => {
     loadReleases,
     clearRemoved,
     bringBack,
+    takeBackRelease,
     noteLayout,
     loadLayout,
     createLayout,

@@ -1,4 +1,4 @@
-import { type Finding, checkDesign } from '#core/checks'
+import { type Differing, type Finding, checkDesign, compareDesigns } from '#core/checks'
 import type { Request } from '#core/conditions'
 import {
   CompiledRules,
@@ -25,11 +25,13 @@ export type ToMap =
   | { kind: 'tabulate'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; request: Request }
   | { kind: 'check'; call: number; design: Design; request: Request }
   | { kind: 'rivals'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; frame: Id }
+  | { kind: 'compare'; call: number; before: Design; after: Design; request: Request }
   | { kind: 'cover'; call: number; conditions: Pick<Frame, 'covers' | 'except'> }
 
 export type FromMap =
   | { call: number; table: OutcomeTable }
   | { call: number; findings: Finding[] }
+  | { call: number; differing: Differing }
   | { call: number; covered: number }
   | { call: number; rivals: Rivals }
 
@@ -76,6 +78,8 @@ function answerTo(question: Extract<ToMap, { call: number }>, site: Catalogue): 
     }
     case 'check':
       return { call, findings: checkDesign(question.design, site, question.request) }
+    case 'compare':
+      return { call, differing: compareDesigns(question.before, question.after, site, question.request) }
     case 'rivals': {
       const rules = { frames: question.frames, layoutRegions: new Map(question.layoutRegions) }
       return { call, rivals: rivalsOf(new CompiledRules(rules, site), question.frame) }

@@ -1,3 +1,4 @@
+import { compareDesigns } from '../../core/checks'
 import type { Design } from '../../core/frames'
 import type { Database } from '../database/open'
 import { applyInTurn } from '../services/apply'
@@ -5,7 +6,7 @@ import { Content } from '../services/content'
 import { readDraft } from '../services/draft'
 import { planParcel, prepareImport } from '../services/import'
 import { keepSheet } from '../bring/keep'
-import { rehearse } from '../services/rehearse'
+import { anybody, rehearse } from '../services/rehearse'
 import type { Jobs } from './work'
 
 /** The jobs over a database, in the thread that calls them. */
@@ -24,6 +25,11 @@ export function jobsOver(db: Database): Jobs {
     apply: applyInTurn,
     sheet: keepSheet,
     rehearse: (input) => withSite((content) => rehearse(JSON.parse(input.design) as Design, content)),
+    differing: ({ before, after }) =>
+      withSite(({ catalogue }) => {
+        const [was, is] = [before, after].map((d) => JSON.parse(d) as Design) as [Design, Design]
+        return compareDesigns(was, is, catalogue, anybody()).pages.length
+      }),
     plan: ({ parcel }) => withSite(async ({ catalogue }) => planParcel(parcel, await design(), catalogue)),
     prepare: (input) => withSite(async ({ catalogue }) => prepareImport(input, await design(), catalogue)),
   }

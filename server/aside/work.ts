@@ -11,6 +11,8 @@ export interface Jobs {
   apply(input: ToApply): Promise<Applied>
   /** Draws pages of every kind under a design (as JSON); gives the reason why it cannot be released, or null. */
   rehearse(input: { design: string }): Promise<Problem | null>
+  /** Counts the pages that look different under one design and under another (both as JSON), to anybody. */
+  differing(input: { before: string; after: string }): Promise<number>
   /** Says what importing a parcel would do here. */
   plan(input: { parcel: Parcel }): Promise<ImportPlan>
   /** Reads a file of content into rows, which stand in another one afterwards; gives what is known of them. */

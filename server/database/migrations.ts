@@ -243,4 +243,10 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw('create index layouts_base on layouts (base)').execute(db)
     },
   },
+  // On how many pages a release differs from the one before; null where nobody has counted.
+  '018-pages-of-releases': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw('alter table releases add column pages integer').execute(db)
+    },
+  },
 }

@@ -12,7 +12,7 @@ import { readSound, readSoundList } from './sound'
 
 type Db = Database | Transaction<Tables>
 
-type NoteRow = { number: number; note: string; changes: string; at: number; by: string }
+type NoteRow = { number: number; note: string; changes: string; at: number; by: string; pages: number | null }
 
 /** What a release changed is told to people alone; where it cannot be read there is nothing to tell. */
 function readChanges(text: string): Change[] {
@@ -25,12 +25,13 @@ function readChanges(text: string): Change[] {
   }
 }
 
-const noteOf = ({ number, note, changes, at, by }: NoteRow): ReleaseNote => ({
+const noteOf = ({ number, note, changes, at, by, pages }: NoteRow): ReleaseNote => ({
   number,
   note,
   changes: readChanges(changes),
   at,
   by,
+  pages,
 })
 
 /** A release as it was frozen, without what in it is spoilt. */
@@ -73,6 +74,18 @@ export async function readLatestRelease(db: Db): Promise<StoredRelease | null> {
   return row ? stored(row) : null
 }
 
+/** The release before a number, or null when it is the first. */
+export async function readReleaseBefore(db: Db, number: number): Promise<StoredRelease | null> {
+  const row = await db
+    .selectFrom('releases')
+    .selectAll()
+    .where('number', '<', number)
+    .orderBy('number', 'desc')
+    .limit(1)
+    .executeTakeFirst()
+  return row ? stored(row) : null
+}
+
 /** A release by its number, or null when there is none. */
 export async function readRelease(db: Db, number: number): Promise<StoredRelease | null> {
   const row = await db.selectFrom('releases').selectAll().where('number', '=', number).executeTakeFirst()
@@ -83,7 +96,7 @@ export async function readRelease(db: Db, number: number): Promise<StoredRelease
 export async function readReleases(db: Db, most = 100): Promise<ReleaseNote[]> {
   const rows = await db
     .selectFrom('releases')
-    .select(['number', 'note', 'changes', 'at', 'by'])
+    .select(['number', 'note', 'changes', 'at', 'by', 'pages'])
     .orderBy('number', 'desc')
     .limit(most)
     .execute()
@@ -96,12 +109,21 @@ export async function insertRelease(
   changes: Change[],
   note: string,
   by: string,
+  pages: number | null,
 ): Promise<ReleaseNote> {
   const at = Date.now()
   const row = await db
     .insertInto('releases')
-    .values({ format: design.format, design: JSON.stringify(design), note, changes: JSON.stringify(changes), at, by })
+    .values({
+      format: design.format,
+      design: JSON.stringify(design),
+      note,
+      changes: JSON.stringify(changes),
+      at,
+      by,
+      pages,
+    })
     .returning('number')
     .executeTakeFirstOrThrow()
-  return { number: row.number, note, changes, at, by }
+  return { number: row.number, note, changes, at, by, pages }
 }

@@ -143,6 +143,8 @@ export interface Tables {
     changes: Json
     at: number
     by: string
+    /** On how many pages it differs from the one before. */
+    pages: ColumnType<number | null, number | null | undefined, number | null>
   }
   /** Addresses asked for that are no page; `what` is page or file. */
   lost_addresses: { address: string; what: string; hits: number; bots: number; first_at: number; last_at: number }

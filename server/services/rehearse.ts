@@ -8,7 +8,14 @@ import { sceneOf } from '../../core/drawing'
 import type { Page } from '../../core/site'
 import type { Content } from './content'
 
-const VISITOR: Request = { role: 'visitor', signedIn: false, device: 'desktop', parameters: {}, at: 0 }
+/** A visitor of whom nothing is known, at this moment. */
+export const anybody = (): Request => ({
+  role: 'visitor',
+  signedIn: false,
+  device: 'desktop',
+  parameters: {},
+  at: Date.now(),
+})
 /** Pages of one kind that show the same layouts are drawn this often: the first ones, and so the awkward ones too. */
 const OF_EACH = 3
 const MOST_PAGES = 600
@@ -42,7 +49,7 @@ export function rehearse(
     const drawn = new Map<string, number>()
     let count = 0
     for (const page of catalogue.pages) {
-      const request = { ...VISITOR, at: Date.now() }
+      const request = anybody()
       const outcome = resolve(rules, page, request)
       const key = [page.kind, page.type, ...REGIONS.map((r) => JSON.stringify(outcome.regions[r].shown))].join(' ')
       const times = drawn.get(key) ?? 0

@@ -2,21 +2,23 @@ import { type Design, frameLabels, namesFrom } from '../../core/frames'
 import { canonical } from '../../core/formats'
 import { ProblemError, fail } from '../../core/problems'
 import type { Catalogue, Menu } from '../../core/site'
-import type { BringBack, Change, ReleaseNote, ReleasesAnswer } from '../../shared/api/types'
+import type { BringBack, Change, CompareAnswer, ReleaseNote, ReleasesAnswer } from '../../shared/api/types'
 import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
 import { readFrame, writeFrame } from '../database/frames'
 import { setLayoutRemoved } from '../database/layouts'
 import type { Database } from '../database/open'
-import { insertRelease, readLatestRelease, readRelease, readReleases } from '../database/releases'
+import { insertRelease, readLatestRelease, readRelease, readReleaseBefore, readReleases } from '../database/releases'
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
 import { basesFirst, takeFrame, takeHouse, takeLayout, takeMenu, takeMenus } from './parcels'
 import { Trees, treesOf } from '../../core/layouts'
+import { PLAIN_HOUSE } from '../../core/styles'
 import type { LayoutDocument } from '../../core/tree'
 import { takeTurns } from './turns'
 
-const NOTHING: Pick<Design, 'layouts' | 'frames'> = { layouts: [], frames: [] }
+const NO_DESIGN: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }
+const NOTHING: Pick<Design, 'layouts' | 'frames'> = NO_DESIGN
 
 function compare<T extends { id: string }>(
   what: Change['what'],
@@ -82,7 +84,7 @@ export class Releases {
     private readonly db: Database,
     private readonly draft: Draft,
     private readonly catalogue: () => Catalogue,
-    private readonly jobs: Pick<Jobs, 'rehearse'>,
+    private readonly jobs: Pick<Jobs, 'rehearse' | 'differing'>,
   ) {}
 
   async list(): Promise<Omit<ReleasesAnswer, 'faults'>> {
@@ -104,12 +106,44 @@ export class Releases {
     const design = await this.draft.design()
     const wrong = await this.jobs.rehearse({ design: JSON.stringify(design) })
     if (wrong) throw new ProblemError(wrong)
+    const pages = await this.differing((await this.latest())?.design ?? null, design)
     return this.db.transaction().execute(async (trx) => {
       const latest = await readLatestRelease(trx)
       const changes = changesBetween(latest?.design ?? null, design, this.catalogue())
       if (changes.length === 0) fail('nothing-to-release')
-      return { release: await insertRelease(trx, design, changes, note.trim(), by), design }
+      return { release: await insertRelease(trx, design, changes, note.trim(), by, pages), design }
     })
+  }
+
+  private differing(before: Design | null, after: Design): Promise<number> {
+    return this.jobs.differing({ before: JSON.stringify(before ?? NO_DESIGN), after: JSON.stringify(after) })
+  }
+
+  /**
+   * Takes the last release back: visitors see the one before again, as a release of its own. The draft stays as it is.
+   * It was drawn before, so nothing is rehearsed, and the caller swaps at once.
+   */
+  async takeBack(by: string): Promise<{ release: ReleaseNote; design: Design }> {
+    const latest = (await readLatestRelease(this.db)) ?? fail('nothing-to-take-back')
+    const before = (await readReleaseBefore(this.db, latest.number)) ?? fail('nothing-to-take-back')
+    const changes = changesBetween(latest.design, before.design, this.catalogue())
+    const note = `Release ${latest.number} taken back: as release ${before.number} was`
+    return {
+      release: await insertRelease(this.db, before.design, changes, note, by, latest.pages),
+      design: before.design,
+    }
+  }
+
+  /** Two designs side by side, by the number of a release, or 'draft'. */
+  async compare(before: string, after: string): Promise<CompareAnswer> {
+    const [a, b] = [await this.designOf(before), await this.designOf(after)]
+    return { before: a, after: b, changes: changesBetween(a, b, this.catalogue()) }
+  }
+
+  private async designOf(which: string): Promise<Design> {
+    if (which === 'draft') return this.draft.design()
+    const release = /^\d{1,9}$/.test(which) ? await readRelease(this.db, Number(which)) : null
+    return (release ?? fail('release-unknown', { number: which })).design
   }
 
   /**

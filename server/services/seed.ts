@@ -40,7 +40,8 @@ export async function seedDemo(
   const nextWeek = clockIn('Europe/London', Date.now() + WEEK)
   const { site, pictures, design } = makeDemo(bare, `${nextWeek.slice(0, 10)}T09:00`)
   const passwordHash = await passwords.hash(DEMO_PASSWORD)
-  const changes = changesBetween(null, design, new Catalogue(site))
+  const catalogue = new Catalogue(site)
+  const changes = changesBetween(null, design, catalogue)
   // All of it or nothing: a first start that is killed begins again.
   await db.transaction().execute(async (trx) => {
     await writeSite(trx, site)
@@ -51,7 +52,8 @@ export async function seedDemo(
     for (const frame of design.frames) await writeFrame(trx, { frame, revision: 1, removed: false }, BY)
     await writeHouse(trx, design.house, 1)
     // The release has menus of its own, as every one that is made in the studio.
-    if (!bare) await insertRelease(trx, { ...design, menus: site.menus }, changes, 'The museum opens', BY)
+    const released = { ...design, menus: site.menus }
+    if (!bare) await insertRelease(trx, released, changes, 'The museum opens', BY, catalogue.pages.length)
     for (const user of DEMO_USERS) await insertUser(trx, { ...user, passwordHash })
   })
   return true

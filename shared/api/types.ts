@@ -465,12 +465,21 @@ export interface Change {
   also?: string[]
 }
 
+/** Two designs, releases or the draft, and what changed from one to the other. */
+export interface CompareAnswer {
+  before: Design
+  after: Design
+  changes: Change[]
+}
+
 export interface ReleaseNote {
   number: number
   note: string
   changes: Change[]
   at: number
   by: string
+  /** On how many pages it differs from the one before; null where nobody has counted. */
+  pages: number | null
 }
 
 export interface ReleasesAnswer {

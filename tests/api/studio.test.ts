@@ -338,7 +338,10 @@ describe('release', () => {
     await ada.call('POST', '/layouts/house-header/edits', { revision, edits: [{ id: 'colour', does: 'edit', edit }] })
     expect(await page()).toBe(before)
     const waiting = (await ada.call('GET', '/releases')).body.waiting
-    expect(waiting).toContainEqual({ what: 'layout', how: 'changed', id: 'house-header', name: 'House header' })
+    expect(waiting).toContainEqual({
+      ...{ what: 'layout', how: 'changed', id: 'house-header', name: 'House header' },
+      also: ['Tower header'],
+    })
     expect(await ada.call('POST', '/releases', { note: 'Darker' })).toMatchObject({
       status: 200,
       body: { number: 2, note: 'Darker' },

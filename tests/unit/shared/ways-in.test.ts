@@ -17,6 +17,7 @@ const BODILESS = [
   'imports/[id]/index.delete.ts',
   'layouts/[id]/index.delete.ts',
   'layouts/[id]/restore.post.ts',
+  'releases/back.post.ts',
   'removed/index.delete.ts',
   'session.delete.ts',
   'users/[id]/index.delete.ts',

@@ -14,6 +14,16 @@ const session = useSession()
 const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'long', timeStyle: 'short' })
 onMounted(() => notices.attempt(design.loadReleases))
 
+const busy = ref(false)
+/** Visitors see the release before again at once; the draft stays as it is. */
+async function takeBack({ number }: ReleaseNote) {
+  busy.value = true
+  const done = await notices.attempt(design.takeBackRelease)
+  busy.value = false
+  if (done)
+    notices.say(`Release ${number} is taken back: visitors see the one before it again. The draft is as it was.`)
+}
+
 const bringing = ref<ReleaseNote | null>(null)
 async function bringBack(what: BringBack) {
   const { number } = bringing.value!
@@ -36,7 +46,15 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
     <div class="mx-auto grid max-w-5xl gap-x-12 gap-y-8 px-6 py-8 lg:grid-cols-2">
       <section>
         <h1 class="made mb-1 text-xl">Waiting for release</h1>
-        <p class="mb-3 text-soft">The draft differs from what visitors see in these things.</p>
+        <p class="mb-3 flex flex-wrap items-baseline justify-between gap-x-4 text-soft">
+          The draft differs from what visitors see in these things.
+          <NuxtLink
+            v-if="design.waiting.length && design.releases[0]"
+            class="text-ink underline"
+            :to="`/studio/releases/compare?before=${design.releases[0].number}&after=draft`"
+            >See every page that changes</NuxtLink
+          >
+        </p>
         <ChangeList v-if="design.waiting.length" :changes="design.waiting" />
         <p v-else class="border-y py-3">Nothing. Visitors see exactly what stands in the studio.</p>
       </section>
@@ -44,7 +62,7 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
         <h2 class="made mb-1 text-xl">Released</h2>
         <p class="mb-3 text-soft">Every release stays as it was.</p>
         <ol v-if="design.releases.length" class="border-t">
-          <li v-for="release in design.releases" :key="release.number" class="border-b py-3">
+          <li v-for="(release, i) in design.releases" :key="release.number" class="border-b py-3">
             <p class="flex items-baseline justify-between gap-4">
               <span class="made text-base"
                 >Release {{ release.number }}<template v-if="release.note">: {{ release.note }}</template></span
@@ -60,9 +78,30 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
                 Bring back…
               </button>
             </p>
+            <p class="mt-1 flex gap-4 text-xs">
+              <NuxtLink
+                v-if="i + 1 < design.releases.length"
+                class="underline"
+                :to="`/studio/releases/compare?before=${design.releases[i + 1]!.number}&after=${release.number}`"
+                >Compare with the one before</NuxtLink
+              >
+              <NuxtLink class="underline" :to="`/studio/releases/compare?before=${release.number}&after=draft`"
+                >Compare with the draft</NuxtLink
+              >
+              <button
+                v-if="i === 0 && design.releases.length > 1 && session.mayDesign"
+                type="button"
+                class="underline"
+                :disabled="busy"
+                @click="takeBack(release)"
+              >
+                Take it back
+              </button>
+            </p>
             <details class="mt-1">
               <summary class="text-soft">
-                {{ counted(release.changes.length, 'change') }}
+                {{ counted(release.changes.length, 'change')
+                }}<template v-if="release.pages !== null">, {{ counted(release.pages, 'page') }}</template>
               </summary>
               <ChangeList class="mt-2" :changes="release.changes" />
             </details>
