@@ -16,7 +16,7 @@ const LAYOUTS: [string, LayoutRegion][] = (['header', 'intro', 'body', 'footer']
 
 type Chance = ReturnType<typeof chanceOf>
 
-function largeSite(chance: Chance): Site {
+function largeSite(chance: Chance, pages: number): Site {
   const { site } = makeDemo()
   const terms = Array.from({ length: TERMS }, (_, i) => ({
     ...site.terms[0]!,
@@ -25,7 +25,7 @@ function largeSite(chance: Chance): Site {
     title: `Room ${i}`,
   }))
   const types = ['exhibit', 'talk', 'story', 'ticket']
-  const entries = Array.from({ length: PAGES }, (_, i): Entry => {
+  const entries = Array.from({ length: pages }, (_, i): Entry => {
     const type = types[i % 4]!
     return {
       ...site.entries[0]!,
@@ -91,9 +91,9 @@ export interface Large {
   chance: Chance
 }
 
-export function makeLarge(): Large {
+export function makeLarge(pages = PAGES): Large {
   const chance = chanceOf('a hundred thousand pages')
-  const catalogue = new Catalogue(largeSite(chance))
+  const catalogue = new Catalogue(largeSite(chance, pages))
   const frames = Array.from({ length: FRAMES }, (_, i) => randomFrame(chance, i))
   return { catalogue, rules: { frames, layoutRegions: new Map(LAYOUTS) }, chance }
 }

@@ -116,13 +116,17 @@ const STUDIO = {
     await page.getByRole('treeitem', { name: /^Heading: Title/ }).click()
     await page.getByRole('button', { name: / own$/ }).click()
   },
-  async release(page) {
-    await page.goto(`${ORIGIN}/studio/layouts/house-header`)
-    await page.getByRole('treeitem', { name: 'Menu: Main menu' }).click()
-    await page.getByLabel('Size', { exact: true }).fill('17')
+  async 'releases-compared'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
+    await page
+      .getByRole('treeitem', { name: /^Heading: Title/ })
+      .first()
+      .click()
+    await page.getByLabel('Size', { exact: true }).fill('64')
     await page.keyboard.press('Enter')
     await page.getByText('1 change waiting').waitFor()
-    await page.getByRole('button', { name: 'Release…' }).click()
+    await page.goto(`${ORIGIN}/studio/releases/compare?before=1&after=draft`)
+    await page.getByText(/pages of .* look different/).waitFor()
   },
   async checks(page) {
     await page.goto(`${ORIGIN}/studio?frame=talks`)

@@ -75,7 +75,7 @@ const summary = computed(() => {
       <label v-for="side in ['before', 'after'] as const" :key="side" class="text-xs text-soft">
         {{ side === 'before' ? 'Before' : 'After' }}
         <select
-          class="input w-64 text-base text-ink"
+          class="input mt-0.5 block w-64 text-ink"
           :value="chosen[side]"
           @change="choose(side, ($event.target as HTMLSelectElement).value)"
         >
