@@ -319,7 +319,7 @@ test('a parcel is taken away, and brought into another site with a choice for wh
   await expect(page.getByText('replaces what stands here')).toBeVisible()
   await page.getByLabel('What to do about their-menu').selectOption({ label: 'Small print' })
   await page.getByRole('button', { name: 'Take 1 into the draft' }).click()
-  await page.getByRole('link', { name: 'Their header', exact: true }).click()
+  await page.getByRole('heading', { name: 'Their header' }).getByRole('link').click()
   await page.getByRole('treeitem', { name: 'Menu: Small print' }).click()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('treeitem', { name: 'Menu: Main menu' })).toBeVisible()

@@ -40,7 +40,7 @@ test('a variation shows its base; what is its own is marked, told beside the bas
   await newVariation(page, server.origin, 'Exhibit page')
   await item(page, /^Heading: Title/).click()
   await expect(page.getByTestId('follows')).toContainText('Follows Exhibit page')
-  await expect(page.getByTestId('follows')).toContainText(/1 other layout with \d+ pages/)
+  await expect(page.getByTestId('follows')).toContainText(/2 other layouts with \d+ pages/)
   await size(page, '61')
   await expect(h1(page)).toHaveCSS('font-size', '61px')
   await expect(item(page, /^Heading: Title/)).toContainText('≠')
@@ -106,7 +106,11 @@ test('two windows, one on the base and one on the variation: what follows change
   await expect(own(page).getByText('1 own change waiting')).toBeVisible()
   await page.getByRole('link', { name: 'Checks' }).click()
   await expect(page.getByRole('heading', { name: 'Own changes that wait' })).toBeVisible()
-  await page.getByRole('link', { name: 'Open the layout' }).first().click()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: '“Exhibit page, variation” waits' })
+    .getByRole('link', { name: 'Open the layout' })
+    .click()
   await expect(plan(page)).toBeVisible()
   // Written on in both at once, with nothing lost.
   await item(page, /^Summary/).click()
@@ -166,7 +170,7 @@ test('following ends and is taken up again; a base that is removed leaves what f
   await expect(other.getByText('followed by').first()).toBeVisible()
   await other.getByRole('button', { name: 'More about Exhibit page', exact: true }).click()
   await other.getByRole('menuitem', { name: 'Remove…' }).click()
-  await expect(other.getByRole('dialog')).toContainText('follows it')
+  await expect(other.getByRole('dialog')).toContainText('2 layouts follow it: “Turret exhibit”')
   await other
     .getByRole('button', { name: /^Remove/ })
     .last()
