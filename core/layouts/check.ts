@@ -25,7 +25,7 @@ import {
 import { type Owner, refuseStyle, styleProperty } from '../styles'
 import { changeKey } from './changes'
 import type { LayoutDraft } from './draft'
-import { variationShape } from './shapes'
+import { MOST_CHANGES, variationShape } from './shapes'
 
 export const MOST_DEPTH = 4
 
@@ -241,9 +241,14 @@ function* pairsIn(node: TreeNode): Generator<readonly [TreeNode, TreeNode]> {
  */
 function checkVariation(value: unknown): Problem[] {
   const why = refuse(variationShape, value)
-  if (why !== null) return [problem('layout-shape', { why })]
-  const variation = value as Variation
+  return why === null ? checkOwnChanges(value as Variation) : [problem('layout-shape', { why })]
+}
+
+/** What own changes break together, each being one by its shape. */
+export function checkOwnChanges(variation: Variation): Problem[] {
   const { changes } = variation.follows
+  if (changes.length > MOST_CHANGES)
+    return [problem('layout-shape', { why: `a variation has at most ${MOST_CHANGES} own changes` })]
   const found = nameMissing(variation)
   const keys = new Set(changes.map(changeKey))
   if (keys.size < changes.length) found.push(problem('layout-shape', { why: 'two own changes are about the same' }))

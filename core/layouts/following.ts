@@ -5,7 +5,7 @@ import { type Problem, ProblemError, fail, failFirst, problem } from '../problem
 import { type Change, type Layout, type LayoutDocument, type Variation, copyOf, isVariation } from '../tree'
 import { type EditResult, applyJudged } from './apply'
 import { changeKey, patchBetween, patched } from './changes'
-import { checkLayout } from './check'
+import { checkLayout, checkOwnChanges } from './check'
 import type { Edit, OfFollowing } from './edits'
 import { changesBetween } from './own-changes'
 import { MOST_LEVELS, type Trees, noteVaried } from './trees'
@@ -26,13 +26,21 @@ const aboutFollowing = (edit: Edit): boolean =>
 /** Applies an edit whose shape is known to a layout of any kind; as `applyEdit` otherwise. */
 export function applyToDocument(trees: Trees, document: LayoutDocument, edit: Edit): Result {
   try {
-    if (aboutFollowing(edit))
-      return edit.kind === 'batch' ? oneByOne(trees, document, edit) : applyFollowing(trees, document, edit)
-    return isVariation(document) ? asShown(trees, document, edit) : applyJudged(document, edit)
+    const result = made(trees, document, edit)
+    // Own changes come together from several sides: what they are together is judged once, whatever made them.
+    if (result.ok && result.document !== document && isVariation(result.document))
+      failFirst(checkOwnChanges(result.document))
+    return result
   } catch (error) {
     if (error instanceof ProblemError) return { ok: false, problem: error.problem }
     throw error
   }
+}
+
+function made(trees: Trees, document: LayoutDocument, edit: Edit): Result {
+  if (aboutFollowing(edit))
+    return edit.kind === 'batch' ? oneByOne(trees, document, edit) : applyFollowing(trees, document, edit)
+  return isVariation(document) ? asShown(trees, document, edit) : applyJudged(document, edit)
 }
 
 /** Several, each on what the one before came to. */

@@ -73,7 +73,7 @@ const SETTINGS = {
 }
 
 /** How many own changes a variation may have. */
-const MOST_CHANGES = 10_000
+export const MOST_CHANGES = 10_000
 const orNone = (shape: Shape): Shape => byValue((v) => (v === null ? NOTHING : shape))
 /** What an own change is about: see `changeKey`. */
 const changeKey = text(500)

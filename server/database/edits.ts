@@ -78,27 +78,21 @@ export async function readRecord<E>(db: Db, kind: EditedKind, document: string, 
   return (row && recordOf<E>(kind, row)) ?? undefined
 }
 
-/** What takes back the edit made last of each document, where that is a batch with a label. */
-export async function readLastInverses<E>(
-  db: Db,
-  kind: EditedKind,
-  label: string,
-): Promise<{ document: string; inverse: E }[]> {
+/** What takes back the edit made last of each layout, where that is a batch with a label. */
+export async function readLastInverses<E>(db: Db, label: string): Promise<{ document: string; inverse: E }[]> {
   const rows = await db
-    .selectFrom('document_edits as e')
-    .selectAll()
-    .where('kind', '=', kind)
-    .where('revision', '=', (q) =>
-      q
-        .selectFrom('document_edits as l')
-        .select((l) => l.fn.max('l.revision').as('latest'))
-        .whereRef('l.kind', '=', 'e.kind')
-        .whereRef('l.document', '=', 'e.document'),
+    .selectFrom('layouts')
+    .innerJoin('document_edits', (join) =>
+      join
+        .onRef('document_edits.document', '=', 'layouts.id')
+        .onRef('document_edits.revision', '=', 'layouts.revision')
+        .on('document_edits.kind', '=', 'layout'),
     )
-    .where('edit', 'like', `{"kind":"batch","label":${JSON.stringify(label)}%`)
+    .selectAll('document_edits')
+    .where('document_edits.edit', 'like', `{"kind":"batch","label":${JSON.stringify(label)}%`)
     .execute()
   return rows.flatMap((row) => {
-    const inverse = recordOf<E>(kind, row)?.inverse
+    const inverse = recordOf<E>('layout', row)?.inverse
     return inverse ? [{ document: row.document, inverse }] : []
   })
 }

@@ -59,10 +59,14 @@ export async function readFollowers(db: Db, id: string): Promise<string[]> {
   return rows.map((row) => row.id)
 }
 
+/** More levels are never followed, however many a file holds. */
+const MOST_LEVELS = 20
+
 /** What layouts follow, and what those do in turn, each once; what is not there is left out. */
 export async function readBases(db: Db, ids: readonly string[]): Promise<LayoutDocument[]> {
   const found = new Map<string, LayoutDocument>()
-  for (let asked = [...ids]; asked.length > 0;) {
+  let asked = [...ids]
+  for (let level = 0; asked.length > 0 && level < MOST_LEVELS; level++) {
     const states = await Promise.all(asked.map((id) => readLayout(db, id)))
     const layouts = states.flatMap((s) => (s ? [s.layout] : []))
     for (const layout of layouts) found.set(layout.id, layout)

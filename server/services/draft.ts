@@ -185,16 +185,8 @@ export class Draft {
   restoreLayout(id: string, by: string): Promise<LayoutMark[]> {
     return this.db.transaction().execute(async (trx) => {
       if (!(await setLayoutRemoved(trx, id, false, by))) fail('layout-unknown', { id })
-      const { layout } =
-        (await readLayout(trx, id)) ?? fail('spoilt', { what: `the layout ${id}`, why: 'its log says how' })
-      for (let at: LayoutDocument = layout; isVariation(at);) {
-        const { base } = at.follows
-        await setLayoutRemoved(trx, base, false, by)
-        const next = await readLayout(trx, base)
-        if (!next) break
-        at = next.layout
-      }
-      const left = await readLastInverses<Edit>(trx, 'layout', BASE_REMOVED)
+      await restoreBases(trx, id, by)
+      const left = await readLastInverses<Edit>(trx, BASE_REMOVED)
       const edits = new Map(
         left.filter(({ inverse }) => basesNamed(inverse).includes(id)).map((l) => [l.document, l.inverse]),
       )
@@ -255,5 +247,16 @@ export class Draft {
       await writeFrame(trx, stored, by)
       return { stored: { frame: stored.frame, revision: stored.revision } }
     })
+  }
+}
+
+/** Puts back what a layout follows, as far as that was taken away; what follows itself in turn is gone through once. */
+async function restoreBases(trx: Transaction<Tables>, id: string, by: string): Promise<void> {
+  const seen = new Set<string>()
+  for (let at: string | null = id; at !== null && !seen.has(at);) {
+    seen.add(at)
+    const state: LayoutState | null = await readLayout(trx, at)
+    at = state && isVariation(state.layout) ? state.layout.follows.base : null
+    if (at !== null) await setLayoutRemoved(trx, at, false, by)
   }
 }

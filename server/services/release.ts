@@ -124,14 +124,14 @@ export class Releases {
    * It was drawn before, so nothing is rehearsed, and the caller swaps at once.
    */
   async takeBack(by: string): Promise<{ release: ReleaseNote; design: Design }> {
-    const latest = (await readLatestRelease(this.db)) ?? fail('nothing-to-take-back')
-    const before = (await readReleaseBefore(this.db, latest.number)) ?? fail('nothing-to-take-back')
-    const changes = changesBetween(latest.design, before.design, this.catalogue())
-    const note = `Release ${latest.number} taken back: as release ${before.number} was`
-    return {
-      release: await insertRelease(this.db, before.design, changes, note, by, latest.pages),
-      design: before.design,
-    }
+    return this.db.transaction().execute(async (trx) => {
+      const latest = (await readLatestRelease(trx)) ?? fail('nothing-to-take-back')
+      const before = (await readReleaseBefore(trx, latest.number)) ?? fail('nothing-to-take-back')
+      const { design } = before
+      const changes = changesBetween(latest.design, design, this.catalogue())
+      const note = `Release ${latest.number} taken back: as release ${before.number} was`
+      return { release: await insertRelease(trx, design, changes, note, by, latest.pages), design }
+    })
   }
 
   /** Two designs side by side, by the number of a release, or 'draft'. */

@@ -84,6 +84,13 @@ test('what only a program would send is refused in a sentence, and nothing is st
   // A loop by way of another: the base would follow what follows it.
   const loop = { kind: 'follow', base: 'one' }
   expect((await send('exhibit-page', loop)).body.problem.code).toBe('follows-itself')
+  // The same said twice in one patch, or in what it is to follow with.
+  const twice = [gone, gone].map((change) => ({ change, before: null }))
+  expect((await send('sent', { kind: 'own', drop: [], put: twice })).body.problem.code).toBe('layout-shape')
+  await make({ id: 'plain' })
+  await make({ id: 'base-of-plain' })
+  const doubled = { kind: 'follow', base: 'base-of-plain', changes: [gone, gone] }
+  expect((await send('plain', doubled)).body.problem.code).toBe('layout-shape')
   expect(await stored('sent')).toEqual(before)
   // Named things that are not there wait.
   expect(
@@ -138,6 +145,11 @@ test('what got into the file anyway takes nothing down: loops, a base that is go
   expect((await ada.call('GET', '/layouts/deep-3999')).status).toBe(200)
   expect((await send('loop-a', { kind: 'rename', id: 'loop-a', name: 'Loop' })).body.problem.code).toBe('base-gone')
   expect((await send('orphan', { kind: 'standAlone' })).body.problem.code).toBe('base-gone')
+  // What follows itself in turn is put back like anything.
+  const other = new Database(join(server.data, 'outer-frame.sqlite'))
+  other.prepare("update layouts set removed = 1 where id = 'loop-a'").run()
+  other.close()
+  expect((await ada.call('POST', '/layouts/loop-a/restore')).status).toBe(200)
   // A thing that follows nothing that can be drawn can be released: nothing of it is drawn.
   expect((await ada.call('POST', '/releases', { note: 'With what cannot be followed' })).status).toBe(200)
   expect((await fetch(`${server.origin}/exhibits/the-night-regulator`)).status).toBe(200)
