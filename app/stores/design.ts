@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { type Design, type Frame, rulesOf } from '#core/frames'
-import { treesOf } from '#core/layouts'
+import { type Edit, treesOf } from '#core/layouts'
 import type { LayoutRegion } from '#core/tree'
 import type { Id } from '#core/site'
 import { type HouseStyle, PLAIN_HOUSE } from '#core/styles'
@@ -13,6 +13,7 @@ import type {
   BringBackAnswer,
   Change,
   DesignAnswer,
+  EditsAnswer,
   FrameState,
   LayoutAnswer,
   LayoutState,
@@ -98,6 +99,15 @@ export const useDesign = defineStore('design', () => {
   /** Asks for a layout that others have in hand, as it stands now. */
   async function loadLayout(id: Id): Promise<void> {
     noteLayout(await useApi<LayoutAnswer>('GET', `/layouts/${encodeURIComponent(id)}`))
+  }
+
+  /** One edit of a layout that is on no bench here; gives what takes it back. */
+  async function editLayout(id: Id, edit: Edit): Promise<Edit | null> {
+    const { revision } = layoutById.value.get(id)!
+    const edits = [{ id: nanoid(12), does: 'edit' as const, edit }]
+    const { records } = await useApi<EditsAnswer<Edit>>('POST', `/layouts/${id}/edits`, { revision, edits })
+    await loadLayout(id)
+    return records[0]?.inverse ?? null
   }
 
   async function createLayout(name: string, region: LayoutRegion, of: { from?: Id; follows?: Id } = {}): Promise<Id> {
@@ -204,6 +214,7 @@ export const useDesign = defineStore('design', () => {
     takeBackRelease,
     noteLayout,
     loadLayout,
+    editLayout,
     createLayout,
     removeLayout,
     restoreLayout,

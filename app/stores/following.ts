@@ -1,7 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { nanoid } from 'nanoid'
-import { nodeName, propertiesOf } from '#core/elements'
+import { nodeName } from '#core/elements'
 import { pagesOfLayout } from '#core/frames'
 import {
   type Edit,
@@ -11,12 +10,12 @@ import {
   editOf,
   layoutEditing,
   pointedAt,
+  settingIn,
   touchedBy,
 } from '#core/layouts'
-import { type Id, type RichDoc, richText } from '#core/site'
-import { type Change, type Layout, type Setting, type Value, find, isVariation, walk } from '#core/tree'
+import type { Id } from '#core/site'
+import { type Change, find, isVariation, walk } from '#core/tree'
 import { counted } from '#core/words'
-import type { EditsAnswer } from '#shared/api/types'
 import { useBench } from './bench'
 import { useDesign } from './design'
 import { useMap } from './map'
@@ -38,6 +37,7 @@ export const useFollowing = defineStore('following', () => {
   const map = useMap()
   const notices = useNotices()
   const site = useSite()
+  const { valueOf } = useEditWords()
 
   const variation = computed(() => (bench.shown && isVariation(bench.shown) ? bench.shown : null))
   const base = computed(() => variation.value && design.trees.document(variation.value.follows.base))
@@ -84,7 +84,7 @@ export const useFollowing = defineStore('following', () => {
   function baseSays(change: Change): string {
     const tree = baseTree.value
     if (!tree) return ''
-    if (change.kind === 'set') return valueWords(settingIn(tree, change.edit))
+    if (change.kind === 'set') return valueOf(settingIn(tree, change.edit))
     if (change.kind === 'spans') {
       const row = find(tree, change.row)?.node
       return row?.kind === 'row' ? row.children.map((c) => c.span).join(' + ') : 'no such row'
@@ -128,34 +128,28 @@ export const useFollowing = defineStore('following', () => {
       moved.length === 1 ? words(moved[0]!) : `${counted(moved.length, 'change')} of ${variation.value!.name}`,
     )
 
-  /** What moving own changes into the base would touch, this layout left out. */
-  function touched(moved: readonly Change[]): Touched {
-    if (!base.value || !baseTree.value) return { layouts: [], pages: 0 }
+  /** What moving own changes into the base would touch, this layout left out; null, and told, where that cannot be. */
+  function touched(moved: readonly Change[]): Touched | null {
+    if (!base.value || !baseTree.value) return null
     const result = layoutEditing(() => design.trees).apply(base.value, intoBase(moved))
-    if (!result.ok) return { layouts: [], pages: 0 }
+    if (!result.ok) {
+      notices.fail(new Error(result.problem.sentence))
+      return null
+    }
     const documents = design.design.layouts
     const layouts = touchedBy(documents, result.document).filter((id) => id !== variation.value!.id)
     return { layouts, pages: pagesOf(layouts) }
-  }
-
-  async function editBase(id: Id, edit: Edit): Promise<Edit | null> {
-    const { revision } = design.layoutById.get(id)!
-    const pending = { id: nanoid(12), does: 'edit' as const, edit }
-    const { records } = await useApi<EditsAnswer<Edit>>('POST', `/layouts/${id}/edits`, { revision, edits: [pending] })
-    await design.loadLayout(id)
-    return records[0]?.inverse ?? null
   }
 
   /** Moves own changes down into the base: what follows it, and says nothing else, shows them too. */
   async function moveDown(moved: readonly Change[]): Promise<void> {
     const to = base.value
     if (!to) return
-    const edit = intoBase(moved)
     const said = moved.length === 1 ? words(moved[0]!) : counted(moved.length, 'change')
     const inverse = await notices.attempt(async () => {
       // Others may have it in hand: it is taken as it stands now.
       await design.loadLayout(to.id)
-      return editBase(to.id, edit)
+      return design.editLayout(to.id, intoBase(moved))
     })
     if (inverse === undefined) return
     bench.apply({ kind: 'own', drop: moved.map(changeKey), put: [] })
@@ -163,7 +157,7 @@ export const useFollowing = defineStore('following', () => {
       label: 'Undo',
       run: () =>
         void notices.attempt(async () => {
-          if (inverse) await editBase(to.id, inverse)
+          if (inverse) await design.editLayout(to.id, inverse)
           bench.apply({ kind: 'own', drop: [], put: moved.map((change) => ({ change, before: null })) })
         }),
     })
@@ -194,51 +188,3 @@ export const useFollowing = defineStore('following', () => {
     standAlone,
   }
 })
-
-/** What a layout says where a setting would say something. */
-function settingIn(tree: Layout, edit: Setting): unknown {
-  const node = 'id' in edit ? find(tree, edit.id)?.node : undefined
-  switch (edit.kind) {
-    case 'setProperty': {
-      const props = edit.within
-        ? (node?.props[edit.within.items] as { id: Id; props: Record<string, Value> }[] | undefined)?.find(
-            (i) => i.id === edit.within!.item,
-          )?.props
-        : node?.props
-      return props?.[edit.property] ?? (node && !edit.within ? propertiesOf(node)[edit.property]?.default : undefined)
-    }
-    case 'setStyle': {
-      const styles = edit.at ? node?.kind === 'element' && node.looks?.[edit.at] : node?.styles
-      return (styles || {})[edit.property]?.[edit.step]
-    }
-    case 'setDefault': {
-      const box = edit.box === undefined ? null : find(tree, edit.box)?.node
-      const given = edit.box === undefined ? tree.defaults : box && 'gives' in box ? box.gives : {}
-      return given?.[edit.of]?.[edit.property]?.[edit.step]
-    }
-    case 'hidePart':
-      return node?.kind === 'element' && node.hides?.includes(edit.part) ? 'hidden' : 'shown'
-    case 'setWhen':
-      return node?.when ? counted(node.when.length, 'condition') : 'always shown'
-    case 'rename':
-      return node?.name || 'no name'
-  }
-}
-
-const MOST = 60
-
-/** A value in a few words. */
-function valueWords(value: unknown): string {
-  if (value === undefined || value === null || value === '') return 'nothing'
-  if (typeof value === 'boolean') return value ? 'yes' : 'no'
-  if (Array.isArray(value)) return counted(value.length, 'item')
-  if (typeof value === 'object') {
-    const { kind, field, type } = value as { kind?: string; field?: string; type?: string }
-    if (kind === 'field') return `the field ${field}`
-    if (type === 'doc') return `“${short(richText(value as RichDoc))}”`
-    return 'something else'
-  }
-  return typeof value === 'string' && !value.startsWith('@') ? `“${short(value)}”` : String(value)
-}
-
-const short = (text: string) => (text.length > MOST ? `${text.slice(0, MOST)}…` : text)

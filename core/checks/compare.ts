@@ -2,7 +2,7 @@ import equal from 'fast-deep-equal'
 import type { Request } from '../conditions'
 import { seeNode } from '../elements'
 import { CompiledRules, type Design, compareTables, rulesOf, shownAt, tabulate } from '../frames'
-import { type DrawnTree, treesOf } from '../layouts'
+import { type DrawnTree, seenOf, treesOf } from '../layouts'
 import type { Catalogue, Id } from '../site'
 import { REGIONS, type Region, walk } from '../tree'
 
@@ -12,7 +12,7 @@ export interface Differing {
   pages: { page: number; regions: Region[] }[]
   /** The house style is another: then every page may look different. */
   house: boolean
-  /** Layouts that both have and that look different. */
+  /** Layouts that look different, those that are new or gone among them. */
   layouts: Id[]
 }
 
@@ -25,15 +25,15 @@ function changed<T extends { id: Id }>(before: readonly T[] = [], after: readonl
   return new Set([...old.keys(), ...now.keys()].filter((id) => !equal(old.get(id), now.get(id))))
 }
 
-/** What of a layout is seen: all but what it is called. */
-const seen = (tree: DrawnTree | undefined) => tree && { children: tree.children, defaults: tree.defaults }
-
 /** The layouts that look different: by their own trees, by what they follow, by their cards, and by menus they show. */
 export function layoutsThatDiffer(...[before, after]: Both): Set<Id> {
   const [old, now] = [treesOf(before), treesOf(after)]
   const menus = before.menus && after.menus ? changed(before.menus, after.menus) : new Set<Id>()
-  const found = new Set(after.layouts.map((l) => l.id).filter((id) => !equal(seen(old.tree(id)), seen(now.tree(id)))))
-  for (const { id } of before.layouts) if (!now.document(id)) found.add(id)
+  const differs = (id: Id): boolean => {
+    const [was, is] = [old.tree(id), now.tree(id)]
+    return !was || !is || !equal(seenOf(was), seenOf(is))
+  }
+  const found = new Set([...before.layouts, ...after.layouts].map((l) => l.id).filter(differs))
   const names = (tree: DrawnTree): boolean => {
     let does = false
     const thing = (kind: string, id: Id) =>

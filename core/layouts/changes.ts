@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal'
+import { propertiesOf } from '../elements'
 import type { Id } from '../site'
-import { type Change, type Layout, type Setting, type Standing, find, mayHold } from '../tree'
+import { type Change, type Layout, type Setting, type Standing, type Value, type Within, find, mayHold } from '../tree'
 import type { OwnPatch } from './edits'
 
 /** Own changes as a list in which each is known by what it is about. */
@@ -105,5 +106,46 @@ export function pointedAt(change: Change, at: Standing, tree: Layout): Change | 
           ? { ...change, parent: at.parent.id, after: id }
           : null
     }
+  }
+}
+
+/** The value of something, or of one of the items that a property of it holds; undefined where none is set. */
+export function valueIn(
+  layout: Layout,
+  { id, property, within }: { id: string; property: string; within?: Within },
+): Value | undefined {
+  const props = find(layout, id)?.node.props
+  if (!props || !within) return props?.[property]
+  const items = props[within.items]
+  return Array.isArray(items) ? items.find((i) => i.id === within.item)?.props[property] : undefined
+}
+
+/** A value as an edit sets it: what is missing cannot be sent as JSON. */
+export const orUnset = (value: Value | undefined) => (value === undefined ? { unset: true as const } : { value })
+
+/** A setting as a layout itself says it: with the value that stands there, or the one that holds where none does. */
+export function settingIn(layout: Layout, edit: Setting): Setting {
+  const node = 'id' in edit ? find(layout, edit.id)?.node : undefined
+  switch (edit.kind) {
+    case 'setProperty': {
+      const { value: _v, unset: _u, ...rest } = edit
+      const usual = node && !edit.within ? propertiesOf(node)[edit.property]?.default : undefined
+      return { ...rest, ...orUnset(valueIn(layout, edit) ?? usual) }
+    }
+    case 'setStyle': {
+      const styles = edit.at ? node?.kind === 'element' && node.looks?.[edit.at] : node?.styles
+      return { ...edit, value: (styles || {})[edit.property]?.[edit.step] ?? null }
+    }
+    case 'setDefault': {
+      const box = edit.box === undefined ? layout : find(layout, edit.box)?.node
+      const given = box?.kind === 'layout' ? box.defaults : box && 'gives' in box ? box.gives : {}
+      return { ...edit, value: given?.[edit.of]?.[edit.property]?.[edit.step] ?? null }
+    }
+    case 'hidePart':
+      return { ...edit, hidden: node?.kind === 'element' && (node.hides?.includes(edit.part) ?? false) }
+    case 'setWhen':
+      return { ...edit, when: node?.when ?? [] }
+    case 'rename':
+      return { ...edit, name: node?.name ?? '' }
   }
 }

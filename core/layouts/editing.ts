@@ -1,7 +1,7 @@
 import { type Editing, spliceBetween } from '../edits'
-import { type Layout, type LayoutDocument, type Value, type Within, find } from '../tree'
+import type { Layout, LayoutDocument, Value } from '../tree'
 import { refuseEdit } from './apply'
-import { settingKey } from './changes'
+import { settingKey, valueIn } from './changes'
 import type { Edit } from './edits'
 import { applyToDocument } from './following'
 import type { Trees } from './trees'
@@ -33,17 +33,6 @@ function targets(edit: Edit): string[] {
     default:
       return []
   }
-}
-
-/** The value of something, or of one of the items that a property of it holds; undefined where none is set. */
-export function valueIn(
-  layout: Layout,
-  { id, property, within }: { id: string; property: string; within?: Within },
-): Value | undefined {
-  const props = find(layout, id)?.node.props
-  if (!props || !within) return props?.[property]
-  const items = props[within.items]
-  return Array.isArray(items) ? items.find((i) => i.id === within.item)?.props[property] : undefined
 }
 
 function spliceOf(before: Value | undefined, after: Value) {

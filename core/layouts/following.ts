@@ -18,10 +18,11 @@ import { vary } from './variation'
 
 type Result = Edited<LayoutDocument, Edit>
 
-const ABOUT_FOLLOWING: ReadonlySet<string> = new Set(['own', 'follow', 'standAlone', 'become'])
+const isOfFollowing = (edit: Edit): edit is OfFollowing =>
+  edit.kind === 'own' || edit.kind === 'follow' || edit.kind === 'standAlone' || edit.kind === 'become'
 
 const aboutFollowing = (edit: Edit): boolean =>
-  edit.kind === 'batch' ? edit.edits.some(aboutFollowing) : ABOUT_FOLLOWING.has(edit.kind)
+  edit.kind === 'batch' ? edit.edits.some(aboutFollowing) : isOfFollowing(edit)
 
 /** Applies an edit whose shape is known to a layout of any kind; as `applyEdit` otherwise. */
 export function applyToDocument(trees: Trees, document: LayoutDocument, edit: Edit): Result {
@@ -38,8 +39,8 @@ export function applyToDocument(trees: Trees, document: LayoutDocument, edit: Ed
 }
 
 function made(trees: Trees, document: LayoutDocument, edit: Edit): Result {
-  if (aboutFollowing(edit))
-    return edit.kind === 'batch' ? oneByOne(trees, document, edit) : applyFollowing(trees, document, edit)
+  if (isOfFollowing(edit)) return applyFollowing(trees, document, edit)
+  if (edit.kind === 'batch' && aboutFollowing(edit)) return oneByOne(trees, document, edit)
   return isVariation(document) ? asShown(trees, document, edit) : applyJudged(document, edit)
 }
 
@@ -160,12 +161,11 @@ function inverseOf(before: Variation, after: Variation, shown: Edit): Edit {
   return edits.length === 1 ? edits[0]! : batch('step', edits)
 }
 
-function applyFollowing(trees: Trees, document: LayoutDocument, edit: Edit): Result {
-  const { kind } = edit as OfFollowing
-  if (kind === 'follow') return follow(trees, document, edit as Extract<Edit, { kind: 'follow' }>)
-  if (kind === 'become') return become(trees, document, (edit as Extract<Edit, { kind: 'become' }>).document)
+function applyFollowing(trees: Trees, document: LayoutDocument, edit: OfFollowing): Result {
+  if (edit.kind === 'follow') return follow(trees, document, edit)
+  if (edit.kind === 'become') return become(trees, document, edit.document)
   if (!isVariation(document)) return { ok: false, problem: problem('follows-none', { name: document.name }) }
-  return kind === 'own' ? setOwn(document, edit as Extract<Edit, { kind: 'own' }>) : standAlone(trees, document)
+  return edit.kind === 'own' ? setOwn(document, edit) : standAlone(trees, document)
 }
 
 function setOwn(variation: Variation, patch: Extract<Edit, { kind: 'own' }>): Result {

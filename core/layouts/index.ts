@@ -1,5 +1,5 @@
 export { type Edit, type EditKind } from './edits'
-export { layoutEditing, valueIn } from './editing'
+export { layoutEditing } from './editing'
 export { applyEdit, applyJudged, applyAll, refuseEdit, countEdits, type EditResult } from './apply'
 export { checkLayout, MOST_DEPTH } from './check'
 export { editShape } from './shapes'
@@ -22,9 +22,18 @@ export { dropAt, type Box, type BoxOf, type Drop } from './drop'
 export { giveLooks, giveLooksToAll } from './looks'
 export { replaceDocument, replaceLayout } from './replace'
 export { layoutEditUpToDate, layoutUpToDate } from './formats'
-export { Trees, touchedBy, treesOf, treeToDraw, MOST_LEVELS, type Baseless, type Drawn, type DrawnTree } from './trees'
-export { changeKey, changedThing, patchBetween, patched, pointedAt, settingKey } from './changes'
-export { failBaseless, refuseBaseless } from './following'
+export {
+  Trees,
+  seenOf,
+  touchedBy,
+  treesOf,
+  treeToDraw,
+  MOST_LEVELS,
+  type Baseless,
+  type Drawn,
+  type DrawnTree,
+} from './trees'
+export { changeKey, changedThing, patchBetween, patched, pointedAt, settingIn, settingKey, valueIn } from './changes'
+export { basesNamed, failBaseless, refuseBaseless } from './following'
 export { changesBetween } from './own-changes'
 export { type Varied, editOf, vary } from './variation'
-export { basesNamed } from './following'

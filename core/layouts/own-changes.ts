@@ -18,6 +18,8 @@ import {
   childrenOf,
   standingsOf,
 } from '../tree'
+import { orUnset } from './changes'
+
 /** What a variation says differently from its base, told apart from what it shows; see `docs/variations.md`. */
 
 /** Which of some numbers, each by its place, form the longest run that grows: what need not be moved. */
@@ -182,7 +184,7 @@ class Difference {
       const [was, is] = [before[property], after[property]]
       if (equal(was, is)) continue
       if (isItems(was) && isItems(is) && sameItems(was, is)) this.items(id, property, was, is)
-      else this.set({ kind: 'setProperty', id, property, ...valueOf(is) })
+      else this.set({ kind: 'setProperty', id, property, ...orUnset(is) })
     }
   }
 
@@ -193,7 +195,7 @@ class Difference {
       const within = { items: property, item: item.id }
       for (const name of new Set([...Object.keys(was), ...Object.keys(is)]))
         if (!equal(was[name], is[name]))
-          this.set({ kind: 'setProperty', id, property: name, within, ...valueOf(is[name]) })
+          this.set({ kind: 'setProperty', id, property: name, within, ...orUnset(is[name]) })
     })
   }
 
@@ -218,8 +220,6 @@ class Difference {
       }
   }
 }
-
-const valueOf = (value: Value | undefined) => (value === undefined ? { unset: true as const } : { value })
 
 const isItems = (value: Value | undefined): value is Item[] => Array.isArray(value)
 const sameItems = (a: readonly Item[], b: readonly Item[]): boolean =>

@@ -53,9 +53,22 @@ export function noteVaried(variation: Variation, base: Layout, varied: Varied): 
   VARIED.set(variation, { base, varied })
 }
 
+function byBase(documents: Iterable<LayoutDocument>): Map<Id, Variation[]> {
+  const found = new Map<Id, Variation[]>()
+  for (const document of documents) {
+    if (!isVariation(document)) continue
+    const { base } = document.follows
+    const known = found.get(base)
+    if (known) known.push(document)
+    else found.set(base, [document])
+  }
+  return found
+}
+
 /** Layouts that may follow one another, and what is drawn of each: the one way from a layout to its tree. */
 export class Trees {
   private readonly documents: ReadonlyMap<Id, LayoutDocument>
+  private followers: ReadonlyMap<Id, readonly Variation[]> | undefined
 
   constructor(layouts: Iterable<LayoutDocument>) {
     this.documents = new Map([...layouts].map((l) => [l.id, l]))
@@ -101,21 +114,19 @@ export class Trees {
   }
 
   /** The variations that follow a layout themselves. */
-  followersOf(id: Id): Variation[] {
-    return [...this.documents.values()].filter((d): d is Variation => isVariation(d) && d.follows.base === id)
+  followersOf(id: Id): readonly Variation[] {
+    this.followers ??= byBase(this.documents.values())
+    return this.followers.get(id) ?? []
   }
 
   /** All that follow a layout, themselves or by way of others, each once. */
   allFollowing(id: Id): Variation[] {
     const all = new Map<Id, Variation>()
-    const add = (of: Id): void => {
-      for (const one of this.followersOf(of)) {
-        if (one.id === id || all.has(one.id)) continue
-        all.set(one.id, one)
-        add(one.id)
-      }
+    for (let asked: Id[] = [id]; asked.length > 0;) {
+      const next = asked.flatMap((of) => this.followersOf(of)).filter((one) => one.id !== id && !all.has(one.id))
+      for (const one of next) all.set(one.id, one)
+      asked = next.map((one) => one.id)
     }
-    add(id)
     return [...all.values()]
   }
 }
@@ -127,12 +138,12 @@ export function touchedBy(layouts: readonly LayoutDocument[], after: LayoutDocum
   const may = [after.id, ...now.allFollowing(after.id).map((l) => l.id)]
   return may.filter((id) => {
     const [was, is] = [before.tree(id), now.tree(id)]
-    return was !== is && !equal(was && drawnOf(was), is && drawnOf(is))
+    return was !== is && !equal(was && seenOf(was), is && seenOf(is))
   })
 }
 
 /** What of a layout is seen: all but what it is called, and what for. */
-const drawnOf = ({ children, defaults }: Layout) => ({ children, defaults })
+export const seenOf = (layout: LayoutDocument): object => ({ ...layout, name: '', about: '' })
 
 const KNOWN = new WeakMap<readonly LayoutDocument[], Trees>()
 

@@ -209,11 +209,6 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     return made ?? undefined
   }
 
-  private hasTitle(layout: Id): boolean {
-    const tree = this.trees.tree(layout)
-    return tree !== undefined && hasTitle(tree)
-  }
-
   private plainProgram(kind: PlainKind, titled: boolean): Program {
     const key = `${kind} ${titled}`
     let program = this.plain.get(key)
@@ -228,7 +223,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
       const { shown } = outcome.regions[region]
       if (shown.kind === 'layout') found[region] = this.program(shown.layout)
       else if (shown.kind === 'plain') {
-        const titled = [found.header, found.intro].some((p) => p && this.hasTitle(p.layout))
+        const titled = [found.header, found.intro].some((p) => p && hasTitle(this.trees.tree(p.layout)!))
         found[region] = this.plainProgram(plainKind(page), titled)
       }
     }

@@ -43,7 +43,6 @@ export function openAside(db: Database, folder: string): Aside {
   return {
     apply: job('apply'),
     rehearse: job('rehearse'),
-    differing: job('differing'),
     plan: job('plan'),
     sheet: job('sheet'),
     prepare: job('prepare'),

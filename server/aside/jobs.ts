@@ -24,11 +24,12 @@ export function jobsOver(db: Database): Jobs {
   return {
     apply: applyInTurn,
     sheet: keepSheet,
-    rehearse: (input) => withSite((content) => rehearse(JSON.parse(input.design) as Design, content)),
-    differing: ({ before, after }) =>
-      withSite(({ catalogue }) => {
-        const [was, is] = [before, after].map((d) => JSON.parse(d) as Design) as [Design, Design]
-        return compareDesigns(was, is, catalogue, anybody()).pages.length
+    rehearse: (input) =>
+      withSite((content) => {
+        const [design, before] = [input.design, input.before].map((d) => JSON.parse(d) as Design) as [Design, Design]
+        const problem = rehearse(design, content)
+        if (problem) return { problem }
+        return { pages: compareDesigns(before, design, content.catalogue, anybody()).pages.length }
       }),
     plan: ({ parcel }) => withSite(async ({ catalogue }) => planParcel(parcel, await design(), catalogue)),
     prepare: (input) => withSite(async ({ catalogue }) => prepareImport(input, await design(), catalogue)),

@@ -9,10 +9,11 @@ import type { ImportParts } from '../services/import'
 export interface Jobs {
   /** Applies edits to a document. */
   apply(input: ToApply): Promise<Applied>
-  /** Draws pages of every kind under a design (as JSON); gives the reason why it cannot be released, or null. */
-  rehearse(input: { design: string }): Promise<Problem | null>
-  /** Counts the pages that look different under one design and under another (both as JSON), to anybody. */
-  differing(input: { before: string; after: string }): Promise<number>
+  /**
+   * Draws pages of every kind under a design (as JSON): why it cannot be released, or on how many pages it looks different
+   * to anybody than the one before.
+   */
+  rehearse(input: { design: string; before: string }): Promise<{ problem: Problem } | { pages: number }>
   /** Says what importing a parcel would do here. */
   plan(input: { parcel: Parcel }): Promise<ImportPlan>
   /** Reads a file of content into rows, which stand in another one afterwards; gives what is known of them. */

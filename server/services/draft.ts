@@ -172,7 +172,7 @@ export class Draft {
   removeLayout(id: string, by: string): Promise<LayoutMark[]> {
     return this.db.transaction().execute(async (trx) => {
       const edit: Edit = { kind: 'batch', label: BASE_REMOVED, edits: [{ kind: 'standAlone' }] }
-      const marks = await this.editEach(trx, await readFollowers(trx, id), () => edit, by)
+      const marks = await this.editEach(trx, await followersDrawn(trx, id), () => edit, by)
       if (!(await setLayoutRemoved(trx, id, true, by))) fail('layout-unknown', { id })
       return marks
     })
@@ -248,6 +248,16 @@ export class Draft {
       return { stored: { frame: stored.frame, revision: stored.revision } }
     })
   }
+}
+
+/** What follows a layout and is drawn: where that cannot be followed there is nothing to be kept as it looks. */
+async function followersDrawn(trx: Transaction<Tables>, id: string): Promise<string[]> {
+  const ids = await readFollowers(trx, id)
+  const trees = new Trees(await readBases(trx, ids))
+  return ids.filter((one) => {
+    const document = trees.document(one)
+    return document && trees.basesOf(document).baseless === null
+  })
 }
 
 /** Puts back what a layout follows, as far as that was taken away; what follows itself in turn is gone through once. */

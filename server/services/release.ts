@@ -12,7 +12,7 @@ import { insertRelease, readLatestRelease, readRelease, readReleaseBefore, readR
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
 import { basesFirst, takeFrame, takeHouse, takeLayout, takeMenu, takeMenus } from './parcels'
-import { Trees, treesOf } from '../../core/layouts'
+import { Trees, seenOf, treesOf } from '../../core/layouts'
 import { PLAIN_HOUSE } from '../../core/styles'
 import type { LayoutDocument } from '../../core/tree'
 import { takeTurns } from './turns'
@@ -45,12 +45,10 @@ const menusOf = (before: Design | null, after: Design, { site }: Catalogue): rea
 function withFollowers(change: Change, unchanged: ReadonlySet<string>, trees: Trees, was?: LayoutDocument): Change {
   const is = trees.document(change.id)
   // What a layout is called, and what for, is its own.
-  if (!was || !is || canonical(drawnOf(was)) === canonical(drawnOf(is))) return change
+  if (!was || !is || canonical(seenOf(was)) === canonical(seenOf(is))) return change
   const also = trees.allFollowing(change.id).filter((l) => unchanged.has(l.id))
   return also.length > 0 ? { ...change, also: also.map((l) => l.name) } : change
 }
-
-const drawnOf = (layout: LayoutDocument): object => ({ ...layout, name: '', about: '' })
 
 /** Changes of layouts, each with what follows it. */
 function compareLayouts(before: readonly LayoutDocument[], after: readonly LayoutDocument[]): Change[] {
@@ -84,7 +82,7 @@ export class Releases {
     private readonly db: Database,
     private readonly draft: Draft,
     private readonly catalogue: () => Catalogue,
-    private readonly jobs: Pick<Jobs, 'rehearse' | 'differing'>,
+    private readonly jobs: Pick<Jobs, 'rehearse'>,
   ) {}
 
   async list(): Promise<Omit<ReleasesAnswer, 'faults'>> {
@@ -104,19 +102,15 @@ export class Releases {
    */
   async release(note: string, by: string): Promise<{ release: ReleaseNote; design: Design }> {
     const design = await this.draft.design()
-    const wrong = await this.jobs.rehearse({ design: JSON.stringify(design) })
-    if (wrong) throw new ProblemError(wrong)
-    const pages = await this.differing((await this.latest())?.design ?? null, design)
+    const before = (await this.latest())?.design ?? NO_DESIGN
+    const rehearsed = await this.jobs.rehearse({ design: JSON.stringify(design), before: JSON.stringify(before) })
+    if ('problem' in rehearsed) throw new ProblemError(rehearsed.problem)
     return this.db.transaction().execute(async (trx) => {
       const latest = await readLatestRelease(trx)
       const changes = changesBetween(latest?.design ?? null, design, this.catalogue())
       if (changes.length === 0) fail('nothing-to-release')
-      return { release: await insertRelease(trx, design, changes, note.trim(), by, pages), design }
+      return { release: await insertRelease(trx, design, changes, note.trim(), by, rehearsed.pages), design }
     })
-  }
-
-  private differing(before: Design | null, after: Design): Promise<number> {
-    return this.jobs.differing({ before: JSON.stringify(before ?? NO_DESIGN), after: JSON.stringify(after) })
   }
 
   /**

@@ -121,6 +121,25 @@ test('a base is removed while something follows it, and put back: it stands alon
   expect((await ada.call('GET', '/layouts/upper')).status).toBe(200)
 })
 
+test('who has a layout open hears of what it follows at any level', async () => {
+  const open = (await ada.fetch('/api/layouts/copied/live?window=w1')).body!.getReader()
+  const heard = async (what: string) => {
+    for (let text = ''; !text.includes(what);) {
+      const { value, done } = await open.read()
+      if (done) throw new Error(`It ended before ${what}`)
+      text += new TextDecoder().decode(value)
+    }
+  }
+  await heard('hello')
+  await make({ id: 'second', follows: 'copied' })
+  const below = (await ada.fetch('/api/layouts/second/live?window=w2')).body!.getReader()
+  await send('exhibit-page', { kind: 'describe', about: 'Heard of by all that follow it' })
+  await heard('"kind":"base","id":"exhibit-page"')
+  for (let text = ''; !text.includes('"kind":"base","id":"exhibit-page"');)
+    text += new TextDecoder().decode((await below.read()).value)
+  await Promise.all([open.cancel(), below.cancel()])
+})
+
 test('what got into the file anyway takes nothing down: loops, a base that is gone, four thousand levels', async () => {
   const db = new Database(join(server.data, 'outer-frame.sqlite'))
   const put = db.prepare(
@@ -145,10 +164,8 @@ test('what got into the file anyway takes nothing down: loops, a base that is go
   expect((await ada.call('GET', '/layouts/deep-3999')).status).toBe(200)
   expect((await send('loop-a', { kind: 'rename', id: 'loop-a', name: 'Loop' })).body.problem.code).toBe('base-gone')
   expect((await send('orphan', { kind: 'standAlone' })).body.problem.code).toBe('base-gone')
-  // What follows itself in turn is put back like anything.
-  const other = new Database(join(server.data, 'outer-frame.sqlite'))
-  other.prepare("update layouts set removed = 1 where id = 'loop-a'").run()
-  other.close()
+  // What follows itself in turn is taken away and put back like anything.
+  expect((await ada.call('DELETE', '/layouts/loop-a')).status).toBe(200)
   expect((await ada.call('POST', '/layouts/loop-a/restore')).status).toBe(200)
   // A thing that follows nothing that can be drawn can be released: nothing of it is drawn.
   expect((await ada.call('POST', '/releases', { note: 'With what cannot be followed' })).status).toBe(200)

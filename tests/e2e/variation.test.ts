@@ -104,6 +104,11 @@ test('two windows, one on the base and one on the variation: what follows change
   await expect(page.getByRole('treeitem', { name: /^Heading: Title/ })).toHaveCount(0)
   await page.getByRole('button', { name: '1 own', exact: true }).click()
   await expect(own(page).getByText('1 own change waiting')).toBeVisible()
+  await item(page, /^Summary/).click()
+  await own(page).getByRole('button', { name: 'Point it at what is in hand' }).click()
+  await expect(own(page).getByText('Size of Field', { exact: true })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(own(page).getByText('1 own change waiting')).toBeVisible()
   await page.getByRole('link', { name: 'Checks' }).click()
   await expect(page.getByRole('heading', { name: 'Own changes that wait' })).toBeVisible()
   await page

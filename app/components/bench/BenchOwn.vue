@@ -35,7 +35,8 @@ const waits = computed(() => [...following.waiting].map((change) => ({ change, k
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 function ask(change: Change) {
-  down.value = { change, touched: following.touched([change]) }
+  const touched = following.touched([change])
+  down.value = touched && { change, touched }
 }
 const named = (ids: readonly string[]) => {
   const names = ids.slice(0, 4).map((id) => `“${design.layoutName(id)}”`)

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { nanoid } from 'nanoid'
 import { countNodes, elementsOf, isVariation } from '#core/tree'
 import { pagesOfLayout } from '#core/frames'
 import { counted } from '#core/words'
@@ -68,14 +67,9 @@ async function rename(name: string) {
   renaming.value = false
   const text = name.trim()
   if (!text || text === layout.value.name) return
-  const edit = {
-    id: nanoid(12),
-    edit: { kind: 'rename' as const, id: layout.value.id, name: text },
-    does: 'edit' as const,
-  }
   await notices.attempt(async () => {
-    await useApi('POST', `/layouts/${layout.value.id}/edits`, { revision: props.state.revision, edits: [edit] })
-    await design.load()
+    await design.editLayout(layout.value.id, { kind: 'rename', id: layout.value.id, name: text })
+    await design.loadReleases()
   })
 }
 const actions = computed(() => [

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Condition } from '#core/conditions'
 import type { Refinement } from '#core/frames'
-import { setWhenOfAll } from '#core/layouts'
+import { setWhenOfAll, settingKey } from '#core/layouts'
 import type { Page } from '#core/site'
 import type { TreeNode } from '#core/tree'
 import { useBench } from '~/stores/bench'
@@ -51,6 +51,7 @@ const lists = computed(() => !props.page.entry)
         </button>
       </li>
     </ul>
+    <OwnMark :of="settingKey({ kind: 'setWhen', id: node.id, when: [] })" label="When it is shown" />
     <CircumstanceForm v-if="adding" class="mt-1" @add="add" @close="adding = false" />
     <div v-else-if="bench.mayEdit" class="mt-1 space-y-1">
       <button

@@ -7,10 +7,11 @@ import {
   editOf,
   layoutEditing,
   pointedAt,
+  settingIn,
   thingOf,
   touchedBy,
 } from '#core/layouts'
-import { type Change, type Layout, type LayoutDocument, type Variation, find } from '#core/tree'
+import { type Change, type Layout, type LayoutDocument, type Setting, type Variation, find } from '#core/tree'
 import { column, element, layout, row } from '../../../fixtures'
 
 /** What is said of variations, and what is done with their own changes as such. */
@@ -107,4 +108,21 @@ test('who follows whom, at any level; what cannot be followed is drawn as nothin
   expect(told[2]).toMatchObject({ tree: { id: 'lost', children: [] }, waiting: [look('h', 1)] })
   // Something in the base has the id of the variation.
   expect(trees.of(made('h', 'base')).baseless).toBe('id')
+})
+
+test('a setting as another layout says it, with what holds where nothing is said', () => {
+  const says = (edit: Setting) => settingIn(base, edit)
+  const text = { kind: 'setProperty' as const, id: 'h', property: 'text' }
+  expect(says({ ...text, value: 'Mine' })).toEqual({ ...text, value: 'One' })
+  expect(says({ ...text, id: 'nowhere', unset: true })).toEqual({ ...text, id: 'nowhere', unset: true })
+  expect(says({ ...text, property: 'level', value: '4' })).toEqual({ ...text, property: 'level', value: '2' })
+  const size = { kind: 'setStyle' as const, id: 'h', property: 'size', step: 'wide' as const }
+  expect(says({ ...size, value: 9 })).toEqual({ ...size, value: null })
+  expect(says({ ...size, at: ':hover', value: 9 })).toMatchObject({ value: null })
+  expect(says({ kind: 'setDefault', of: 'row', property: 'gap', step: 'wide', value: 1 })).toMatchObject({
+    value: null,
+  })
+  expect(says({ kind: 'rename', id: 'h', name: 'Mine' })).toMatchObject({ name: '' })
+  expect(says({ kind: 'setWhen', id: 'h', when: [] })).toMatchObject({ when: [] })
+  expect(says({ kind: 'hidePart', id: 'h', part: 'x', hidden: true })).toMatchObject({ hidden: false })
 })
