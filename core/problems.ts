@@ -29,6 +29,12 @@ export const PROBLEMS = {
   'style-unknown': [422, 'There is no look property called {property} for a {owner}.'],
   'style-value': [422, '{label}: {why}.'],
   'follows-none': [422, '{name} follows no other layout, so it has no own changes.'],
+  'piece-loop': [422, 'A piece cannot hold itself, also not through others: {name} would.'],
+  'not-open': [
+    422,
+    'The piece leaves {property} to none of its places. Change it in the piece, or leave it open there.',
+  ],
+  'open-elsewhere': [422, 'Only what stands in a shared piece can be left open.'],
   'follows-already': [422, '{name} follows a layout already.'],
   'follows-itself': [422, 'A layout cannot follow itself, also not by way of {name}.'],
   'too-many-levels': [422, 'Variations can follow one another {most} deep and no deeper. Follow another than {name}.'],

@@ -4,14 +4,14 @@ import { type DrawnTree, treesOf } from '../layouts'
 import { type Catalogue, pagesOfItems } from '../site'
 import { checkDeadLinks } from './addresses'
 import { checkContrast } from './contrast'
-import { checkFollowing } from './following'
+import { checkFollowing, checkPlaces } from './following'
 import { checkHouse } from './house'
 import { checkRanking, checkReferences } from './frames'
 import { checkFields, checkOpenLinks, checkThings, gridsOf, namedOf } from './layouts'
 import { checkPages, typesByLayout } from './pages'
 import type { Finding } from './types'
 
-/** Layouts that no frame that is on uses, and that no grid of a used one draws. */
+/** Layouts that no frame that is on uses, that no grid of a used one draws, and that stand in none as a piece. */
 function unreached(design: Design, trees: readonly DrawnTree[]): Finding[] {
   const used = new Set(
     design.frames
@@ -22,6 +22,9 @@ function unreached(design: Design, trees: readonly DrawnTree[]): Finding[] {
   // What a used one follows is used.
   for (const layout of design.layouts)
     if (used.has(layout.id)) for (const { id } of treesOf(design).basesOf(layout).bases) used.add(id)
+  // So is a piece that stands in one.
+  for (const layout of design.layouts)
+    if (used.has(layout.id)) for (const id of treesOf(design).allPiecesIn(layout)) used.add(id)
   return design.layouts.filter((l) => !used.has(l.id)).map((l) => ({ kind: 'unreached', layout: l.id }))
 }
 
@@ -59,6 +62,7 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
     ...trees.flatMap((l) => checkThings(l, catalogue, named)),
     ...[...types].flatMap(([id, used]) => (layouts.has(id) ? checkFields(layouts.get(id)!, used, catalogue) : [])),
     ...design.layouts.flatMap((l, i) => checkFollowing(l, drawn[i]!)),
+    ...design.layouts.flatMap((l, i) => checkPlaces(l, drawn[i]!)),
     ...trees.flatMap(checkOpenLinks),
     ...checkDeadLinks(trees, catalogue),
     ...trees.flatMap((l) => checkContrast(l, design.house, catalogue)),

@@ -49,22 +49,29 @@ export function checkFields(layout: DrawnTree, types: Iterable<PageType>, catalo
 /** What of a design its layouts may name: cards, and the named looks of its house. */
 export interface NamedOfDesign {
   cards: ReadonlySet<Id>
+  pieces: ReadonlySet<Id>
   looks: ReadonlySet<Id>
 }
 
 export const namedOf = ({ layouts, house }: Pick<Design, 'layouts' | 'house'>): NamedOfDesign => ({
   cards: new Set(layouts.filter((l) => l.region === 'card').map((l) => l.id)),
+  pieces: new Set(layouts.filter((l) => l.region === 'piece').map((l) => l.id)),
   looks: new Set(house.looks.map((look) => look.id)),
 })
 
 /** Menus, pictures, types, cards, looks and pages that a layout names, wherever in its values, and that no longer exist. */
-export function checkThings(layout: DrawnTree, catalogue: Catalogue, { cards, looks }: NamedOfDesign): Finding[] {
+export function checkThings(
+  layout: DrawnTree,
+  catalogue: Catalogue,
+  { cards, looks, pieces }: NamedOfDesign,
+): Finding[] {
   const exists: Record<NamedThing, (id: string) => boolean> = {
     menu: (id) => catalogue.menus.has(id),
     type: (id) => catalogue.types.has(id),
     picture: (id) => catalogue.pictures.has(id),
     card: (id) => cards.has(id),
     look: (id) => looks.has(id),
+    piece: (id) => pieces.has(id),
   }
   const findings: Finding[] = []
   for (const node of walk(layout)) {

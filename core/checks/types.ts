@@ -13,7 +13,11 @@ export type Finding =
   | { kind: 'baseless'; layout: Id; base: Id; because: Baseless }
   /** Own changes of a variation that name what its base has not, or that cannot hold as it is now: they are kept. */
   | { kind: 'waiting'; layout: Id; base: Id; changes: number }
-  /** A layout used by no frame and no grid. */
+  /** The place of a piece that draws nothing: the piece would hold itself, or all of them are too much. */
+  | { kind: 'unplaced'; layout: Id; node: Id; piece: Id; because: 'loop' | 'large' }
+  /** What the place of a piece says and the piece does not let it say, or has no more: it is kept. */
+  | { kind: 'unfilled'; layout: Id; node: Id; piece: Id; fills: number }
+  /** A layout used by no frame and no grid, and a piece placed in no used one. */
   | { kind: 'unreached'; layout: Id }
   /** Entries with content whose body layout has no place for it. */
   | { kind: 'content-never-shown'; layout: Id; pages: string[] }
@@ -47,6 +51,7 @@ export type Dangling =
   | 'menu'
   | 'picture'
   | 'card'
+  | 'piece'
   | 'look'
   | 'colour'
   | 'family'

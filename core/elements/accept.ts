@@ -84,6 +84,7 @@ const REFUSE: { [K in PropertyKind]: Refuse<K> } = {
   menu: refuseId('a menu'),
   type: refuseId('a page type'),
   card: refuseId('a card layout'),
+  piece: refuseId('a piece'),
   icon: (_, v) =>
     dynamicOr(true, v, (literal) => (literal === null || isIcon(literal) ? null : 'there is no such icon')),
   'entry-field': (_, v) =>

@@ -26,6 +26,7 @@ import { iconList, social } from './icon-lists'
 import { image } from './pictures/image'
 import { lostWords } from './lost-words'
 import { notice } from './notice'
+import { piece } from './piece'
 import { pictureSet } from './pictures/picture-set'
 import { slideshow } from './pictures/slideshow'
 import { sound } from './pictures/sound'
@@ -98,6 +99,7 @@ export const ELEMENTS: readonly ElementSpec[] = [
   tabs,
   divider,
   spacer,
+  piece,
 ]
 
 const BY_TYPE = new Map(ELEMENTS.map((e) => [e.type, e]))

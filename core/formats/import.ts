@@ -25,7 +25,7 @@ export interface ImportItem {
 }
 
 /** What a design itself has: a parcel that names such a thing and does not bring it is told of it by the checks. */
-const BELONG = ['layout', 'wrong-region', 'card', 'frame', 'look', 'colour', 'family'] as const
+const BELONG = ['layout', 'wrong-region', 'card', 'piece', 'frame', 'look', 'colour', 'family'] as const
 const belongs = (what: Dangling): what is (typeof BELONG)[number] => (BELONG as readonly Dangling[]).includes(what)
 
 export type UnfitKind = Exclude<Dangling, (typeof BELONG)[number]> | 'field'
@@ -206,7 +206,7 @@ function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
     field: (field) => adaptField(field, choose),
     page: (page) => choose('page', page),
     entryField: (field) => (isEverywhere(field) ? field : choose('field', field)),
-    thing: (kind, id) => (kind === 'card' || kind === 'look' ? id : choose(kind, id)),
+    thing: (kind, id) => (kind === 'card' || kind === 'look' || kind === 'piece' ? id : choose(kind, id)),
   })
   // A property that cannot hold what is left goes back to its default.
   const props = Object.fromEntries(

@@ -3,7 +3,8 @@ import { type Edited, spliced } from '../edits'
 import { type Problem, ProblemError, fail, problem } from '../problems'
 import { isRecord, refuse, shown } from '../shape'
 import { checkEdited } from './check'
-import { copyOf, countNodes, type Column, type Layout, type LayoutElement, type Row } from '../tree'
+import { copyOf, countNodes, type Column, type Fill, type Layout, type LayoutElement, type Row } from '../tree'
+import { settingKey } from './changes'
 import { LayoutDraft } from './draft'
 import {
   boxIn,
@@ -35,6 +36,9 @@ type Applier<K extends EditKind> = (draft: LayoutDraft, edit: EditOf<K>) => Edit
 
 /** What is done to a variation as one is done to its document; see `applyToDocument`. */
 const followsNone = ({ layout }: LayoutDraft): Edit => fail('follows-none', { name: layout.name })
+
+/** What places say stands in one order, however it came to be said. */
+const byKey = (a: Fill, b: Fill): number => (settingKey(a) < settingKey(b) ? -1 : 1)
 
 const APPLY: { [K in EditKind]: Applier<K> } = {
   insert(draft, { parent, index, node }) {
@@ -122,6 +126,26 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     if (hides.length === 0) delete element.hides
     else element.hides = hides
     return { kind: 'hidePart', id, part, hidden: before.includes(part) }
+  },
+  setFill(draft, { id, fill, unset }) {
+    const before = elementIn(draft, id).fills ?? []
+    const key = settingKey(fill)
+    const at = before.findIndex((f) => settingKey(f) === key)
+    const fills = before.filter((_, i) => i !== at)
+    if (!unset) fills.push(copyOf(fill))
+    const element = draft.writable(id) as LayoutElement
+    if (fills.length > 0) element.fills = fills.sort(byKey)
+    else delete element.fills
+    return at < 0 ? { kind: 'setFill', id, fill, unset: true } : { kind: 'setFill', id, fill: before[at]! }
+  },
+  setOpen(draft, { id, property, open }) {
+    const { open: before = [] } = nodeIn(draft, id)
+    const node = draft.writable(id)
+    const others = before.filter((p) => p !== property)
+    const all = open ? [...others, property].sort() : others
+    if (all.length > 0) node.open = all
+    else delete node.open
+    return { kind: 'setOpen', id, property, open: before.includes(property) }
   },
   setDefault(draft, edit) {
     if (edit.box === undefined) {

@@ -23,6 +23,10 @@ export function settingKey(edit: Setting): string {
       return path('name', edit.id)
     case 'hidePart':
       return path('part', edit.id, edit.part)
+    case 'setFill':
+      return path('fill', edit.id, settingKey(edit.fill))
+    case 'setOpen':
+      return path('open', edit.id, edit.property)
   }
 }
 
@@ -145,6 +149,14 @@ export function settingIn(layout: Layout, edit: Setting): Setting {
       return { ...edit, hidden: node?.kind === 'element' && (node.hides?.includes(edit.part) ?? false) }
     case 'setWhen':
       return { ...edit, when: node?.when ?? [] }
+    case 'setFill': {
+      const { unset: _, ...rest } = edit
+      const said =
+        node?.kind === 'element' ? node.fills?.find((f) => settingKey(f) === settingKey(edit.fill)) : undefined
+      return said ? { ...rest, fill: said } : { ...rest, unset: true }
+    }
+    case 'setOpen':
+      return { ...edit, open: node?.open?.includes(edit.property) ?? false }
     case 'rename':
       return { ...edit, name: node?.name ?? '' }
   }

@@ -7,6 +7,7 @@ import {
   type LayoutElement,
   type LayoutRegion,
   type LooksKey,
+  MOST_FILLS,
   MOST_NODES,
   type Parent,
   type Property,
@@ -23,7 +24,7 @@ import {
   standingsOf,
 } from '../tree'
 import { type Owner, refuseStyle, styleProperty } from '../styles'
-import { changeKey } from './changes'
+import { changeKey, settingKey } from './changes'
 import type { LayoutDraft } from './draft'
 import { MOST_CHANGES, variationShape } from './shapes'
 
@@ -108,6 +109,23 @@ function checkSpans(row: Row): Problem[] {
   return sum === 12 ? [] : [problem('spans-sum', { sum })]
 }
 
+/** What has to do with pieces: what is open stands in one, and only their places say things of them. */
+function checkShared(node: TreeNode, region: LayoutRegion, problems: Problem[]): void {
+  const specs = propertiesOf(node)
+  for (const property of node.open ?? []) {
+    if (region !== 'piece') problems.push(problem('open-elsewhere'))
+    else if (!Object.hasOwn(specs, property))
+      problems.push(problem('property-unknown', { owner: kindName(node), property }))
+  }
+  if (node.kind !== 'element' || !node.fills) return
+  const keys = new Set(node.fills.map(settingKey))
+  if (node.type !== 'piece') problems.push(problem('part-unknown', { owner: kindName(node), part: 'fills' }))
+  if (keys.size < node.fills.length)
+    problems.push(problem('layout-shape', { why: 'a place says two things of the same' }))
+  if (node.fills.length > MOST_FILLS)
+    problems.push(problem('layout-shape', { why: `a place says at most ${MOST_FILLS} things itself` }))
+}
+
 /** What something breaks by itself, whatever stands in it and around it. */
 function checkOwn(node: TreeNode, region: LayoutRegion, problems: Problem[]): void {
   checkStyles(node.styles, node.kind, kindName(node), problems)
@@ -116,6 +134,7 @@ function checkOwn(node: TreeNode, region: LayoutRegion, problems: Problem[]): vo
     if (spec) checkElement(node, spec, region, problems)
     else problems.push(problem('element-unknown', { type: node.type }))
   } else checkProps(node.props, propertiesOf(node), `A ${kindName(node).toLowerCase()}`, problems)
+  checkShared(node, region, problems)
   if ('gives' in node && node.gives) checkDefaults(node.gives, problems)
   if (node.kind === 'row') problems.push(...checkSpans(node))
 }
@@ -196,6 +215,17 @@ export function checkEdited(draft: LayoutDraft): Problem | null {
 export function checkVaried(draft: LayoutDraft, base: Layout): Problem[] {
   if (!SOUND.has(base) && checkRules(base).length === 0) SOUND.add(base)
   return SOUND.has(base) && !standingsOf(base).has(draft.layout.id) ? checkChanged(draft) : checkRules(draft.layout)
+}
+
+/** The ids of the things that were written to and break a rule by themselves. */
+export function checkWritten(draft: LayoutDraft): Set<string> {
+  const broken = new Set<string>()
+  for (const node of draft.written()) {
+    const problems: Problem[] = []
+    checkOwn(node, draft.layout.region, problems)
+    if (problems.length > 0) broken.add(node.id)
+  }
+  return broken
 }
 
 function checkChanged(draft: LayoutDraft): Problem[] {

@@ -24,13 +24,18 @@ const isOfFollowing = (edit: Edit): edit is OfFollowing =>
 const aboutFollowing = (edit: Edit): boolean =>
   edit.kind === 'batch' ? edit.edits.some(aboutFollowing) : isOfFollowing(edit)
 
+/** What an edited layout may not be, whatever edit made it so: own changes that cannot stand together, or a loop of pieces. */
+function refuseTogether(trees: Trees, document: LayoutDocument): void {
+  if (isVariation(document)) failFirst(checkOwnChanges(document))
+  if (document.region === 'piece' && trees.holdsItself(document)) fail('piece-loop', { name: document.name })
+}
+
 /** Applies an edit whose shape is known to a layout of any kind; as `applyEdit` otherwise. */
 export function applyToDocument(trees: Trees, document: LayoutDocument, edit: Edit): Result {
   try {
     const result = made(trees, document, edit)
     // Own changes come together from several sides: what they are together is judged once, whatever made them.
-    if (result.ok && result.document !== document && isVariation(result.document))
-      failFirst(checkOwnChanges(result.document))
+    if (result.ok && result.document !== document) refuseTogether(trees, result.document)
     return result
   } catch (error) {
     if (error instanceof ProblemError) return { ok: false, problem: error.problem }
@@ -67,12 +72,12 @@ const batch = (label: string, edits: Edit[]): Edit => ({ kind: 'batch', label, e
 function baseOf(trees: Trees, variation: Variation): Layout {
   const { bases, baseless } = trees.basesOf(variation)
   if (baseless) return fail('base-gone', { name: variation.name })
-  return trees.of(bases[0]!).tree
+  return trees.madeOf(bases[0]!).made
 }
 
 function asShown(trees: Trees, variation: Variation, edit: Edit): Result {
   const base = baseOf(trees, variation)
-  const { tree, waiting } = trees.of(variation)
+  const { made: tree, waiting } = trees.madeOf(variation)
   const result: EditResult = applyJudged(tree, edit)
   if (!result.ok) return result
   if (result.document === tree) return { ...result, document: variation }
@@ -180,7 +185,7 @@ function standAlone(trees: Trees, variation: Variation): Result {
   baseOf(trees, variation)
   const { follows } = variation
   const inverse: Edit = { kind: 'follow', base: follows.base, changes: [...follows.changes] }
-  return { ok: true, document: trees.of(variation).tree, inverse }
+  return { ok: true, document: trees.madeOf(variation).made, inverse }
 }
 
 function follow(trees: Trees, document: LayoutDocument, { base, changes }: Extract<Edit, { kind: 'follow' }>): Result {
@@ -191,7 +196,7 @@ function follow(trees: Trees, document: LayoutDocument, { base, changes }: Extra
     follows: { base, changes: [] },
   }
   failBaseless(trees, bare)
-  const of = trees.of(trees.document(base)!).tree
+  const of = trees.madeOf(trees.document(base)!).made
   const before = changes && vary(of, bare, changes)
   const same = before && equal(before.tree, document)
   const own = same ? changes : asItLooks(of, document, bare, before?.waiting ?? [])

@@ -35,5 +35,7 @@ export {
 } from './trees'
 export { changeKey, changedThing, patchBetween, patched, pointedAt, settingIn, settingKey, valueIn } from './changes'
 export { basesNamed, failBaseless, refuseBaseless } from './following'
+export { type PlaceState, type Unplaced, isPlace, pathIn, pieceOf, placeOfPath, placesIn } from './pieces'
+export { newPlace, ownPiece, placeIn, share } from './sharing'
 export { changesBetween } from './own-changes'
 export { type Varied, editOf, vary } from './variation'

@@ -3,6 +3,7 @@ import type { Id } from '../site'
 import {
   type Change,
   type Defaults,
+  type Fill,
   type Item,
   type Layout,
   type LayoutElement,
@@ -18,7 +19,7 @@ import {
   childrenOf,
   standingsOf,
 } from '../tree'
-import { orUnset } from './changes'
+import { orUnset, settingKey } from './changes'
 
 /** What a variation says differently from its base, told apart from what it shows; see `docs/variations.md`. */
 
@@ -162,6 +163,7 @@ class Difference {
     this.styles(before.styles, after.styles, (look) => this.set({ kind: 'setStyle', id, ...look }))
     if ((before.name ?? '') !== (after.name ?? '')) this.set({ kind: 'rename', id, name: after.name ?? '' })
     if (!equal(before.when ?? [], after.when ?? [])) this.set({ kind: 'setWhen', id, when: after.when ?? [] })
+    this.open(id, before.open, after.open)
     if (before.kind === 'element' && after.kind === 'element') this.element(before, after)
     if ('gives' in before || 'gives' in after)
       this.looks({ of: id }, (before as Row).gives ?? {}, (after as Row).gives ?? {})
@@ -177,6 +179,24 @@ class Difference {
     for (const part of new Set([...were, ...are]))
       if (were.includes(part) !== are.includes(part))
         this.set({ kind: 'hidePart', id, part, hidden: are.includes(part) })
+    this.fills(id, before.fills, after.fills)
+  }
+
+  /** What a place says of its piece: each thing by itself. */
+  private fills(id: Id, before: readonly Fill[] = [], after: readonly Fill[] = []): void {
+    if (before === after) return
+    const were = new Map(before.map((f) => [settingKey(f), f]))
+    for (const fill of after) {
+      if (!equal(were.get(settingKey(fill)), fill)) this.set({ kind: 'setFill', id, fill })
+      were.delete(settingKey(fill))
+    }
+    for (const fill of were.values()) this.set({ kind: 'setFill', id, fill, unset: true })
+  }
+
+  private open(id: Id, before: readonly string[] = [], after: readonly string[] = []): void {
+    for (const property of new Set([...before, ...after]))
+      if (before.includes(property) !== after.includes(property))
+        this.set({ kind: 'setOpen', id, property, open: after.includes(property) })
   }
 
   private props(id: Id, before: Record<string, Value>, after: Record<string, Value>): void {

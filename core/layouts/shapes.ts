@@ -15,21 +15,16 @@ import {
   record,
   text,
   whole,
-  yesNo,
 } from '../shape'
 import {
   LAYOUT_REGIONS,
   layoutShape,
   MOST_ABOUT,
   MOST_NAME,
+  SETTINGS,
   nodeShape,
-  styleValue,
-  valueShape,
-  conditionsShape,
-  STEPS,
   itemShape,
-  looksKeyShape,
-  partShape,
+  withinShape,
 } from '../tree'
 
 /** The shapes of edits. */
@@ -39,38 +34,7 @@ const MOST_TEXT = 1_000_000
 /** How many things one edit may do at once, however they are nested. */
 export const MOST_EDITS = 5000
 const named = (most = 200) => text(most)
-const step = oneOf(STEPS)
-const look = { property: named(), step, value: byValue((v) => (v === null ? NOTHING : styleValue)) }
 const index = whole(0, 100_000)
-
-const within = exact({ items: named(), item: id() })
-
-/** What says one thing of one node. */
-const SETTINGS = {
-  setProperty: exact({
-    kind: oneOf(['setProperty']),
-    id: id(),
-    property: named(),
-    within: byValue((v) => (v === undefined ? ABSENT : within)),
-    value: byValue((v) => (v === undefined ? ABSENT : valueShape)),
-    unset: optional(yesNo().isTrue()),
-  }),
-  setStyle: exact({
-    kind: oneOf(['setStyle']),
-    id: id(),
-    at: byValue((v) => (v === undefined ? ABSENT : looksKeyShape)),
-    ...look,
-  }),
-  hidePart: exact({ kind: oneOf(['hidePart']), id: id(), part: partShape, hidden: yesNo() }),
-  setDefault: exact({
-    kind: oneOf(['setDefault']),
-    box: byValue((v) => (v === undefined ? ABSENT : id())),
-    of: named(),
-    ...look,
-  }),
-  setWhen: exact({ kind: oneOf(['setWhen']), id: id(), when: conditionsShape }),
-  rename: exact({ kind: oneOf(['rename']), id: id(), name: text(MOST_NAME) }),
-}
 
 /** How many own changes a variation may have. */
 export const MOST_CHANGES = 10_000
@@ -116,7 +80,7 @@ const edits = (depth: number): Shape =>
         kind: oneOf(['spliceProperty']),
         id: id(),
         property: named(),
-        within: byValue((v) => (v === undefined ? ABSENT : within)),
+        within: withinShape,
         was: text(60),
         at: whole(0, MOST_TEXT),
         drop: whole(0, MOST_TEXT),

@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal'
 import type { Id } from '../site'
 import { type Change, type Layout, type LayoutDocument, type Variation, isVariation, standingsOf } from '../tree'
+import { type PlaceState, type Unplaced, pieceOf, placesIn, writtenOut } from './pieces'
 import { type Varied, vary } from './variation'
 
 declare const DRAWN: unique symbol
@@ -16,10 +17,16 @@ export type Baseless = 'missing' | 'loop' | 'region' | 'levels' | 'id'
 
 export interface Drawn {
   tree: DrawnTree
+  /** The tree that is edited: pieces stand in it as they are placed. The very same where there are none. */
+  made: Layout
   /** Own changes that name what is not there, or cannot hold as the base is now. */
   waiting: readonly Change[]
   baseless: Baseless | null
+  /** Places of pieces that draw nothing, or of whose own words some wait. */
+  places: readonly PlaceState[]
 }
+
+type Made = Omit<Drawn, 'tree' | 'places'>
 
 /** How many variations may follow one another when one is made, */
 export const MOST_LEVELS = 4
@@ -53,15 +60,17 @@ export function noteVaried(variation: Variation, base: Layout, varied: Varied): 
   VARIED.set(variation, { base, varied })
 }
 
-function byBase(documents: Iterable<LayoutDocument>): Map<Id, Variation[]> {
-  const found = new Map<Id, Variation[]>()
-  for (const document of documents) {
-    if (!isVariation(document)) continue
-    const { base } = document.follows
-    const known = found.get(base)
-    if (known) known.push(document)
-    else found.set(base, [document])
-  }
+const NO_PLACES: readonly PlaceState[] = []
+
+/** Things under each of the ids that go with them. */
+function grouped<T>(things: Iterable<T>, idsOf: (thing: T) => Iterable<Id>): Map<Id, T[]> {
+  const found = new Map<Id, T[]>()
+  for (const thing of things)
+    for (const id of idsOf(thing)) {
+      const known = found.get(id)
+      if (known) known.push(thing)
+      else found.set(id, [thing])
+    }
   return found
 }
 
@@ -69,6 +78,8 @@ function byBase(documents: Iterable<LayoutDocument>): Map<Id, Variation[]> {
 export class Trees {
   private readonly documents: ReadonlyMap<Id, LayoutDocument>
   private followers: ReadonlyMap<Id, readonly Variation[]> | undefined
+  private placing: ReadonlyMap<Id, readonly LayoutDocument[]> | undefined
+  private readonly looping = new Map<Id, boolean>()
 
   constructor(layouts: Iterable<LayoutDocument>) {
     this.documents = new Map([...layouts].map((l) => [l.id, l]))
@@ -86,14 +97,82 @@ export class Trees {
 
   /** What is drawn of a layout, which need not be one of these. */
   of(document: LayoutDocument): Drawn {
-    if (!isVariation(document)) return { tree: document as DrawnTree, waiting: [], baseless: null }
+    const made = this.madeOf(document)
+    const places = placesIn(made.made)
+    if (places.length === 0) return { ...made, tree: made.made as DrawnTree, places: NO_PLACES }
+    const { tree, states } = writtenOut(
+      made.made,
+      places.map((place) => this.pieceAt(pieceOf(place))),
+    )
+    return { ...made, tree: tree as DrawnTree, places: states }
+  }
+
+  /** What is drawn of a piece by itself, or why it is not placed. */
+  private pieceAt(id: Id | null): DrawnTree | Unplaced {
+    const piece = id === null ? undefined : this.documents.get(id)
+    if (piece?.region !== 'piece') return 'missing'
+    return this.holdsItself(piece) ? 'loop' : this.of(piece).tree
+  }
+
+  /** What is edited of a layout. */
+  madeOf(document: LayoutDocument): Made {
+    if (!isVariation(document)) return { made: document, waiting: [], baseless: null }
     const { bases, baseless } = this.basesOf(document)
-    if (baseless) return { tree: bare(document) as DrawnTree, waiting: document.follows.changes, baseless }
+    if (baseless) return { made: bare(document), waiting: document.follows.changes, baseless }
     const chain = [document, ...bases]
     const root = chain.pop() as Layout
-    const tree = (chain as Variation[]).reduceRight((base, variation) => variedOf(variation, base).tree, root)
+    const made = (chain as Variation[]).reduceRight((base, variation) => variedOf(variation, base).tree, root)
     const { waiting } = VARIED.get(document)!.varied
-    return { tree: tree as DrawnTree, waiting, baseless: null }
+    return { made, waiting, baseless: null }
+  }
+
+  /** The pieces that stand in a layout itself, each once. */
+  piecesIn(document: LayoutDocument): Set<Id> {
+    return new Set(placesIn(this.madeOf(document).made).flatMap((place) => pieceOf(place) ?? []))
+  }
+
+  /** All pieces that a layout shows, those in pieces too. */
+  allPiecesIn(document: LayoutDocument): Set<Id> {
+    const found = new Set<Id>()
+    for (let asked = [document]; asked.length > 0;) {
+      const next = asked.flatMap((one) => [...this.piecesIn(one)]).filter((id) => !found.has(id))
+      for (const id of next) found.add(id)
+      asked = next.flatMap((id) => this.documents.get(id) ?? [])
+    }
+    return found
+  }
+
+  /**
+   * Whether a piece, which need not be one of these, would hold itself: through pieces in it, or through what follows
+   * it, since that holds what it holds.
+   */
+  holdsItself(piece: LayoutDocument): boolean {
+    const isOneOfThese = this.documents.get(piece.id) === piece
+    const known = isOneOfThese ? this.looping.get(piece.id) : undefined
+    if (known !== undefined) return known
+    const seen = new Set<Id>()
+    for (let asked: Iterable<Id> = this.piecesIn(piece); ;) {
+      const next = [...asked].filter((id) => !seen.has(id))
+      if (next.length === 0) break
+      for (const id of next) seen.add(id)
+      asked = next.flatMap((id) => this.heldBy(id, piece.id))
+    }
+    const does = seen.has(piece.id)
+    if (isOneOfThese) this.looping.set(piece.id, does)
+    return does
+  }
+
+  /** What a piece holds, and what it follows; of the one that is asked about nothing more. */
+  private heldBy(id: Id, asked: Id): Id[] {
+    const document = id === asked ? undefined : this.documents.get(id)
+    if (!document) return []
+    return [...this.piecesIn(document), ...this.basesOf(document).bases.map((b) => b.id)]
+  }
+
+  /** The layouts in which a piece stands itself. */
+  placingOf(id: Id): readonly LayoutDocument[] {
+    this.placing ??= grouped(this.documents.values(), (document) => this.piecesIn(document))
+    return this.placing.get(id) ?? []
   }
 
   /** What a layout follows, nearest first, and why it cannot. */
@@ -115,27 +194,37 @@ export class Trees {
 
   /** The variations that follow a layout themselves. */
   followersOf(id: Id): readonly Variation[] {
-    this.followers ??= byBase(this.documents.values())
+    this.followers ??= grouped([...this.documents.values()].filter(isVariation), (v) => [v.follows.base])
     return this.followers.get(id) ?? []
   }
 
   /** All that follow a layout, themselves or by way of others, each once. */
   allFollowing(id: Id): Variation[] {
-    const all = new Map<Id, Variation>()
-    for (let asked: Id[] = [id]; asked.length > 0;) {
-      const next = asked.flatMap((of) => this.followersOf(of)).filter((one) => one.id !== id && !all.has(one.id))
-      for (const one of next) all.set(one.id, one)
-      asked = next.map((one) => one.id)
-    }
-    return [...all.values()]
+    return reached(id, (of) => this.followersOf(of))
+  }
+
+  /** All that show something else when a layout is edited: what follows it, and what it is placed in, each once. */
+  allShowing(id: Id): LayoutDocument[] {
+    return reached(id, (of) => [...this.followersOf(of), ...this.placingOf(of)])
   }
 }
 
-/** The layouts that look different once one of them is another document: itself, and those that follow it. */
+/** All that can be reached from an id, step by step, each once and without itself. */
+function reached<T extends { id: Id }>(id: Id, from: (id: Id) => readonly T[]): T[] {
+  const all = new Map<Id, T>()
+  for (let asked: Id[] = [id]; asked.length > 0;) {
+    const next = asked.flatMap(from).filter((one) => one.id !== id && !all.has(one.id))
+    for (const one of next) all.set(one.id, one)
+    asked = [...new Set(next.map((one) => one.id))]
+  }
+  return [...all.values()]
+}
+
+/** The layouts that look different once one of them is another document: itself, those that follow it, and those in which it stands. */
 export function touchedBy(layouts: readonly LayoutDocument[], after: LayoutDocument): Id[] {
   const before = new Trees(layouts)
   const now = new Trees([...layouts.filter((l) => l.id !== after.id), after])
-  const may = [after.id, ...now.allFollowing(after.id).map((l) => l.id)]
+  const may = [after.id, ...now.allShowing(after.id).map((l) => l.id)]
   return may.filter((id) => {
     const [was, is] = [before.tree(id), now.tree(id)]
     return was !== is && !equal(was && seenOf(was), is && seenOf(is))

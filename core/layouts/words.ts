@@ -37,6 +37,11 @@ function oneOf(layout: Layout, id: string, property: string): string {
   return spec?.kind === 'items' ? spec.one.toLowerCase() : 'item'
 }
 
+function propertyLabel(layout: Layout, id: string, property: string): string {
+  const node = find(layout, id)?.node
+  return (node && propertiesOf(node)[property]?.label) ?? property
+}
+
 function defaultsName(key: string): string {
   const [of = '', at] = key.split(' ')
   const name = sortName(of) ?? of
@@ -66,6 +71,10 @@ export function describeEdit(edit: Edit, layout: Layout): string {
     }
     case 'hidePart':
       return `${edit.hidden ? 'hide' : 'show'} ${looksName(layout, edit.id, edit.part)} of ${named(layout, edit.id)}`
+    case 'setFill':
+      return `what ${named(layout, edit.id)} says here`
+    case 'setOpen':
+      return `${edit.open ? 'leave open' : 'close'} ${propertyLabel(layout, edit.id, edit.property)} of ${named(layout, edit.id)}`
     case 'insertItem':
       return `add ${oneOf(layout, edit.id, edit.property)} to ${named(layout, edit.id)}`
     case 'removeItem':
@@ -112,6 +121,10 @@ function keyWords(key: string, layout: Layout): string {
       return describeEdit({ kind: 'setDefault', of: first, property: second, step: 'wide', value: null }, layout)
     case 'part':
       return describeEdit({ kind: 'hidePart', id, part: first, hidden: true }, layout)
+    case 'fill':
+      return `what ${named(layout, id)} says here`
+    case 'open':
+      return describeEdit({ kind: 'setOpen', id, property: first, open: true }, layout)
     case 'when':
       return describeEdit({ kind: 'setWhen', id, when: [] }, layout)
     case 'name':

@@ -94,7 +94,8 @@ export class CompiledDesign<D extends Drawable = Drawable> {
       .map((href) => `<link rel="preload" as="font" type="font/woff2"${attribute('href', href)} crossorigin>`)
       .join('')
     this.trees = treesOf(design)
-    for (const { id, region } of design.layouts) if (!options.asNeeded || region === 'card') this.program(id)
+    for (const { id, region } of design.layouts)
+      if (region === 'card' || (!options.asNeeded && region !== 'piece')) this.program(id)
     this.menus = design.menus && new Map(design.menus.map((m) => [m.id, m]))
     const cards = [...this.programs.values()].filter((p) => p?.region === 'card') as Program[]
     this.cards = new Map(cards.map((program) => [program.layout, (scene) => draw(program, scene)]))

@@ -1,25 +1,16 @@
 import type { Condition } from '../conditions'
 import type { Id } from '../site'
-import type { Layout, LooksKey, Step, StyleValue, TreeNode, Value } from './types'
+import type { Fill, Layout, Step, StyleValue, TreeNode } from './types'
 
 /** What a variation is made of: its base's identity, and what it says differently, as plain data; see `docs/variations.md`. */
 
-/** Which item of which property. */
-export interface Within {
-  items: string
-  item: Id
-}
-
 /** One thing said of one node, or of all of a kind: a value, a look at one width step, a part, a name. */
 export type Setting =
-  /**
-   * Undefined for `value` cannot be sent as JSON, so a missing property is written `unset: true`. With `within`, a
-   * value of one of the items that a property holds.
-   */
-  | { kind: 'setProperty'; id: Id; property: string; within?: Within; value?: Value; unset?: true }
-  /** With `at`, the looks of a part or of a state. */
-  | { kind: 'setStyle'; id: Id; at?: LooksKey; property: string; step: Step; value: StyleValue | null }
-  | { kind: 'hidePart'; id: Id; part: string; hidden: boolean }
+  | Fill
+  /** What the place of a piece says of one thing in it; with `unset` it says nothing of that any more, whatever `fill` holds. */
+  | { kind: 'setFill'; id: Id; fill: Fill; unset?: true }
+  /** Leaves a property of something in a piece to the places of it, or not. */
+  | { kind: 'setOpen'; id: Id; property: string; open: boolean }
   /**
    * Looks for all rows (`row`), columns (`column`) or elements of one kind; see `Defaults`. In this layout, or, with
    * `box`, in one row or column of it.

@@ -34,6 +34,8 @@ export type Property =
   | (Ask<string | null> & { kind: 'menu' })
   | (Ask<string | null> & { kind: 'type' })
   | (Ask<string | null> & { kind: 'card' })
+  /** A shared piece, by its id. */
+  | (Ask<string | null> & { kind: 'piece' })
   /** A field of the entries that something lists, by its id; of those that suit what it is for. */
   | (Ask<string | null> & {
       kind: 'entry-field'

@@ -125,7 +125,12 @@ const when = byValue((v) =>
   v === undefined ? ABSENT : conditionsShape.min(1, 'what is always shown asks for nothing'),
 )
 
-const node = { id: id(), name: optional(text(MOST_NAME)), props, styles, when }
+/** Properties that a piece leaves to its places. */
+const open = byValue((v) =>
+  v === undefined ? ABSENT : texts(/^[A-Za-z]{1,40}$/, 60, 'what is open is a list of properties', 1),
+)
+
+const node = { id: id(), name: optional(text(MOST_NAME)), props, styles, when, open }
 
 const LOOKS = new RegExp(`^(?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?$`)
 const PART = /^[a-zA-Z]{1,40}$/
@@ -139,6 +144,7 @@ const element: Shape = exact({
   type: text(40),
   looks: byValue((v) => (v === undefined ? ABSENT : looks)),
   hides: byValue((v) => (v === undefined ? ABSENT : hides)),
+  fills: byValue((v) => (v === undefined ? ABSENT : fills)),
   children: byValue((v) => (v === undefined ? ABSENT : inElement)),
 })
 const looks = record(LOOKS, styles, 60)
@@ -190,3 +196,52 @@ export const layoutShape = exact({
   defaults,
   children: list(kinds({ row }, 'kind', 'thing in a layout'), MOST_LISTED),
 })
+
+const within = exact({ items: text(200), item: id() })
+export const withinShape = byValue((v) => (v === undefined ? ABSENT : within))
+
+/** The id of something in a piece, or the path to it through pieces in it. */
+export const PATH = /^[\w-]{1,40}([.][\w-]{1,40}){0,9}$/
+const look = { property: text(200), step: oneOf(STEPS), value: byValue((v) => (v === null ? NOTHING : styleValue)) }
+
+/** What says one thing of one node. */
+const fillsOf = (what: Shape) => ({
+  setProperty: exact({
+    kind: oneOf(['setProperty']),
+    id: what,
+    property: text(200),
+    within: withinShape,
+    value: byValue((v) => (v === undefined ? ABSENT : valueShape)),
+    unset: optional(yesNo().isTrue()),
+  }),
+  setStyle: exact({
+    kind: oneOf(['setStyle']),
+    id: what,
+    at: byValue((v) => (v === undefined ? ABSENT : looksKeyShape)),
+    ...look,
+  }),
+  hidePart: exact({ kind: oneOf(['hidePart']), id: what, part: partShape, hidden: yesNo() }),
+})
+
+const fill = kinds(fillsOf(pattern(PATH, 'this names something in a piece')), 'kind', 'thing that a place says')
+/** How many things one place may say. */
+export const MOST_FILLS = 500
+const fills = list(fill, MOST_FILLS, `a place says at most ${MOST_FILLS} things itself`).min(
+  1,
+  'a place that says nothing has no list of it',
+)
+
+/** What says one thing of one node, or of all of a kind, by its kind. */
+export const SETTINGS = {
+  ...fillsOf(id()),
+  setFill: exact({ kind: oneOf(['setFill']), id: id(), fill, unset: optional(yesNo().isTrue()) }),
+  setOpen: exact({ kind: oneOf(['setOpen']), id: id(), property: text(40), open: yesNo() }),
+  setDefault: exact({
+    kind: oneOf(['setDefault']),
+    box: byValue((v) => (v === undefined ? ABSENT : id())),
+    of: text(200),
+    ...look,
+  }),
+  setWhen: exact({ kind: oneOf(['setWhen']), id: id(), when: conditionsShape }),
+  rename: exact({ kind: oneOf(['rename']), id: id(), name: text(MOST_NAME) }),
+}

@@ -5,8 +5,8 @@ import type { FieldRef, Id, Link, RichDoc } from '../site'
 export const REGIONS = ['header', 'intro', 'body', 'footer'] as const
 export type Region = (typeof REGIONS)[number]
 
-/** A layout is for one region, or is a card: the drawing of one entry inside a grid. */
-export const LAYOUT_REGIONS = [...REGIONS, 'card'] as const
+/** A layout is for one region, or is a card: the drawing of one entry inside a grid; or a piece, placed in other layouts. */
+export const LAYOUT_REGIONS = [...REGIONS, 'card', 'piece'] as const
 export type LayoutRegion = (typeof LAYOUT_REGIONS)[number]
 
 export const STEPS = ['wide', 'medium', 'narrow'] as const
@@ -70,11 +70,32 @@ interface Node {
   styles: Styles
   /** What must hold for it to be drawn; all of it. */
   when?: Condition[]
+  /** In a piece, the properties whose values each place says itself. */
+  open?: string[]
 }
+
+/** Which item of which property. */
+export interface Within {
+  items: string
+  item: Id
+}
+
+/** One thing said of one node: a value, a look at one width step, a part. What a place says of what is in its piece. */
+export type Fill =
+  /**
+   * Undefined for `value` cannot be sent as JSON, so a missing property is written `unset: true`. With `within`, a
+   * value of one of the items that a property holds.
+   */
+  | { kind: 'setProperty'; id: Id; property: string; within?: Within; value?: Value; unset?: true }
+  /** With `at`, the looks of a part or of a state. */
+  | { kind: 'setStyle'; id: Id; at?: LooksKey; property: string; step: Step; value: StyleValue | null }
+  | { kind: 'hidePart'; id: Id; part: string; hidden: boolean }
 
 export interface LayoutElement extends Node {
   kind: 'element'
   type: string
+  /** Where a piece is placed: what this place says itself; see `docs/pieces.md`. */
+  fills?: Fill[]
   /** Looks of its parts and states, where it has any of its own. */
   looks?: Record<LooksKey, Styles>
   /** Parts that are not shown. */

@@ -3,7 +3,14 @@ import type { Property } from './property'
 import { type FieldValue, type Item, type Value, isFieldValue } from './types'
 
 /** Things of the site or the design that a property names by its kind. */
-const NAMES_THING = { picture: 'picture', menu: 'menu', type: 'type', card: 'card', look: 'look' } as const
+const NAMES_THING = {
+  picture: 'picture',
+  menu: 'menu',
+  type: 'type',
+  card: 'card',
+  piece: 'piece',
+  look: 'look',
+} as const
 export type NamedThing = (typeof NAMES_THING)[keyof typeof NAMES_THING]
 
 /**

@@ -1,0 +1,88 @@
+import { newElement } from '../elements'
+import type { Id } from '../site'
+import {
+  type Layout,
+  type LayoutElement,
+  type Row,
+  type TreeNode,
+  emptyLayout,
+  emptyRow,
+  find,
+  withNewIds,
+} from '../tree'
+import type { Edit } from './edits'
+import { drawnAsElements, isPlace, ownOf, pieceOf } from './pieces'
+import type { Trees } from './trees'
+
+/** Making pieces, placing them, and ending the sharing in one place; see `docs/pieces.md`. */
+
+type NewId = () => Id
+
+/** A place of a piece. */
+export function newPlace(piece: Id, newId: NewId): LayoutElement {
+  const place = newElement('piece', newId)
+  return { ...place, props: { piece } }
+}
+
+/** A row that holds nothing but an element. */
+function rowAround(element: LayoutElement, newId: NewId): Row {
+  const row = emptyRow(newId, [12])
+  row.children[0]!.children = [element]
+  return row
+}
+
+/** The place of a piece, in a row of its own where rows are put. */
+export const placeIn = (parent: TreeNode['kind'] | 'layout', piece: Id, newId: NewId): Row | LayoutElement => {
+  const place = newPlace(piece, newId)
+  return parent === 'column' ? place : rowAround(place, newId)
+}
+
+const step = (label: string, edits: Edit[]): Edit => ({ kind: 'batch', label, edits })
+
+/**
+ * A row or an element as a piece by a name, and the edit that puts a place of it where it stood; null for what cannot
+ * be one.
+ */
+export function share(
+  tree: Layout,
+  id: Id,
+  piece: { id: Id; name: string },
+  newId: NewId,
+): { piece: Layout; edit: Edit; place: Id } | null {
+  const at = find(tree, id)
+  if (!at || (at.node.kind !== 'row' && at.node.kind !== 'element') || isPlace(at.node)) return null
+  const copy = withNewIds<Row | LayoutElement>(at.node, newId)
+  const layout = emptyLayout(piece.id, piece.name, 'piece')
+  layout.children = [copy.kind === 'row' ? copy : rowAround(copy, newId)]
+  const place = newPlace(piece.id, newId)
+  const node = at.node.kind === 'row' ? rowAround(place, newId) : place
+  const edits: Edit[] = [
+    { kind: 'remove', id },
+    { kind: 'insert', parent: at.parent.id, index: at.index, node },
+  ]
+  return { piece: layout, edit: step(`share ${piece.name}`, edits), place: place.id }
+}
+
+/**
+ * The edit that puts what is drawn at a place there as the layout's own, with new ids, and what came of it to be taken in
+ * hand; null where nothing is drawn. Pieces in the piece stay pieces.
+ */
+export function ownPiece(trees: Trees, tree: Layout, place: Id, newId: NewId): { edit: Edit; nodes: Id[] } | null {
+  const at = find(tree, place)
+  if (!at || !isPlace(at.node)) return null
+  const piece = trees.document(pieceOf(at.node) ?? '')
+  if (piece?.region !== 'piece' || trees.holdsItself(piece)) return null
+  const own = ownOf(at.node, trees.madeOf(piece).made).map((node) => withNewIds(node, newId))
+  const hole = drawnAsElements(trees.madeOf(piece).made) ? at : holeOf(tree, place)
+  const insert = own.map((node, i): Edit => ({ kind: 'insert', parent: hole.parent.id, index: hole.index + i, node }))
+  const edit = step(`make ${piece.name} this layout’s own`, [{ kind: 'remove', id: hole.node.id }, ...insert])
+  return { edit, nodes: own.map((n) => n.id) }
+}
+
+/** What gives way to rows: the row that holds nothing but the place, or the place itself. */
+function holeOf(tree: Layout, place: Id) {
+  const at = find(tree, place)!
+  const column = at.parent.kind === 'column' && find(tree, at.parent.id)
+  const row = column && column.node.children!.length === 1 && column.parent.kind === 'row' ? column.parent : null
+  return row && row.children.length === 1 ? find(tree, row.id)! : at
+}
