@@ -6,4 +6,6 @@ export interface Addable {
   group: string
   spans?: number[]
   type?: string
+  /** The id of a shared piece. */
+  piece?: string
 }

@@ -5,19 +5,25 @@ import {
   type Edit,
   duplicateNodes,
   insertElement,
+  isPlace,
   mergeColumns,
+  newPlace,
   outermost,
   pasteNodes,
+  pathIn,
   placeAfter,
+  placeOfPath,
   removeNodes,
+  rowAround,
   splitColumn,
   stepAll,
   widen,
 } from '#core/layouts'
 import { list, refuse } from '#core/shape'
 import type { Id } from '#core/site'
-import { MOST_NODES, type TreeNode, childrenOf, emptyRow, find, nodeShape, walk } from '#core/tree'
+import { type LayoutElement, MOST_NODES, type TreeNode, childrenOf, emptyRow, find, nodeShape, walk } from '#core/tree'
 import { counted } from '#core/words'
+import type { Addable } from './addable'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 
@@ -32,6 +38,17 @@ export function useBenchActions() {
 
   const node = (): TreeNode | undefined => bench.nodes.at(-1)
 
+  /** What stands on the plan for all that is in hand. */
+  const held = (): Id[] => [...new Set(bench.chosen.map(bench.heldFor))]
+
+  /** What is of a piece is put, moved and taken away in the piece; told where somebody tries it here. */
+  function inPiece(): boolean {
+    const path = bench.selected ? placeOfPath(bench.selected) : null
+    if (!path) return false
+    notices.say('This stands in a piece. Press Esc until the piece is in hand, or open the piece.')
+    return true
+  }
+
   /** Applies an edit, takes something into the hand and says what was done. */
   function done(edit: Edit | null | undefined, what: string, inHand?: Id[]): boolean {
     if (!edit || !bench.apply(edit)) return false
@@ -40,21 +57,48 @@ export function useBenchActions() {
     return true
   }
 
-  function addElement(type: string): void {
-    if (!bench.layout) return
-    const element = newElement(type, newId)
-    done(insertElement(bench.layout, bench.selected, element, newId), 'Added', [element.id])
+  const addElement = (type: string): void => put(newElement(type, newId))
+
+  /** Puts an element after what is in hand. */
+  function put(element: LayoutElement): void {
+    const { layout, held, selected } = bench
+    if (!layout) return
+    // Beside rows of a piece it comes in a row of its own, so that these stay the rows that they are.
+    const besideRows = held !== null && held !== selected && find(layout, held)?.node.kind === 'row'
+    const place = besideRows ? afterRow(held) : null
+    const edit: Edit = place
+      ? { kind: 'insert', ...place, node: rowAround(element, newId) }
+      : insertElement(layout, held, element, newId)
+    done(edit, 'Added', [element.id])
+  }
+
+  /** Behind a row, in whatever holds it. */
+  function afterRow(id: Id): { parent: Id; index: number } {
+    const { parent, index } = find(bench.layout!, id)!
+    return { parent: parent.id, index: index + 1 }
+  }
+
+  /** Adds anything that can be added. */
+  function addAny({ spans, type, piece }: Addable): void {
+    if (spans) addRow(spans)
+    else if (piece) addPiece(piece)
+    else addElement(type!)
+  }
+
+  /** A piece of rows comes as a row where rows are in hand, else among elements. */
+  function addPiece(piece: Id): void {
+    const inHand = bench.layout && bench.held ? find(bench.layout, bench.held)?.node : undefined
+    const place = newPlace(piece, newId)
+    if (inHand && inHand.kind !== 'row') return put(place)
+    const at = bench.layout && placeAfter(bench.layout, bench.held, 'row')
+    if (at) done({ kind: 'insert', ...at, node: rowAround(place, newId) }, 'Added', [place.id])
   }
 
   /** A row goes after the row in hand, or into the column in hand. */
   function addRow(spans: number[]): void {
     if (!bench.layout) return
     const row = emptyRow(newId, spans)
-    const place = placeAfter(
-      bench.layout,
-      node()?.kind === 'element' ? outerRow(bench.selected!) : bench.selected,
-      'row',
-    )
+    const place = placeAfter(bench.layout, node()?.kind === 'element' ? outerRow(bench.held!) : bench.held, 'row')
     if (place) done({ kind: 'insert', ...place, node: row }, 'Added', [row.id])
   }
 
@@ -64,29 +108,29 @@ export function useBenchActions() {
   }
 
   function duplicate(): void {
-    const made = bench.layout && duplicateNodes(bench.layout, bench.chosen, newId)
+    const made = bench.layout && !inPiece() && duplicateNodes(bench.layout, held(), newId)
     if (made) done(made.edit, 'Duplicated', made.ids)
   }
 
   /** What is in hand afterwards: what stands before it. */
   function remove(): void {
-    if (!bench.layout || !bench.selected) return
-    const going = new Set(bench.chosen)
+    if (!bench.layout || !bench.selected || inPiece()) return
+    const going = new Set(held())
     const all = [...walk(bench.layout)].map((n) => n.id)
     const first = all.findIndex((id) => going.has(id))
     const before = all
       .slice(0, first)
       .filter((id) => !going.has(id))
       .at(-1)
-    const what = `Removed ${counted(outermost(bench.layout, bench.chosen).length, 'thing')}`
-    if (!bench.apply(removeNodes(bench.layout, bench.chosen))) return
+    const what = `Removed ${counted(outermost(bench.layout, held()).length, 'thing')}`
+    if (!bench.apply(removeNodes(bench.layout, held()))) return
     if (!bench.selected) bench.selected = before && find(bench.layout, before) ? before : null
     bench.tell(`${what}. In hand now`)
   }
 
   function move(direction: Direction): void {
-    if (!bench.layout || !bench.selected) return
-    if (!done(stepAll(bench.layout, bench.chosen, direction), `Moved ${direction}`))
+    if (!bench.layout || !bench.selected || inPiece()) return
+    if (!done(stepAll(bench.layout, held(), direction), `Moved ${direction}`))
       bench.tell(`It cannot move further ${direction}`)
   }
 
@@ -101,7 +145,7 @@ export function useBenchActions() {
   }
 
   function columnInHand(): Id | null {
-    let place = bench.layout && bench.selected ? find(bench.layout, bench.selected) : null
+    let place = bench.layout && bench.held ? find(bench.layout, bench.held) : null
     while (place && place.node.kind !== 'column') {
       place = place.parent.kind === 'layout' ? null : find(bench.layout!, place.parent.id)
     }
@@ -125,7 +169,7 @@ export function useBenchActions() {
 
   function copy(): void {
     if (!bench.layout || !bench.selected) return
-    const copied = outermost(bench.layout, bench.chosen).map((id) => find(bench.layout!, id)!.node)
+    const copied = outermost(bench.layout, held()).map((id) => find(bench.layout!, id)!.node)
     localStorage.setItem(CLIPBOARD, JSON.stringify(copied))
     notices.say(`Copied ${counted(copied.length, 'thing')}. Paste here or on the bench of another layout.`)
   }
@@ -143,7 +187,7 @@ export function useBenchActions() {
   function paste(): void {
     const nodes = bench.layout && copied()
     if (!nodes) return
-    const made = pasteNodes(bench.layout!, bench.selected, nodes, newId)
+    const made = pasteNodes(bench.layout!, bench.held, nodes, newId)
     if (!made) return notices.fail(new Error('What was copied has no place beside what is in hand.'))
     if (!done(made.edit, 'Pasted', made.ids)) return
     const left = nodes.length - made.ids.length
@@ -153,22 +197,30 @@ export function useBenchActions() {
   /** Goes through the tree: to the next or previous thing, to the parent, to the first child. */
   function go(where: 'next' | 'previous' | 'parent' | 'child'): void {
     if (!bench.layout) return
-    const all = [...walk(bench.layout)]
-    const place = bench.selected ? find(bench.layout, bench.selected) : null
+    // Within a piece one goes through what is drawn of it, and out of it to its place.
+    const path = bench.selected ? placeOfPath(bench.selected) : null
+    const tree = path ? bench.tree! : bench.layout
+    const all = [...walk(tree)].filter((n) => !path || n.id.startsWith(pathIn(path.place, '')))
+    const place = bench.selected ? bench.standing(bench.selected) : null
     if (!place) return bench.choose(all[0]?.id ?? null)
+    if (path && where === 'parent' && !all.some((n) => n.id === place.parent.id)) return bench.choose(path.place)
     const at = all.findIndex((n) => n.id === bench.selected)
+    const [first] =
+      !path && isPlace(place.node)
+        ? [...walk(bench.tree!)].filter((n) => n.id.startsWith(pathIn(place.node.id, '')))
+        : []
     const target = {
       next: () => all[at + 1]?.id,
       previous: () => all[at - 1]?.id,
       parent: () => (place.parent.kind === 'layout' ? null : place.parent.id),
-      child: () => childrenOf(place.node)[0]?.id,
+      child: () => first?.id ?? childrenOf(place.node)[0]?.id,
     }[where]()
     if (target !== undefined) bench.choose(target)
   }
 
   /** Takes the neighbour before or after in addition to what is in hand. */
   function extend(by: 1 | -1): void {
-    const place = bench.layout && bench.selected ? find(bench.layout, bench.selected) : null
+    const place = bench.selected ? bench.standing(bench.selected) : null
     const next = place && childrenOf(place.parent)[place.index + by]
     if (next) bench.choose(next.id, 'through')
   }
@@ -176,6 +228,7 @@ export function useBenchActions() {
   return {
     node,
     addElement,
+    addAny,
     addRow,
     duplicate,
     remove,

@@ -62,7 +62,7 @@ export function useBenchHistory() {
 
   function nameIn(layout: LayoutDocument, thing: Id): string {
     if (thing === layout.id) return 'the layout'
-    const node = find(design.trees.of(layout).tree, thing)?.node
+    const node = find(design.trees.madeOf(layout).made, thing)?.node
     return node ? nodeName(node) : 'something'
   }
 
@@ -82,7 +82,7 @@ export function useBenchHistory() {
   })
 
   function wordsOf(step: Done<Edit>, layout: LayoutDocument): string {
-    const words = describeEdit(step.edit, design.trees.of(layout).tree)
+    const words = describeEdit(step.edit, design.trees.madeOf(layout).made)
     const said = words.charAt(0).toUpperCase() + words.slice(1)
     return step.does === 'undo' ? `Taken back: ${words}` : step.does === 'redo' ? `Done again: ${words}` : said
   }

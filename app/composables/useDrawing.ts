@@ -76,8 +76,7 @@ export function useDrawing() {
       compiled.listsShown(other, other === page ? outcome : resolve(compiledFrom(rules, catalogue), other, request))
     if (inHand) {
       if (alone) for (const other of REGIONS) outcome.regions[other] = { shown: { kind: 'empty' }, by: null }
-      // A card is looked at by itself, where the body would be.
-      const region = inHand.region === 'card' ? 'body' : inHand.region
+      const region = regionSeen(inHand.region)
       outcome.regions[region] = { shown: { kind: 'layout', layout: inGrid?.id ?? inHand.layout }, by: null }
     }
     return {

@@ -14,6 +14,8 @@ export function useEditWords() {
     if (edit.kind === 'setStyle' || edit.kind === 'setDefault')
       return edit.value === null ? 'nothing' : String(edit.value)
     if (edit.kind === 'setSpans') return edit.spans.join(' + ')
+    if (edit.kind === 'setFill') return edit.unset ? 'as the piece says' : whole(edit.fill)
+    if (edit.kind === 'setOpen') return edit.open ? 'open' : 'not open'
     if (edit.kind === 'rename') return edit.name || 'no name'
     if (edit.kind === 'describe') return edit.about || 'nothing'
     if (edit.kind === 'setWhen') return edit.when.length > 0 ? 'other conditions' : 'always shown'

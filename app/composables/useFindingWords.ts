@@ -38,6 +38,8 @@ export const FINDING_TITLES: Record<FindingKind, string> = {
   'plain-body': 'Pages in their plain body',
   baseless: 'Variations whose base is not there',
   waiting: 'Own changes that wait',
+  unplaced: 'Pieces that cannot be drawn',
+  unfilled: 'Words for pieces that wait',
   unreached: 'Layouts that show nowhere',
 }
 
@@ -53,6 +55,7 @@ const WHAT = {
   menu: 'menu',
   picture: 'picture',
   card: 'card layout',
+  piece: 'piece',
   look: 'named look',
   colour: 'colour of the palette',
   family: 'family',
@@ -152,6 +155,19 @@ export function useFindingWords() {
         return {
           says: `${counted(f.changes, 'own change')} of ${layout(f.layout)} ${f.changes === 1 ? 'waits' : 'wait'}: ${layout(f.base)}, which it follows, has nothing now that ${f.changes === 1 ? 'it holds' : 'they hold'} for. Nothing is lost.`,
           todo: 'Point them at something else on the bench, drop them, or let them wait until the thing is back.',
+        }
+      case 'unplaced':
+        return {
+          says:
+            f.because === 'loop'
+              ? `${layout(f.piece)} holds itself, so nothing of it is drawn in ${layout(f.layout)}.`
+              : `The pieces in ${layout(f.layout)} come to too much: ${layout(f.piece)} is not drawn there.`,
+          todo: f.because === 'loop' ? 'Take it out of the piece that holds it.' : 'Take some of the pieces out.',
+        }
+      case 'unfilled':
+        return {
+          says: `${counted(f.fills, 'thing')} that ${layout(f.layout)} says in ${layout(f.piece)} ${f.fills === 1 ? 'waits' : 'wait'}: the piece has no such thing now, or does not leave it open.`,
+          todo: 'Leave it open in the piece, or drop what is said there.',
         }
       case 'unreached':
         return {

@@ -6,6 +6,7 @@ import type { LiveEvent, LivePerson } from '#shared/api/types'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
+import { usePieces } from '~/stores/pieces'
 import { useSite } from '~/stores/site'
 
 /** How long what is in hand must stay the same before others are told, in milliseconds. */
@@ -17,6 +18,7 @@ export function useLive(layout: () => Id) {
   const notices = useNotices()
   const site = useSite()
   const design = useDesign()
+  const pieces = usePieces()
   const window = nanoid(12)
   let source: EventSource | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -31,7 +33,9 @@ export function useLive(layout: () => Id) {
           `${by} removed this layout. It can be put back on the shelf of layouts; what you do here is kept until then.`,
         ),
       ),
-    base: ({ id }) => void design.loadLayout(id).then(bench.refresh, () => {}),
+    // What is edited in place here hears it as the piece that it is.
+    base: ({ id }) =>
+      id === pieces.entered ? pieces.refresh() : void design.loadLayout(id).then(bench.refresh, () => {}),
     // A window that cannot ask now hears of it with the next change.
     changed: ({ what }) => void (what === 'content' ? site.load() : design.load()).catch(() => {}),
     alive: () => {},

@@ -34,7 +34,10 @@ export function usePageHands(surface: PageSurface, words: ReturnType<typeof useW
   }
 
   const { begin, move, finish, dragging } = useDragging({
-    nodeAt: (event) => (bench.mayEdit ? surface.nodeAt(event.clientX, event.clientY) : null),
+    nodeAt: (event) => {
+      const id = bench.mayEdit ? surface.nodeAt(event.clientX, event.clientY) : null
+      return id && bench.heldFor(id)
+    },
     over(id, event) {
       const node = find(bench.layout!, id)?.node
       scrollAtEdges(event.clientY)
@@ -57,7 +60,7 @@ export function usePageHands(surface: PageSurface, words: ReturnType<typeof useW
       if (isWriting(event.target)) return
       event.preventDefault()
       words.leave()
-      bench.choose(surface.nodeAt(event.clientX, event.clientY), howChosen(event))
+      bench.chooseOnPage(surface.nodeAt(event.clientX, event.clientY), howChosen(event))
     })
     on('submit', (event) => event.preventDefault())
     on('pointerdown', hands.come)

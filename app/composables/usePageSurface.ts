@@ -2,7 +2,7 @@ import type { Ref } from 'vue'
 import type { Box } from '#core/layouts'
 import type { Patched } from '#core/render'
 import { rulesCss } from '#core/styles'
-import type { LayoutRegion } from '#core/tree'
+import type { LayoutRegion, Region } from '#core/tree'
 import type { Id } from '#core/site'
 
 const REGION_SELECTORS: Record<string, string> = {
@@ -12,9 +12,12 @@ const REGION_SELECTORS: Record<string, string> = {
   footer: 'body>footer',
 }
 
+/** Where on a page a layout is looked at: cards and pieces, which have no region of their own, where the body would be. */
+export const regionSeen = (region: LayoutRegion): Region => (region === 'card' || region === 'piece' ? 'body' : region)
+
 /** The bench's own looks inside the page: what is not in hand is dimmed, and nothing is selected as text. */
 function benchCss(region: LayoutRegion): string {
-  const mine = region === 'card' ? 'body' : region
+  const mine = regionSeen(region)
   const others = Object.entries(REGION_SELECTORS)
     .filter(([name]) => name !== mine)
     .map(([, selector]) => selector)
@@ -40,6 +43,8 @@ export function usePageSurface(
   frame: Ref<HTMLIFrameElement | undefined>,
   layoutId: Ref<Id>,
   region: Ref<LayoutRegion>,
+  /** The places of pieces that something is, or that stand in it. */
+  placesIn: (id: Id) => readonly Id[] = () => [],
 ) {
   /** Grows whenever what is drawn may stand elsewhere: then boxes are asked for again. */
   const moved = ref(0)
@@ -56,8 +61,7 @@ export function usePageSurface(
     asked = requestAnimationFrame(() => void moved.value++)
   }
 
-  const regionElement = () =>
-    doc()?.querySelector<HTMLElement>(REGION_SELECTORS[region.value === 'card' ? 'body' : region.value]!) ?? null
+  const regionElement = () => doc()?.querySelector<HTMLElement>(REGION_SELECTORS[regionSeen(region.value)]!) ?? null
 
   /** Where a node is drawn; the layout in its region. */
   function elementOf(id: Id): HTMLElement | null {
@@ -69,11 +73,20 @@ export function usePageSurface(
     return found
   }
 
+  /** What is drawn of the pieces that stand in something, where it draws nothing itself. */
+  const piecesOf = (id: Id): HTMLElement[] =>
+    placesIn(id).flatMap((place) => [
+      ...(doc()?.querySelectorAll<HTMLElement>(`[data-node^="${CSS.escape(place)}."]`) ?? []),
+    ])
+
   /** The box of a node as it is drawn now; undefined where it draws nothing. */
   function boxOf(id: Id): Box | undefined {
     const element = elementOf(id)
-    if (!element) return undefined
-    const { x, y, width, height } = element.getBoundingClientRect()
+    const boxes = (element ? [element] : piecesOf(id)).map((e) => e.getBoundingClientRect())
+    if (boxes.length === 0) return undefined
+    const [x, y] = [Math.min(...boxes.map((b) => b.left)), Math.min(...boxes.map((b) => b.top))]
+    const width = Math.max(...boxes.map((b) => b.right)) - x
+    const height = Math.max(...boxes.map((b) => b.bottom)) - y
     return { x, y, width, height: id === layoutId.value ? Math.max(height, 80) : height }
   }
 
@@ -115,7 +128,7 @@ export function usePageSurface(
 
   function reveal(id: Id): void {
     const page = doc()
-    const node = elementOf(id)
+    const node = elementOf(id) ?? piecesOf(id)[0]
     if (!node || !page?.defaultView) return
     // What stands in something that is closed is opened with it.
     for (let at = node.closest('details'); at; at = at.parentElement?.closest('details') ?? null) at.open = true

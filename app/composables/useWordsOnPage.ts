@@ -1,9 +1,10 @@
 import { propertiesOf } from '#core/elements'
-import { valueIn } from '#core/layouts'
+import { placeOfPath, valueIn } from '#core/layouts'
 import type { Id } from '#core/site'
-import { type Property, type Value, find, isFieldValue } from '#core/tree'
+import { type Property, type Value, isFieldValue } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
+import { usePieces } from '~/stores/pieces'
 
 /** Words that are written where they stand: of which property, and where it is drawn. */
 export interface Written {
@@ -20,23 +21,26 @@ export interface Written {
 export function useWordsOnPage(surface: PageSurface, redraw: () => void) {
   const bench = useBench()
   const notices = useNotices()
+  const pieces = usePieces()
   const written = shallowRef<Written | null>(null)
+
+  /** What is of a piece is written where it is drawn. */
+  const treeOf = (id: Id) => (placeOfPath(id) ? bench.tree : bench.layout)
 
   /** What stands in a property now, or would by default; undefined where the thing or the item is gone. */
   function valueOf(where: Pick<Written, 'id' | 'property' | 'within'>): Value | undefined {
     const spec = specOf(where.id, where.property, where.within)
-    return spec && bench.layout
-      ? (valueIn(bench.layout, where) ?? (isThere(where) ? spec.default : undefined))
-      : undefined
+    const tree = treeOf(where.id)
+    return spec && tree ? (valueIn(tree, where) ?? (isThere(where) ? spec.default : undefined)) : undefined
   }
 
   function isThere({ id, within }: Pick<Written, 'id' | 'within'>): boolean {
-    const items = within && find(bench.layout!, id)?.node.props[within.items]
+    const items = within && bench.standing(id)?.node.props[within.items]
     return !within || (Array.isArray(items) && items.some((i) => i.id === within.item))
   }
 
   function specOf(id: Id, property: string, within: Written['within']): Property | undefined {
-    const node = bench.layout && find(bench.layout, id)?.node
+    const node = bench.standing(id)?.node
     const list = node && within ? propertiesOf(node)[within.items] : undefined
     if (list) return list.kind === 'items' ? list.of[property] : undefined
     return node ? propertiesOf(node)[property] : undefined
@@ -61,6 +65,10 @@ export function useWordsOnPage(surface: PageSurface, redraw: () => void) {
     if (!spec || value === undefined) return false
     leave()
     bench.selected = id
+    if (placeOfPath(id) && !pieces.isEntered && !pieces.isOpen(id, items ?? where.property)) {
+      notices.say('These words are the piece’s. Choose “in the piece” on the sheet to change them wherever it stands.')
+      return false
+    }
     surface.held.value = id
     written.value = { ...where, element, spec, value }
     return true

@@ -2,13 +2,24 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { nanoid } from 'nanoid'
 import { newElement, nodeName } from '#core/elements'
-import { type Drop, type Edit, describeEdit, layoutEditing, moveAllTo } from '#core/layouts'
-import { type LayoutDocument, type Step, type TreeNode, childrenOf, emptyRow, find } from '#core/tree'
+import {
+  type Drop,
+  type Edit,
+  describeEdit,
+  layoutEditing,
+  moveAllTo,
+  pathNamed,
+  placeIn,
+  placeOfPath,
+  standingFor,
+} from '#core/layouts'
+import { type LayoutDocument, type Step, type TreeNode, childrenOf, emptyRow, find, findParent } from '#core/tree'
 import { type Id, type Page, type Sample, hasSample } from '#core/site'
 import type { LogRecord } from '#core/edits'
 import type { EarlierAnswer, LayoutAnswer, LivePerson } from '#shared/api/types'
 import type { Addable } from '~/composables/addable'
 import { useDesign } from './design'
+import { usePieces } from './pieces'
 import { useSession } from './session'
 
 /** How something chosen stands to what was chosen before: instead of it, beside it, or with all in between. */
@@ -47,19 +58,27 @@ export const useBench = defineStore('bench', () => {
   const looking = shallowRef<{ layout: LayoutDocument; revision: number } | null>(null)
   /** The layout as it is looked at, as it is stored; */
   const shown = computed(() => looking.value?.layout ?? document.value)
-  /** and what is drawn of it, which is what is edited. */
-  const layout = computed(() => shown.value && design.trees.of(shown.value).tree)
+  /** and the tree that is edited of it. */
+  const drawn = computed(() => shown.value && design.trees.of(shown.value))
+  const layout = computed(() => drawn.value && drawn.value.made)
+  /** The same with its pieces written out: what is seen on the page. */
+  const tree = computed(() => drawn.value && drawn.value.tree)
+  /** Places of pieces that draw nothing, or of whose own words some wait. */
+  const places = computed(() => drawn.value?.places ?? [])
+  /** Where something stands, on the plan or, by its path, in a piece as it is drawn. */
+  const standing = (id: Id) => (layout.value && find(layout.value, id)) ?? (tree.value && find(tree.value, id)) ?? null
 
   /** What is gone is not in hand any more. */
   function keepChosen(): void {
-    const there = chosen.value.filter((id) => layout.value && (id === layout.value.id || find(layout.value, id)))
+    const there = chosen.value.filter((id) => id === layout.value?.id || standing(id))
     if (there.length < chosen.value.length) chosen.value = there
   }
   const mayEdit = computed(() => session.mayDesign && looking.value === null)
 
   /** Applies an edit of the layout as it is; an earlier state that is looked at is not edited. */
   function apply(edit: Edit | null): boolean {
-    return looking.value === null && edits.apply(edit)
+    if (looking.value !== null || !edit) return false
+    return pathNamed(edit) === null ? edits.apply(edit) : usePieces().apply(edit)
   }
 
   /** Shows the layout as it was at a revision, on the plan and on the page; null for as it is. */
@@ -79,9 +98,7 @@ export const useBench = defineStore('bench', () => {
   const label = (edit: Edit | undefined) => (edit && layout.value ? describeEdit(edit, layout.value) : null)
   const undoable = computed(() => label(history.value.undo.at(-1)?.label))
   const redoable = computed(() => label(history.value.redo.at(-1)?.label))
-  const nodes = computed(() =>
-    chosen.value.map((id) => layout.value && find(layout.value, id)?.node).filter((n): n is TreeNode => !!n),
-  )
+  const nodes = computed(() => chosen.value.map((id) => standing(id)?.node).filter((n): n is TreeNode => !!n))
 
   /** The page that the layout is looked at with. */
   const page = shallowRef<Page | null>(null)
@@ -103,11 +120,19 @@ export const useBench = defineStore('bench', () => {
   function join(sides: string, together: boolean): void {
     joined.value = new Set([...joined.value].filter((s) => s !== sides).concat(together ? sides : []))
   }
-  const focusable = computed(() => selected.value ?? layout.value?.children[0]?.id ?? null)
+  /** What stands on the plan for what is in hand: for what is of a piece, that piece. */
+  const heldFor = (id: Id): Id => (layout.value ? standingFor(design.trees, layout.value, id) : id)
+  const held = computed(() => selected.value && heldFor(selected.value))
+  const focusable = computed(
+    () =>
+      (selected.value && (placeOfPath(selected.value)?.place ?? selected.value)) ??
+      layout.value?.children[0]?.id ??
+      null,
+  )
 
   /** What stands between two things of one holder, in the direction from the first to the second; else the second alone. */
   function between(from: Id, to: Id): Id[] {
-    const [a, b] = [find(layout.value!, from), find(layout.value!, to)]
+    const [a, b] = [standing(from), standing(to)]
     if (!a || !b || a.parent.id !== b.parent.id) return [to]
     const range = childrenOf(a.parent).slice(Math.min(a.index, b.index), Math.max(a.index, b.index) + 1)
     const ids = range.map((n) => n.id)
@@ -131,12 +156,19 @@ export const useBench = defineStore('bench', () => {
     said.value = chosen.value.length > 1 ? `${chosen.value.length} things in hand, the last ${what}` : what
   }
 
+  /** Takes what is under the pointer on the page: of a piece first the whole, and what is in it once that is in hand. */
+  function chooseOnPage(id: Id | null, how: Choosing): void {
+    const at = id === null ? null : placeOfPath(id)
+    const within = at && selected.value && (placeOfPath(selected.value)?.place ?? selected.value) === at.place
+    choose(at && !within ? at.place : id, how)
+  }
+
   /** Where something stands among its like: ", 2 of 5 in column 1". */
   function placeWords(node: TreeNode): string {
-    const at = find(layout.value!, node.id)
+    const at = standing(node.id)
     if (!at) return ''
     const count = childrenOf(at.parent).length
-    const row = at.parent.kind === 'column' ? find(layout.value!, at.parent.id) : null
+    const row = at.parent.kind === 'column' ? standing(at.parent.id) : null
     const column = row ? ` in column ${row.index + 1}` : ''
     return `, ${at.index + 1} of ${count}${column}`
   }
@@ -157,10 +189,15 @@ export const useBench = defineStore('bench', () => {
     carried.value = landing.value = null
     if (!what || !where) return
     const { item } = what
-    const node = item.spans ? emptyRow(newId, item.spans) : newElement(item.type!, newId)
+    const node = madeOf(item, where.parent)
     if (!apply({ kind: 'insert', parent: where.parent, index: where.index, node })) return
     selected.value = node.id
     tell('Added')
+  }
+
+  function madeOf({ spans, type, piece }: Addable, parent: Id): TreeNode {
+    if (piece) return placeIn(findParent(layout.value!, parent)!.kind, piece, newId)
+    return spans ? emptyRow(newId, spans) : newElement(type!, newId)
   }
 
   /** Lets something go at a place, with all else that is in hand when it is one of it. */
@@ -170,12 +207,14 @@ export const useBench = defineStore('bench', () => {
   }
 
   function undo(): void {
-    const what = undoable.value
+    const [what, pieces] = [undoable.value, usePieces()]
+    if (pieces.undoable) return void (pieces.undo(), (said.value = 'Undone in the piece'))
     edits.undo()
     said.value = what ? `Undone: ${what}` : 'Nothing to undo'
   }
   function redo(): void {
-    const what = redoable.value
+    const [what, pieces] = [redoable.value, usePieces()]
+    if (pieces.redoable) return void (pieces.redo(), (said.value = 'Done again in the piece'))
     edits.redo()
     said.value = what ? `Done again: ${what}` : 'Nothing to redo'
   }
@@ -245,6 +284,12 @@ export const useBench = defineStore('bench', () => {
     joined,
     join,
     nodes,
+    tree,
+    places,
+    standing,
+    held,
+    heldFor,
+    chooseOnPage,
     focusable,
     page,
     sample,

@@ -41,8 +41,8 @@ export const useFollowing = defineStore('following', () => {
 
   const variation = computed(() => (bench.shown && isVariation(bench.shown) ? bench.shown : null))
   const base = computed(() => variation.value && design.trees.document(variation.value.follows.base))
-  /** What is drawn of the base. */
-  const baseTree = computed(() => (base.value ? design.trees.of(base.value).tree : null))
+  /** What is edited of the base. */
+  const baseTree = computed(() => (base.value ? design.trees.madeOf(base.value).made : null))
   const changes = computed(() => variation.value?.follows.changes ?? NONE)
   const drawn = computed(() => variation.value && design.trees.of(variation.value))
   const baseless = computed(() => drawn.value?.baseless ?? null)

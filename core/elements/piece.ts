@@ -12,7 +12,7 @@ export const piece: ElementSpec = {
   group: 'Space',
   props: { piece: { kind: 'piece', label: 'Piece', default: null } },
   css: [],
-  summary: () => '',
+  summary: (props, names) => (typeof props.piece === 'string' && names.piece?.(props.piece)) || '',
   /** Only a piece that cannot be shown is still here when a page is drawn: visitors see nothing of it. */
   draw: (element, compile: Compile) =>
     compile.open ? `<div${compile.attributes(element)}><small>This piece is not there.</small></div>` : '',

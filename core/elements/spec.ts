@@ -29,6 +29,7 @@ export interface Names {
   field(value: Value): string | null
   menu(id: string): string | null
   type(id: string): string | null
+  piece?(id: string): string | null
 }
 
 /**

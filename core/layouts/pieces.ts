@@ -13,6 +13,7 @@ import {
   childrenOf,
   find,
   tally,
+  walk,
 } from '../tree'
 import { applyTo } from './apply'
 import { checkWritten } from './check'
@@ -82,6 +83,14 @@ function elementsOnly({ defaults, children }: Layout): readonly (LayoutElement |
 
 /** Whether a piece is drawn as its elements, in the column in which it is placed, and not as its rows. */
 export const drawnAsElements = (piece: Layout): boolean => elementsOnly(piece) !== null
+
+/** What is open in what is drawn at a place, in the order of the page, by paths. */
+export function drawnOpen(tree: Layout, place: Id): { path: Id; property: string }[] {
+  const inside = (id: Id) => id.startsWith(pathIn(place, ''))
+  return [...walk(tree)].flatMap(({ id, open = [] }) =>
+    inside(id) ? open.map((property) => ({ path: id, property })) : [],
+  )
+}
 
 /** What a place says may be said: a value is one that the piece leaves open. */
 function refuseClosed(tree: Layout, edit: Setting): void {

@@ -11,7 +11,7 @@ import {
   withNewIds,
 } from '../tree'
 import type { Edit } from './edits'
-import { drawnAsElements, isPlace, ownOf, pieceOf } from './pieces'
+import { drawnAsElements, isPlace, ownOf, pieceOf, placeOfPath } from './pieces'
 import type { Trees } from './trees'
 
 /** Making pieces, placing them, and ending the sharing in one place; see `docs/pieces.md`. */
@@ -25,7 +25,7 @@ export function newPlace(piece: Id, newId: NewId): LayoutElement {
 }
 
 /** A row that holds nothing but an element. */
-function rowAround(element: LayoutElement, newId: NewId): Row {
+export function rowAround(element: LayoutElement, newId: NewId): Row {
   const row = emptyRow(newId, [12])
   row.children[0]!.children = [element]
   return row
@@ -77,6 +77,17 @@ export function ownPiece(trees: Trees, tree: Layout, place: Id, newId: NewId): {
   const insert = own.map((node, i): Edit => ({ kind: 'insert', parent: hole.parent.id, index: hole.index + i, node }))
   const edit = step(`make ${piece.name} this layout’s own`, [{ kind: 'remove', id: hole.node.id }, ...insert])
   return { edit, nodes: own.map((n) => n.id) }
+}
+
+/**
+ * What stands in a layout for something that is drawn there: the thing itself, for what is of a piece its place, and for
+ * a place alone in a row of which the piece's rows take the place, that row.
+ */
+export function standingFor(trees: Trees, tree: Layout, id: Id): Id {
+  const at = find(tree, placeOfPath(id)?.place ?? id)
+  if (!at || !isPlace(at.node)) return at?.node.id ?? id
+  const piece = trees.document(pieceOf(at.node) ?? '')
+  return piece && !drawnAsElements(trees.madeOf(piece).made) ? holeOf(tree, at.node.id).node.id : at.node.id
 }
 
 /** What gives way to rows: the row that holds nothing but the place, or the place itself. */

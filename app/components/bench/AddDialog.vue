@@ -16,14 +16,16 @@ import { useBench } from '~/stores/bench'
 const emit = defineEmits<{ close: [] }>()
 
 const bench = useBench()
-const { addElement, addRow } = useBenchActions()
+const { addAny } = useBenchActions()
 const typed = ref('')
 const layout = computed(() => bench.layout!)
-const { rows, elements } = useAddable()
+const { rows, elements, pieces } = useAddable()
 /** Inside a column one mostly adds elements; elsewhere, rows. */
 const choices = computed(() => {
-  const node = bench.selected ? find(layout.value, bench.selected)?.node : undefined
-  return node && node.kind !== 'row' ? [...elements.value, ...rows] : [...rows, ...elements.value]
+  const node = bench.held ? find(layout.value, bench.held)?.node : undefined
+  return node && node.kind !== 'row'
+    ? [...elements.value, ...pieces.value, ...rows]
+    : [...rows, ...elements.value, ...pieces.value]
 })
 /** Any division of a row can be typed. */
 const asTyped = computed(() => typedRow(typed.value))
@@ -44,7 +46,7 @@ const groups = computed(() =>
   })),
 )
 const where = computed(() => {
-  const node = bench.selected ? find(layout.value, bench.selected)?.node : undefined
+  const node = bench.held ? find(layout.value, bench.held)?.node : undefined
   if (!node) return 'at the end'
   if (node.kind === 'column') return 'at the end of this column'
   return node.kind === 'row' ? 'in or after this row' : 'after this element'
@@ -53,8 +55,7 @@ const where = computed(() => {
 function pick(choice: Addable | null) {
   if (!choice) return
   emit('close')
-  if (choice.spans) addRow(choice.spans)
-  else if (choice.type) addElement(choice.type)
+  addAny(choice)
 }
 </script>
 

@@ -5,6 +5,7 @@ import type { LivePerson } from '#shared/api/types'
 import { useBench } from '~/stores/bench'
 import { useFollowing } from '~/stores/following'
 import { useMap } from '~/stores/map'
+import { usePieces } from '~/stores/pieces'
 
 const shown = defineModel<Page>('shown', { required: true })
 const aside = defineModel<BenchAside>('aside', { required: true })
@@ -14,16 +15,22 @@ defineEmits<{ add: [] }>()
 const bench = useBench()
 const map = useMap()
 const following = useFollowing()
+const pieces = usePieces()
 const REGION = {
   header: 'Header layout',
   intro: 'Intro layout',
   body: 'Body layout',
   footer: 'Footer layout',
   card: 'Card layout',
+  piece: 'Shared piece',
 }
 const reach = computed(() => map.reachOfLayout.get(bench.layout!.id) ?? 0)
 const reachWords = computed(() => {
   if (bench.layout!.region === 'card') return ''
+  if (bench.layout!.region === 'piece') {
+    const { layouts, pages } = pieces.reachOf(bench.layout!.id)
+    return `in ${counted(layouts.length, 'layout')}, on ${counted(pages, 'page')}`
+  }
   return reach.value === 0 ? 'shows on no page yet' : `shows on ${counted(reach.value, 'page')}`
 })
 const names = (people: readonly LivePerson[]) => [...new Set(people.map((p) => p.name))].join(', ')
@@ -73,7 +80,7 @@ const VIEWS = [
       <button
         type="button"
         class="btn btn-small"
-        :disabled="!bench.undoable"
+        :disabled="!bench.undoable && !pieces.undoable"
         :title="bench.undoable ? `Undo: ${bench.undoable}` : 'Nothing to undo'"
         @click="bench.undo"
       >
@@ -82,7 +89,7 @@ const VIEWS = [
       <button
         type="button"
         class="btn btn-small"
-        :disabled="!bench.redoable"
+        :disabled="!bench.redoable && !pieces.redoable"
         :title="bench.redoable ? `Redo: ${bench.redoable}` : 'Nothing to redo'"
         @click="bench.redo"
       >

@@ -1,14 +1,25 @@
 <script setup lang="ts">
 import { nodeName } from '#core/elements'
 import { type TreeNode, pathTo } from '#core/tree'
-import { describeEdit } from '#core/layouts'
+import { describeEdit, isPlace, pathIn, pieceOf, placeOfPath } from '#core/layouts'
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
+import { useDesign } from '~/stores/design'
+import { usePieces } from '~/stores/pieces'
 
 defineEmits<{ keys: [] }>()
 
 const bench = useBench()
-const path = computed(() => (bench.layout && bench.selected ? pathTo(bench.layout, bench.selected) : []))
+const design = useDesign()
+const pieces = usePieces()
+/** What is of a piece stands in its place, and in the rows and columns of the piece. */
+const path = computed((): TreeNode[] => {
+  if (!bench.layout || !bench.selected) return []
+  const at = placeOfPath(bench.selected)
+  if (!at) return pathTo(bench.layout, bench.selected)
+  const inside = pathTo(bench.tree!, bench.selected).filter((n) => n.id.startsWith(pathIn(at.place, '')))
+  return [...pathTo(bench.layout, at.place), ...inside]
+})
 const SAVE = {
   saved: 'Saved',
   saving: 'Saving…',
@@ -24,6 +35,7 @@ const HINTS = [
 ]
 
 function nameOf(node: TreeNode, i: number): string {
+  if (isPlace(node)) return design.layoutName(pieceOf(node) ?? '')
   if (node.name || node.kind !== 'column') return nodeName(node)
   const row = path.value[i - 1]
   return `Column ${row?.kind === 'row' ? row.children.findIndex((c) => c.id === node.id) + 1 : ''}`
@@ -82,7 +94,7 @@ function nameOf(node: TreeNode, i: number): string {
         role="status"
         class="shrink-0 max-lg:ml-auto"
         :class="(bench.saving === 'waiting' || bench.saving === 'stopped') && 'font-semibold text-white'"
-        >{{ SAVE[bench.saving] }}</span
+        >{{ SAVE[bench.saving === 'saved' ? pieces.saving : bench.saving] }}</span
       >
     </div>
   </footer>

@@ -2,8 +2,8 @@
 import type { ShallowRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { nodeName } from '#core/elements'
-import type { Box } from '#core/layouts'
-import { type Step, find } from '#core/tree'
+import { type Box, isPlace, pieceOf } from '#core/layouts'
+import { type Step, find, walk } from '#core/tree'
 import type { Page } from '#core/site'
 import { stepAt, styleProperty } from '#core/styles'
 import { useBench } from '~/stores/bench'
@@ -30,6 +30,10 @@ const surface = usePageSurface(
   frame,
   computed(() => layout.value.id),
   computed(() => layout.value.region),
+  (id) => {
+    const node = find(layout.value, id)?.node
+    return node ? [node, ...walk(node)].filter(isPlace).map((n) => n.id) : []
+  },
 )
 const known = inject<ShallowRef<PageSurface | undefined>>('surface')
 if (known) known.value = surface
@@ -93,6 +97,7 @@ const boxNow = (id: string): Box | undefined => (surface.moved.value, surface.bo
 /** The one thing in hand, where somebody may size it. */
 const sized = computed(() =>
   bench.mayEdit &&
+  !bench.nodes.some(isPlace) &&
   (!props.at || bench.step === props.at) &&
   !words.written.value &&
   bench.nodes.length === 1 &&
@@ -120,8 +125,8 @@ const notDrawn = computed(() => {
 })
 
 function tagOf(id: string | null): string {
-  const node = id ? find(layout.value, id)?.node : undefined
-  return node ? nodeName(node) : ''
+  const node = id ? bench.standing(id)?.node : undefined
+  return !node ? '' : isPlace(node) ? design.layoutName(pieceOf(node) ?? '') : nodeName(node)
 }
 </script>
 

@@ -4,10 +4,10 @@ import { useBench } from '~/stores/bench'
 
 /** Everything that can be added, as small drawings: dragged to where it shall stand, or pressed to come after what is in hand. */
 const bench = useBench()
-const { rows, elements } = useAddable()
-const { addElement, addRow } = useBenchActions()
+const { rows, elements, pieces } = useAddable()
+const { addAny: add } = useBenchActions()
 const groups = computed(() => {
-  const all = [...rows, ...elements.value]
+  const all = [...rows, ...elements.value, ...pieces.value]
   return [...new Set(all.map((c) => c.group))].map((group) => ({ group, items: all.filter((c) => c.group === group) }))
 })
 const THRESHOLD = 5
@@ -35,10 +35,6 @@ function end(item: Addable, done: boolean) {
   if (carrying && done && !givenUp) bench.letGo()
   else if (!carrying && done) add(item)
   bench.carried = null
-}
-function add(item: Addable) {
-  if (item.spans) addRow(item.spans)
-  else addElement(item.type!)
 }
 function giveUp() {
   givenUp = true

@@ -8,6 +8,7 @@ import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
+import { usePieces } from '~/stores/pieces'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 
@@ -19,6 +20,7 @@ const checks = useChecks()
 const site = useSite()
 const map = useMap()
 const notices = useNotices()
+const pieces = usePieces()
 const { draw } = useDrawing()
 const router = useRouter()
 const renaming = ref(false)
@@ -28,7 +30,15 @@ const layout = computed(() => props.state.layout)
 const address = computed(() => `/studio/layouts/${layout.value.id}`)
 const reach = computed(() => map.reachOfLayout.get(layout.value.id) ?? 0)
 const inCards = computed(() => layout.value.region === 'card')
+const isPiece = computed(() => layout.value.region === 'piece')
+const stands = computed(() => (isPiece.value ? pieces.reachOf(layout.value.id) : null))
 const reachWords = computed(() => {
+  if (stands.value) {
+    const { layouts, pages } = stands.value
+    return layouts.length === 0
+      ? 'stands nowhere yet'
+      : `stands in ${counted(layouts.length, 'layout')}, on ${counted(pages, 'page')}`
+  }
   if (inCards.value) return 'drawn inside grids'
   return reach.value === 0 ? 'shows on no page' : `shows on ${counted(reach.value, 'page')}`
 })
@@ -45,7 +55,7 @@ function picture(): string {
   const inHand = { layout: layout.value.id, region: layout.value.region }
   return draw({ design: all, rules, page: page.value, request: map.request, inHand, alone: true })
 }
-const RATIO = { header: 0.13, intro: 0.34, body: 0.62, footer: 0.28, card: 1.2 }
+const RATIO = { header: 0.13, intro: 0.34, body: 0.62, footer: 0.28, card: 1.2, piece: 0.34 }
 const empty = computed(() => countNodes(design.trees.of(layout.value).tree) === 0)
 
 async function duplicate() {
@@ -162,6 +172,15 @@ const grids = computed(() =>
           </li>
         </ul>
         <p v-if="grids.length" class="mt-1 text-xs">in the grids of {{ grids.slice(0, 4).join(', ') }}</p>
+        <p v-if="stands?.layouts.length" class="mt-1 text-xs">
+          in
+          <template v-for="(one, i) in stands.layouts.slice(0, MOST_NAMED)" :key="one.id"
+            ><template v-if="i > 0">, </template
+            ><NuxtLink class="underline" :to="`/studio/layouts/${one.id}`">{{ one.name }}</NuxtLink></template
+          ><template v-if="stands.layouts.length > MOST_NAMED">
+            and {{ counted(stands.layouts.length - MOST_NAMED, 'other') }}</template
+          >
+        </p>
         <FindingMarks class="mt-1" :findings="checks.byLayout.get(layout.id)" />
       </div>
       <span class="tinted mt-1 size-3 shrink-0 border" :class="design.tintOf(layout.id)" title="Its tint on the Map" />

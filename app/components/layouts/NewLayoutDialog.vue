@@ -12,6 +12,7 @@ const REGIONS: { value: LayoutRegion; label: string; about: string }[] = [
   { value: 'body', label: 'Body', about: 'an entry, or the entries of an archive' },
   { value: 'footer', label: 'Footer', about: 'at the foot of pages' },
   { value: 'card', label: 'Card', about: 'one entry inside a grid' },
+  { value: 'piece', label: 'Shared piece', about: 'kept once, and placed in layouts' },
 ]
 
 const design = useDesign()

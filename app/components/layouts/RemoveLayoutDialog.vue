@@ -5,6 +5,7 @@ import type { LayoutState } from '#shared/api/types'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
+import { usePieces } from '~/stores/pieces'
 import { useSite } from '~/stores/site'
 
 /** Removing a layout says first what would change: on which pages, and which frames have no say there any more. */
@@ -15,6 +16,7 @@ const design = useDesign()
 const site = useSite()
 const map = useMap()
 const notices = useNotices()
+const pieces = usePieces()
 const shownName = useShownName()
 const impact = shallowRef<Impact[] | null>(null)
 const busy = ref(false)
@@ -30,6 +32,10 @@ onMounted(async () => {
   const after: OutcomeTable = await tabulateAside(site.told!, rulesOf({ ...design.design, layouts }), map.request)
   impact.value = compareTables(before, after)
 })
+/** Where a piece stands: nothing is drawn there without it. */
+const standsIn = computed(() =>
+  props.state.layout.region === 'piece' ? pieces.reachOf(id.value) : { layouts: [], pages: 0 },
+)
 const followers = computed(() => design.trees.followersOf(id.value))
 /** What the region shows instead, most pages first. */
 const instead = computed(() => {
@@ -56,8 +62,13 @@ async function remove() {
   <ModalSheet :title="`Remove “${state.layout.name}”`" @close="$emit('close')">
     <p v-if="impact === null" class="text-soft" role="status">Looking at what would change…</p>
     <template v-else>
-      <p v-if="impact.length === 0">It shows on no page, so visitors will see no difference.</p>
-      <template v-else>
+      <p v-if="standsIn.layouts.length" class="mb-2">
+        It stands in <strong>{{ counted(standsIn.layouts.length, 'layout') }}</strong>, on
+        {{ counted(standsIn.pages, 'page') }}: {{ standsIn.layouts.map((l) => `“${l.name}”`).join(', ') }}. Nothing is
+        drawn there without it; put back, it is drawn again with all that was said of it there.
+      </p>
+      <p v-else-if="impact.length === 0">It shows on no page, so visitors will see no difference.</p>
+      <template v-if="impact.length > 0">
         <p class="mb-2">
           <strong>{{ counted(impact.length, 'page') }}</strong> would show something else with the next release:
         </p>

@@ -2,11 +2,12 @@
 import { giverOf, givenTo, kindName, looksAskedOf, looksGiven, propertiesOf } from '#core/elements'
 import { type LooksKey, type Step, type StyleValue, type Styles, type TreeNode, looksOf, pathTo } from '#core/tree'
 import { type Page, findByWords } from '#core/site'
-import { setStyleOfAll, settingKey, together } from '#core/layouts'
-import { STYLE_GROUPS, stylePropertiesOn } from '#core/styles'
+import { isPlace, setStyleOfAll, settingKey, together } from '#core/layouts'
+import { STYLE_GROUPS, cascade, stylePropertiesOn } from '#core/styles'
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
+import { usePieces } from '~/stores/pieces'
 import { useSession } from '~/stores/session'
 
 /** Everything that can be said about the thing in hand, as one list that can be searched. */
@@ -14,11 +15,19 @@ defineProps<{ page: Page }>()
 defineEmits<{ leave: [] }>()
 
 const bench = useBench()
+const pieces = usePieces()
 const checks = useChecks()
 const session = useSession()
 const typed = ref('')
 const root = ref<HTMLElement>()
-const node = computed<TreeNode | undefined>(() => bench.nodes.at(-1))
+/** What is of a piece is shown as the piece says it once that was entered, else as it is drawn here. */
+const node = computed<TreeNode | undefined>(() => {
+  const last = bench.nodes.at(-1)
+  return last && pieces.isEntered && pieces.inPiece ? { ...pieces.inPiece, id: last.id } : last
+})
+/** The place of a piece; and something of one, of which only what the place may say is asked. */
+const isPiece = computed(() => node.value !== undefined && isPlace(node.value) && bench.nodes.length === 1)
+const saidHere = computed(() => pieces.inside !== null && !pieces.isEntered)
 /** Several things in hand are asked together for what they have in common. */
 const alike = computed(() => bench.nodes.every((n) => sortOf(n) === sortOf(node.value!)))
 const sortOf = (n: TreeNode) => (n.kind === 'element' || n.kind === 'place' ? `${n.kind} ${n.type}` : n.kind)
@@ -29,7 +38,7 @@ const title = computed(() => {
 const whereabouts = computed(() => {
   if (!node.value || !bench.layout) return ''
   if (bench.nodes.length > 1) return alike.value ? `each ${kindName(node.value).toLowerCase()}` : 'of different kinds'
-  const path = pathTo(bench.layout, node.value.id)
+  const path = pathTo(pieces.inside ? bench.tree! : bench.layout, node.value.id)
   const row = path.filter((n) => n.kind === 'row' && n.id !== node.value!.id).at(-1)
   const column = path.filter((n) => n.kind === 'column' && n.id !== node.value!.id).at(-1)
   if (row?.kind !== 'row') return ''
@@ -58,7 +67,21 @@ watch(
 )
 const looksIn = (n: TreeNode): Styles =>
   at.value === '' ? n.styles : (n.kind === 'element' && n.looks?.[at.value]) || {}
-const own = computed<Styles>(() => (node.value ? looksIn(node.value) : {}))
+const own = computed<Styles>(() => (!node.value ? {} : saidHere.value ? saidLooks.value : looksIn(node.value)))
+/** Looks that the place of a piece says itself. */
+const saidLooks = computed<Styles>(() => {
+  const found: Styles = {}
+  for (const fill of pieces.place?.fills ?? [])
+    if (fill.kind === 'setStyle' && pieces.pathOf(fill.id) === node.value!.id && (fill.at ?? '') === at.value)
+      if (fill.value !== null) (found[fill.property] ??= {})[fill.step] = fill.value
+  return found
+})
+/** What holds where nothing is set: what is given around it, and over that, at the place of a piece, what that says. */
+const given = computed<Styles>(() => {
+  const from = looksGiven(givenTo(treeOf.value, node.value!.id), node.value!, at.value) ?? {}
+  return saidHere.value && pieces.inPiece ? cascade(from, looksIn(pieces.inPiece)) : from
+})
+const treeOf = computed(() => (pieces.inside ? bench.tree! : bench.layout!))
 /** Looks that several things in hand do not have alike. */
 const several = computed(() => {
   const all = bench.nodes.map(looksIn)
@@ -72,11 +95,14 @@ const asked = computed(() => {
   return first.filter((p) => others.every((o) => o.includes(p)))
 })
 /** Who gives a look that is not set here. */
-const giver = (property: string, step: Step) => giverOf(bench.layout!, node.value!, at.value, property, step).kind
+const giver = (property: string, step: Step) =>
+  saidHere.value && pieces.inPiece && looksIn(pieces.inPiece)[property]?.[step] !== undefined
+    ? 'piece'
+    : giverOf(treeOf.value, node.value!, at.value, property, step).kind
 function setStyle(values: { property: string; value: StyleValue | null }[]) {
   const edits = values.flatMap((v) => {
     const look = { step: bench.step, ...v, ...(at.value && { at: at.value }) }
-    return setStyleOfAll(bench.layout!, bench.chosen, look) ?? []
+    return setStyleOfAll(treeOf.value, bench.chosen, look) ?? []
   })
   bench.apply(together('set looks', edits))
 }
@@ -148,11 +174,13 @@ defineExpose({ focusFirst })
       <template v-else>
         <FindingMarks class="mb-2" :findings="notes" />
         <SheetFollows v-if="bench.nodes.length === 1 && !typed.trim()" :id="node.id" />
+        <SheetInPiece v-if="pieces.inside && bench.nodes.length === 1 && !typed.trim()" :path="node.id" />
+        <SheetPiece v-if="isPiece && node.kind === 'element'" :place="node" :page="page" />
         <p v-if="nothingFound" class="border-t py-2.5 text-soft">Nothing here is called “{{ typed.trim() }}”.</p>
-        <SheetSays v-if="alike" :node="node" :typed="typed" :page="page" data-says />
-        <SheetRelated v-if="alike && !typed.trim()" :node="node" :page="page" />
+        <SheetSays v-if="alike && !isPiece" :node="node" :typed="typed" :page="page" data-says />
+        <SheetRelated v-if="alike && !isPiece && !typed.trim()" :node="node" :page="page" />
         <SheetParts
-          v-if="node.kind === 'element' && bench.nodes.length === 1 && !typed.trim()"
+          v-if="node.kind === 'element' && bench.nodes.length === 1 && !isPiece && !typed.trim()"
           v-model="at"
           :element="node"
         />
@@ -161,7 +189,7 @@ defineExpose({ focusFirst })
           <button type="button" class="font-medium text-spot-deep hover:underline" @click="clearWidth">Clear</button>
         </p>
         <div
-          v-if="bench.mayEdit && at === '' && !typed.trim()"
+          v-if="bench.mayEdit && at === '' && !isPiece && !pieces.inside && !typed.trim()"
           class="flex flex-wrap gap-1 border-t py-2"
           role="group"
           aria-label="Looks as a whole"
@@ -181,9 +209,10 @@ defineExpose({ focusFirst })
           </button>
         </div>
         <SheetStyles
+          v-if="!isPiece"
           :key="at"
           :styles="own"
-          :defaults="looksGiven(givenTo(bench.layout!, node.id), node, at) ?? {}"
+          :defaults="given"
           :giver="giver"
           :own-key="ownKey"
           :asked="asked"
@@ -194,12 +223,14 @@ defineExpose({ focusFirst })
           @set="setStyle"
         />
         <SheetWithin
-          v-if="(node.kind === 'row' || node.kind === 'column') && bench.nodes.length === 1 && !typed.trim()"
+          v-if="
+            (node.kind === 'row' || node.kind === 'column') && bench.nodes.length === 1 && !saidHere && !typed.trim()
+          "
           :key="`within ${node.id}`"
           :box="node"
         />
         <SheetWhen
-          v-if="at === '' && (!typed.trim() || 'shown when'.includes(typed.trim().toLowerCase()))"
+          v-if="at === '' && !saidHere && (!typed.trim() || 'shown when'.includes(typed.trim().toLowerCase()))"
           :key="`when ${node.id}`"
           :node="node"
           :page="page"

@@ -6,17 +6,27 @@ import { changeKey, readSpans, setColumns, setPropertyOfAll, settingKey } from '
 import { type Page, findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
 import { useFollowing } from '~/stores/following'
+import { usePieces } from '~/stores/pieces'
 
 const props = defineProps<{ node: TreeNode; typed: string; page: Page }>()
 
 const bench = useBench()
 const following = useFollowing()
+const pieces = usePieces()
 const { split, merge, duplicate } = useBenchActions()
 const specs = computed<Record<string, Property>>(() => propertiesOf(props.node))
 const asked = computed(() =>
   Object.entries(specs.value).filter(([, p]) => isAskedFor(p, props.node.props, specs.value)),
 )
-const found = computed(() => findByWords(asked.value, props.typed, ([, p]) => p.label))
+const found = computed(() =>
+  findByWords(asked.value, props.typed, ([, p]) => p.label).filter(([name]) => !saidHere.value || isOpen(name)),
+)
+/** Of something of a piece only what its place may say. */
+const saidHere = computed(() => pieces.inside !== null && !pieces.isEntered)
+const isOpen = (property: string) => props.node.open?.includes(property) ?? false
+/** In a piece, each value can be left to the places of it. */
+const inPiece = computed(() => ids.value.length === 1 && (bench.layout!.region === 'piece' || pieces.isEntered))
+const mayChange = computed(() => !saidHere.value && !(pieces.inside && props.node.kind === 'row'))
 const showRest = computed(() => !props.typed.trim())
 const PRESETS = [[12], [6, 6], [4, 8], [8, 4], [5, 7], [7, 5], [4, 4, 4], [3, 3, 3, 3], [3, 6, 3]]
 const spans = computed(() => (props.node.kind === 'row' ? props.node.children.map((c) => c.span).join(' + ') : ''))
@@ -37,7 +47,7 @@ const several = (property: string) =>
   bench.nodes.some((n) => JSON.stringify(n.props[property]) !== JSON.stringify(props.node.props[property]))
 
 function set(property: string, value: Value | undefined) {
-  bench.apply(setPropertyOfAll(bench.layout!, ids.value, property, value))
+  bench.apply(setPropertyOfAll(pieces.inside ? bench.tree! : bench.layout!, ids.value, property, value))
 }
 function rename(name: string) {
   if (name.trim() !== (props.node.name ?? '')) bench.apply({ kind: 'rename', id: props.node.id, name: name.trim() })
@@ -58,7 +68,10 @@ const isPreset = (list: number[]) =>
 <template>
   <section v-if="showRest || found.length" class="border-t py-2.5">
     <h3 v-if="node.kind === 'element' || node.kind === 'place'" class="mb-1.5 font-semibold">Says</h3>
-    <div v-if="node.kind === 'row' && showRest" class="mb-2">
+    <p v-if="saidHere && found.length === 0" class="text-xs text-soft">
+      What it says is the piece’s: nothing of it is left open.
+    </p>
+    <div v-if="node.kind === 'row' && showRest && mayChange" class="mb-2">
       <h3 class="mb-1.5 font-semibold">Columns</h3>
       <div class="mb-1.5 grid grid-cols-5 gap-1">
         <button
@@ -86,7 +99,12 @@ const isPreset = (list: number[]) =>
       </label>
       <p v-if="spansRefused" class="mt-1 bg-wash p-1.5 text-xs" role="alert">{{ spansRefused }}</p>
     </div>
-    <div v-if="node.kind === 'column' && showRest" class="mb-2 grid grid-cols-3 gap-1" role="group" aria-label="Column">
+    <div
+      v-if="node.kind === 'column' && showRest && !pieces.inside"
+      class="mb-2 grid grid-cols-3 gap-1"
+      role="group"
+      aria-label="Column"
+    >
       <button type="button" class="btn btn-small justify-center" title="Part it in two (S)" @click="split">
         Split
       </button>
@@ -107,11 +125,12 @@ const isPreset = (list: number[]) =>
         :several="several(name)"
         @set="set(name, $event)"
       />
+      <OpenMark v-if="inPiece" :node="node" :property="name" :label="property.label" />
       <OwnMark :of="ownKey(name)" :label="property.label" />
       <OwnMark v-for="key in ownInItems(name)" :key="key" :of="key" :label="property.label" />
     </template>
-    <SheetPlaces v-if="node.kind === 'element' && showRest && placesOf(node)" :element="node" />
-    <label v-if="showRest && ids.length === 1" class="mt-1.5 grid grid-cols-[88px_1fr] items-center">
+    <SheetPlaces v-if="node.kind === 'element' && showRest && !pieces.inside && placesOf(node)" :element="node" />
+    <label v-if="showRest && ids.length === 1 && !saidHere" class="mt-1.5 grid grid-cols-[88px_1fr] items-center">
       <span class="text-soft">Called</span>
       <input
         class="input"

@@ -5,17 +5,19 @@ import { setWhenOfAll, settingKey } from '#core/layouts'
 import type { Page } from '#core/site'
 import type { TreeNode } from '#core/tree'
 import { useBench } from '~/stores/bench'
+import { usePieces } from '~/stores/pieces'
 
 /** Shown when: what must hold for a thing to be drawn, by the same tests that frames have. */
 const props = defineProps<{ node: TreeNode; page: Page }>()
 
 const bench = useBench()
+const pieces = usePieces()
 const { words, holdsNow } = useConditions()
 const adding = ref(false)
 const conditions = computed(() => props.node.when ?? [])
 
 function set(next: Condition[]) {
-  bench.apply(setWhenOfAll(bench.layout!, bench.chosen, next))
+  bench.apply(setWhenOfAll(pieces.inside ? bench.tree! : bench.layout!, bench.chosen, next))
 }
 function add(condition: Condition) {
   adding.value = false

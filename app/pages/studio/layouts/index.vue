@@ -19,6 +19,7 @@ const SHELVES: Record<LayoutRegion, { title: string; about: string }> = {
   },
   footer: { title: 'Footers', about: 'What stands at the foot of pages.' },
   card: { title: 'Cards', about: 'How one entry is drawn inside a grid.' },
+  piece: { title: 'Shared pieces', about: 'Rows and elements that are kept once and stand in several layouts.' },
 }
 const shelves = computed(() =>
   LAYOUT_REGIONS.map((region) => ({
