@@ -19,13 +19,19 @@ import type { LogRecord } from '#core/edits'
 import type { EarlierAnswer, LayoutAnswer, LivePerson } from '#shared/api/types'
 import type { Addable } from '~/composables/addable'
 import { useDesign } from './design'
-import { usePieces } from './pieces'
 import { useSession } from './session'
 
 /** How something chosen stands to what was chosen before: instead of it, beside it, or with all in between. */
 export type Choosing = 'alone' | 'also' | 'through'
 
 const newId = () => nanoid(12)
+
+/** What is done to what is drawn of pieces: see the store of pieces, which says it. Each gives whether it was done. */
+export interface InPieces {
+  apply(edit: Edit): boolean
+  undo(): boolean
+  redo(): boolean
+}
 
 /** The layout on the bench, and what of it is in hand. */
 export const useBench = defineStore('bench', () => {
@@ -42,6 +48,8 @@ export const useBench = defineStore('bench', () => {
   const people = shallowRef<readonly LivePerson[]>([])
   /** What is told to those who do not see it. */
   const said = ref('')
+
+  const inPieces = shallowRef<InPieces | null>(null)
 
   const editing = layoutEditing(() => design.trees)
   const edits = useDocumentEdits<LayoutDocument, Edit>({
@@ -78,7 +86,7 @@ export const useBench = defineStore('bench', () => {
   /** Applies an edit of the layout as it is; an earlier state that is looked at is not edited. */
   function apply(edit: Edit | null): boolean {
     if (looking.value !== null || !edit) return false
-    return pathNamed(edit) === null ? edits.apply(edit) : usePieces().apply(edit)
+    return pathNamed(edit) === null ? edits.apply(edit) : (inPieces.value?.apply(edit) ?? false)
   }
 
   /** Shows the layout as it was at a revision, on the plan and on the page; null for as it is. */
@@ -207,14 +215,14 @@ export const useBench = defineStore('bench', () => {
   }
 
   function undo(): void {
-    const [what, pieces] = [undoable.value, usePieces()]
-    if (pieces.undoable) return void (pieces.undo(), (said.value = 'Undone in the piece'))
+    const what = undoable.value
+    if (inPieces.value?.undo()) return void (said.value = 'Undone in the piece')
     edits.undo()
     said.value = what ? `Undone: ${what}` : 'Nothing to undo'
   }
   function redo(): void {
-    const [what, pieces] = [redoable.value, usePieces()]
-    if (pieces.redoable) return void (pieces.redo(), (said.value = 'Done again in the piece'))
+    const what = redoable.value
+    if (inPieces.value?.redo()) return void (said.value = 'Done again in the piece')
     edits.redo()
     said.value = what ? `Done again: ${what}` : 'Nothing to redo'
   }
@@ -284,6 +292,7 @@ export const useBench = defineStore('bench', () => {
     joined,
     join,
     nodes,
+    inPieces,
     tree,
     places,
     standing,

@@ -180,6 +180,19 @@ export const usePieces = defineStore('pieces', () => {
     bench.tell('This layout’s own now')
   }
 
+  const undoable = computed(() => isEntered.value && edits.history.value.undo.length > 0)
+  const redoable = computed(() => isEntered.value && edits.history.value.redo.length > 0)
+  /** Where there is one, takes a step; gives whether there was. */
+  const stepped = (can: boolean, step: () => void): boolean => {
+    if (can) step()
+    return can
+  }
+  bench.inPieces = {
+    apply,
+    undo: () => stepped(undoable.value, edits.undo),
+    redo: () => stepped(redoable.value, edits.redo),
+  }
+
   /** The path of something in the place in hand. */
   const pathOf = (id: Id): Id => pathIn(place.value!.id, id)
 
@@ -191,10 +204,8 @@ export const usePieces = defineStore('pieces', () => {
     entered,
     isEntered,
     saving: edits.saving,
-    undoable: computed(() => isEntered.value && edits.history.value.undo.length > 0),
-    redoable: computed(() => isEntered.value && edits.history.value.redo.length > 0),
-    undo: edits.undo,
-    redo: edits.redo,
+    undoable,
+    redoable,
     refresh: edits.refresh,
     enter,
     leave,

@@ -25,9 +25,11 @@ const aboutFollowing = (edit: Edit): boolean =>
   edit.kind === 'batch' ? edit.edits.some(aboutFollowing) : isOfFollowing(edit)
 
 /** What an edited layout may not be, whatever edit made it so: own changes that cannot stand together, or a loop of pieces. */
-function refuseTogether(trees: Trees, document: LayoutDocument): void {
+function refuseTogether(trees: Trees, before: LayoutDocument, document: LayoutDocument): void {
   if (isVariation(document)) failFirst(checkOwnChanges(document))
-  if (document.region === 'piece' && trees.holdsItself(document)) fail('piece-loop', { name: document.name })
+  // One that a file has in a loop can still be mended.
+  if (document.region === 'piece' && trees.holdsItself(document) && !trees.holdsItself(before))
+    fail('piece-loop', { name: document.name })
 }
 
 /** Applies an edit whose shape is known to a layout of any kind; as `applyEdit` otherwise. */
@@ -35,7 +37,7 @@ export function applyToDocument(trees: Trees, document: LayoutDocument, edit: Ed
   try {
     const result = made(trees, document, edit)
     // Own changes come together from several sides: what they are together is judged once, whatever made them.
-    if (result.ok && result.document !== document) refuseTogether(trees, result.document)
+    if (result.ok && result.document !== document) refuseTogether(trees, document, result.document)
     return result
   } catch (error) {
     if (error instanceof ProblemError) return { ok: false, problem: error.problem }

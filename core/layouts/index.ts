@@ -35,7 +35,17 @@ export {
 } from './trees'
 export { changeKey, changedThing, patchBetween, patched, pointedAt, settingIn, settingKey, valueIn } from './changes'
 export { basesNamed, failBaseless, refuseBaseless } from './following'
-export { type PlaceState, type Unplaced, drawnOpen, isPlace, pathIn, pieceOf, placeOfPath, placesIn } from './pieces'
+export {
+  type PlaceState,
+  type Unplaced,
+  drawnAsElements,
+  drawnOpen,
+  isPlace,
+  pathIn,
+  pieceOf,
+  placeOfPath,
+  placesIn,
+} from './pieces'
 export { asFills, asInPiece, keptIn, pathNamed } from './paths'
 export { newPlace, ownPiece, placeIn, rowAround, share, standingFor } from './sharing'
 export { changesBetween } from './own-changes'

@@ -108,15 +108,21 @@ export function moveAllTo(layout: Layout, ids: readonly Id[], parent: Id, index:
   return turn.as(`move ${things(moved.length)}`)
 }
 
+/** The same done to several things, where it can be; to a single one whether it can or not, so that it is told why. */
+function ofAll(layout: Layout, ids: readonly Id[], label: string, edit: (id: Id) => Edit): Edit | null {
+  if (ids.length === 1) return edit(ids[0]!)
+  const turn = new Turn(layout)
+  for (const id of ids) turn.take(edit(id))
+  return turn.as(`${label} ${things(ids.length)}`)
+}
+
 /** Sets one look of several things. */
 export function setStyleOfAll(
   layout: Layout,
   ids: readonly Id[],
   look: { property: string; step: Step; value: StyleValue | null; at?: LooksKey },
 ): Edit | null {
-  const turn = new Turn(layout)
-  for (const id of ids) turn.take({ kind: 'setStyle', id, ...look })
-  return turn.as(`set ${look.property} of ${things(ids.length)}`)
+  return ofAll(layout, ids, `set ${look.property} of`, (id) => ({ kind: 'setStyle', id, ...look }))
 }
 
 /** Sets one property of several things; undefined takes it away. */
@@ -126,10 +132,8 @@ export function setPropertyOfAll(
   property: string,
   value: Value | undefined,
 ): Edit | null {
-  const turn = new Turn(layout)
   const said = value === undefined ? { unset: true as const } : { value }
-  for (const id of ids) turn.take({ kind: 'setProperty', id, property, ...said })
-  return turn.as(`set ${property} of ${things(ids.length)}`)
+  return ofAll(layout, ids, `set ${property} of`, (id) => ({ kind: 'setProperty', id, property, ...said }))
 }
 
 /** The edit that puts something copied after what is in hand; a row in a column in hand goes beside the row around it. */
@@ -176,7 +180,5 @@ export function pasteNodes(
 
 /** Says what must hold for several things to be drawn. */
 export function setWhenOfAll(layout: Layout, ids: readonly Id[], when: Condition[]): Edit | null {
-  const turn = new Turn(layout)
-  for (const id of ids) turn.take({ kind: 'setWhen', id, when })
-  return turn.as(`when ${things(ids.length)} are shown`)
+  return ofAll(layout, ids, 'when shown:', (id) => ({ kind: 'setWhen', id, when }))
 }

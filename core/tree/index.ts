@@ -22,6 +22,7 @@ export {
   SETTINGS,
   MOST_FILLS,
   withinShape,
+  pathShape,
   looksKeyShape,
   looksShape,
   stylesShape,

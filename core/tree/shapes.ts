@@ -201,7 +201,7 @@ const within = exact({ items: text(200), item: id() })
 export const withinShape = byValue((v) => (v === undefined ? ABSENT : within))
 
 /** The id of something in a piece, or the path to it through pieces in it. */
-export const PATH = /^[\w-]{1,40}([.][\w-]{1,40}){0,9}$/
+const PATH = /^[\w-]{1,40}([.][\w-]{1,40}){0,9}$/
 const look = { property: text(200), step: oneOf(STEPS), value: byValue((v) => (v === null ? NOTHING : styleValue)) }
 
 /** What says one thing of one node. */
@@ -223,7 +223,9 @@ const fillsOf = (what: Shape) => ({
   hidePart: exact({ kind: oneOf(['hidePart']), id: what, part: partShape, hidden: yesNo() }),
 })
 
-const fill = kinds(fillsOf(pattern(PATH, 'this names something in a piece')), 'kind', 'thing that a place says')
+export const pathShape = pattern(PATH, 'this names something in a piece')
+
+const fill = kinds(fillsOf(pathShape), 'kind', 'thing that a place says')
 /** How many things one place may say. */
 export const MOST_FILLS = 500
 const fills = list(fill, MOST_FILLS, `a place says at most ${MOST_FILLS} things itself`).min(

@@ -1,4 +1,5 @@
 import type { Layout } from '../../core/tree'
+import { visitBand } from './pieces'
 import { column, element, field, items, layout, line, row, when, withPicture } from './make'
 
 const body = { paddingTop: { wide: 40, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }
@@ -131,6 +132,7 @@ export const ARCHIVES: Layout[] = [
         ),
       ),
     ),
+    visitBand({ 'heading text': 'See this room' }),
   ),
   layout(
     'story-list',

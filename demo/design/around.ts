@@ -1,6 +1,7 @@
 import type { LayoutDocument } from '../../core/tree'
 import { column, element, field, items, layout, line, row, rowWith, variation, withPicture } from './make'
-import { contact, hours } from './door'
+import { hours } from './door'
+import { place } from './pieces'
 
 const quiet = { paddingTop: 18, paddingBottom: 18 }
 
@@ -206,7 +207,7 @@ export const AROUND: LayoutDocument[] = [
       'At the door',
       { paddingBottom: 40, gapDown: { narrow: 34 }, width: 'band', background: '@night', colour: '@pale', size: 15 },
       column(3, {}, element('heading', { text: 'Open', level: '2' }, { size: 17 }), hours()),
-      column(3, {}, element('heading', { text: 'Find us', level: '2' }, { size: 17 }), contact()),
+      column(3, {}, place('address-card')),
       column(
         6,
         {},

@@ -1,5 +1,6 @@
 import type { LayoutDocument } from '../../core/tree'
-import { contact, hours } from './door'
+import { hours } from './door'
+import { place, visitBand } from './pieces'
 import { EXHIBITS } from './exhibits'
 import { column, element, field, items, layout, line, row } from './make'
 
@@ -64,6 +65,10 @@ export const BODIES: LayoutDocument[] = [
         element('person-card', { beside: true, most: 2, more: 'More from them' }, { size: 15, marginTop: 10 }),
       ),
     ),
+    visitBand({
+      'heading text': 'Come and listen',
+      'text text': line('Doors open half an hour before; the last row is the warmest.'),
+    }),
   ),
   layout(
     'visit-page',
@@ -196,8 +201,7 @@ export const BODIES: LayoutDocument[] = [
         element('image', { picture: 'room-workshop', caption: 'The workshop, where one may ask.', shape: 'lying' }),
         element('heading', { text: 'Open', level: '2' }, { size: 19, marginTop: 10 }),
         hours(),
-        element('heading', { text: 'Find us', level: '2' }, { size: 19, marginTop: 10 }),
-        contact(),
+        place('address-card', {}, { heading: { size: 19, marginTop: 10 } }),
         element('heading', { text: 'Good to know', level: '2' }, { size: 19, marginTop: 10 }),
         element('link-list', {
           links: items(

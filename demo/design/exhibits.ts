@@ -1,5 +1,6 @@
 import type { Edit } from '../../core/layouts'
 import { type LayoutDocument, type Row, walk } from '../../core/tree'
+import { saying, visitBand } from './pieces'
 import { column, element, field, holding, layout, line, row, variation, when } from './make'
 
 const body = { paddingTop: { wide: 44, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }
@@ -111,6 +112,7 @@ const EXHIBIT_PAGE = layout(
       element('neighbours', { field: 'terms:room', previous: 'Before it in this room', next: 'Next in this room' }),
     ),
   ),
+  visitBand(),
 )
 
 /** The columns in the places of the one element that a row holds. */
@@ -155,6 +157,10 @@ const TURRET_EXHIBIT = variation('turret-exhibit', 'Turret exhibit', EXHIBIT_PAG
   )
   return [
     { kind: 'insert', parent: 'turret-exhibit', index: 2, node: tabs },
+    ...saying(base.element('piece'), {
+      'heading text': 'Ninety-one steps up',
+      'text text': line('The tower is climbed twice a day, in stout shoes.'),
+    }),
     into('entry-content', clock),
     into('floor-plan', where),
     into('sound', heard),

@@ -5,6 +5,7 @@ import { ARCHIVES } from './archives'
 import { AROUND } from './around'
 import { BODIES } from './bodies'
 import { HOME } from './home'
+import { PIECES } from './pieces'
 
 const use = (layout: string): Say => ({ kind: 'use', layout })
 const empty: Say = { kind: 'empty' }
@@ -80,6 +81,8 @@ const FOR: Readonly<Record<string, string>> = {
   'talk-page': 'One talk: when, where, with whom, and how many places are left',
   'room-archive': 'A room with all that stands in it, on the plan too',
   'exhibit-shelves': 'All clocks, to be narrowed by room, period, maker and size',
+  'address-card': 'Where to find us, among other things',
+  'visit-band': 'The way to the door, at the end of a page',
   'lost-page': 'Where no page is: polite words, a search, and ways back in',
   results: 'What a search has found, and where it leads when that is nothing',
 }
@@ -92,7 +95,7 @@ const withLine = (layout: LayoutDocument): LayoutDocument => {
 /** The museum's finished design. */
 export const DESIGN: Design = {
   format: 1,
-  layouts: [...AROUND, ...BODIES, HOME, ...ARCHIVES].map(withLine),
+  layouts: [...AROUND, ...BODIES, HOME, ...ARCHIVES, ...PIECES].map(withLine),
   frames: FRAMES,
   house: {
     ...PLAIN_HOUSE,

@@ -75,6 +75,18 @@ export async function readBases(db: Db, ids: readonly string[]): Promise<LayoutD
   return [...found.values()]
 }
 
+/** The shared pieces that are there; read by whoever asks whether one would hold itself. */
+export async function readPieces(db: Db): Promise<LayoutDocument[]> {
+  const rows = await db
+    .selectFrom('layouts')
+    .selectAll()
+    .where('removed', '=', 0)
+    .where('doc', 'like', '%"region":"piece"%')
+    .execute()
+  const layouts = rows.flatMap((row) => stored(row, [])?.layout ?? [])
+  return layouts.filter((l) => l.region === 'piece')
+}
+
 /** Stores a new layout; its place in the order of creation is the next one. */
 export async function insertLayout(db: Db, layout: LayoutDocument, by: string): Promise<StoredLayout> {
   const last = await db

@@ -142,15 +142,10 @@ export class Draft {
     return applyEdits(this.db, this.jobs, LAYOUTS, id, revision, edits, by)
   }
 
-  /** All layouts that follow one, themselves or by way of others. */
-  async followers(id: string): Promise<string[]> {
-    const found = new Set<string>()
-    for (let asked = [id]; asked.length > 0;) {
-      const next = await Promise.all(asked.map((one) => readFollowers(this.db, one)))
-      asked = next.flat().filter((one) => one !== id && !found.has(one))
-      for (const one of asked) found.add(one)
-    }
-    return [...found]
+  /** All layouts that look different once one does: what follows it, and what it stands in as a piece. */
+  async showing(id: string): Promise<string[]> {
+    const states = await readLayouts(this.db, [])
+    return new Trees(states.map((s) => s.layout)).allShowing(id).map((l) => l.id)
   }
 
   house(): Promise<Told<HouseStyle, PlainEdit>> {

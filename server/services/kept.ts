@@ -7,7 +7,7 @@ import { type Edit, basesNamed, refuseEdit } from '../../core/layouts'
 import { readMenus, readStructure, writeMenus, writeStructure } from '../database/content'
 import { readTopEntries } from '../database/entries'
 import { readHouse, writeHouse } from '../database/frames'
-import { readBases, readLayout, updateLayout } from '../database/layouts'
+import { readBases, readLayout, readPieces, updateLayout } from '../database/layouts'
 import type { Kept } from './editing'
 
 /** Where each kind of document that is edited step by step is kept. */
@@ -19,11 +19,11 @@ export const LAYOUTS: Kept<LayoutDocument> = {
     return { document: state.layout, revision: state.revision }
   },
   write: (trx, _id, layout, revision, at, by) => updateLayout(trx, layout, revision, at, by),
-  beside: (db, layout, edits) =>
-    readBases(db, [
-      ...(isVariation(layout) ? [layout.follows.base] : []),
-      ...(edits as readonly Edit[]).filter((e) => refuseEdit(e) === null).flatMap(basesNamed),
-    ]),
+  async beside(db, layout, edits) {
+    const named = (edits as readonly Edit[]).filter((e) => refuseEdit(e) === null).flatMap(basesNamed)
+    const bases = await readBases(db, [...(isVariation(layout) ? [layout.follows.base] : []), ...named])
+    return layout.region === 'piece' ? [...bases, ...(await readPieces(db))] : bases
+  },
 }
 
 /** There is one house style. */

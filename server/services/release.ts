@@ -41,12 +41,12 @@ function compare<T extends { id: string }>(
 const menusOf = (before: Design | null, after: Design, { site }: Catalogue): readonly Menu[] =>
   before ? (before.menus ?? after.menus ?? site.menus) : []
 
-/** A change of a layout with the names of those that follow it and are the same themselves. */
+/** A change of a layout with the names of those that follow it, or show it as a piece, and are the same themselves. */
 function withFollowers(change: Change, unchanged: ReadonlySet<string>, trees: Trees, was?: LayoutDocument): Change {
   const is = trees.document(change.id)
   // What a layout is called, and what for, is its own.
   if (!was || !is || canonical(seenOf(was)) === canonical(seenOf(is))) return change
-  const also = trees.allFollowing(change.id).filter((l) => unchanged.has(l.id))
+  const also = trees.allShowing(change.id).filter((l) => unchanged.has(l.id))
   return also.length > 0 ? { ...change, also: also.map((l) => l.name) } : change
 }
 

@@ -1,4 +1,4 @@
-import { LAYOUT_REGIONS } from '../../core/tree'
+import { LAYOUT_REGIONS, pathShape } from '../../core/tree'
 import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/edits'
 import {
   ABSENT,
@@ -197,7 +197,7 @@ export const userSchema = exact({
 
 export const homeSchema = exact({ home: homeShape })
 
-export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : id())) })
+export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : pathShape)) })
 
 const choice = kinds(
   {

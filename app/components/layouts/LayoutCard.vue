@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { drawnAsElements } from '#core/layouts'
 import { countNodes, elementsOf, isVariation } from '#core/tree'
 import { pagesOfLayout } from '#core/frames'
 import { counted } from '#core/words'
@@ -122,7 +123,7 @@ const grids = computed(() =>
         :draw="picture"
         :title="`${layout.name}, small`"
         :ratio="RATIO[layout.region]"
-        :at="inCards ? 420 : 1240"
+        :at="inCards ? 420 : isPiece && drawnAsElements(design.trees.of(layout).tree) ? 520 : 1240"
       />
     </NuxtLink>
     <div class="flex items-start gap-2 px-3 py-2">

@@ -13,7 +13,11 @@ function set(value: boolean) {
 </script>
 
 <template>
-  <label class="mb-1 flex items-center justify-end gap-1 text-2xs" :class="open ? 'font-semibold' : 'text-soft'">
+  <label
+    title="Each place of this piece says it itself"
+    class="-mt-0.5 mb-1 flex items-center justify-end gap-1 text-2xs"
+    :class="open ? 'font-semibold' : 'text-soft'"
+  >
     <input
       type="checkbox"
       class="accent-ink"
@@ -21,6 +25,6 @@ function set(value: boolean) {
       :aria-label="`${label} is open: each place says it`"
       @change="set(($event.target as HTMLInputElement).checked)"
     />
-    open: each place says it
+    open to places
   </label>
 </template>

@@ -27,6 +27,14 @@ const node = computed<TreeNode | undefined>(() => {
 })
 /** The place of a piece; and something of one, of which only what the place may say is asked. */
 const isPiece = computed(() => node.value !== undefined && isPlace(node.value) && bench.nodes.length === 1)
+const mayShare = computed(
+  () =>
+    bench.mayEdit &&
+    bench.nodes.length === 1 &&
+    !isPiece.value &&
+    !pieces.inside &&
+    (node.value?.kind === 'row' || node.value?.kind === 'element'),
+)
 const saidHere = computed(() => pieces.inside !== null && !pieces.isEntered)
 /** Several things in hand are asked together for what they have in common. */
 const alike = computed(() => bench.nodes.every((n) => sortOf(n) === sortOf(node.value!)))
@@ -178,6 +186,7 @@ defineExpose({ focusFirst })
         <SheetPiece v-if="isPiece && node.kind === 'element'" :place="node" :page="page" />
         <p v-if="nothingFound" class="border-t py-2.5 text-soft">Nothing here is called “{{ typed.trim() }}”.</p>
         <SheetSays v-if="alike && !isPiece" :node="node" :typed="typed" :page="page" data-says />
+        <SheetShare v-if="mayShare && !typed.trim()" :key="`share ${node.id}`" :node="node" />
         <SheetRelated v-if="alike && !isPiece && !typed.trim()" :node="node" :page="page" />
         <SheetParts
           v-if="node.kind === 'element' && bench.nodes.length === 1 && !isPiece && !typed.trim()"

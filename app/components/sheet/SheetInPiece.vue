@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { placeOfPath } from '#core/layouts'
-import { type Fill } from '#core/tree'
+import type { Fill } from '#core/tree'
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'

@@ -44,6 +44,7 @@ const ownInItems = (list: string): string[] =>
 const ids = computed(() => (bench.chosen.length > 1 ? bench.chosen : [props.node.id]))
 /** Of several things in hand, whether they do not say the same. */
 const several = (property: string) =>
+  bench.nodes.length > 1 &&
   bench.nodes.some((n) => JSON.stringify(n.props[property]) !== JSON.stringify(props.node.props[property]))
 
 function set(property: string, value: Value | undefined) {

@@ -5,6 +5,7 @@ import { useBench } from '~/stores/bench'
 import { useFinder } from '~/stores/finder'
 import { useFollowing } from '~/stores/following'
 import { useMap } from '~/stores/map'
+import { usePieces } from '~/stores/pieces'
 import { useSite } from '~/stores/site'
 
 definePageMeta({ layout: 'studio' })
@@ -14,6 +15,7 @@ const bench = useBench()
 const site = useSite()
 const map = useMap()
 const following = useFollowing()
+usePieces()
 const failed = ref('')
 const adding = ref(false)
 const keys = ref(false)

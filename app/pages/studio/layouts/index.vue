@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { LAYOUT_REGIONS, type LayoutRegion } from '#core/tree'
+import { findByWords } from '#core/site'
 import { useDesign } from '~/stores/design'
 import { useSession } from '~/stores/session'
 
@@ -9,6 +10,8 @@ useHead({ title: 'Layouts' })
 const design = useDesign()
 const session = useSession()
 const adding = ref<LayoutRegion | null>(null)
+const typed = ref('')
+const searching = computed(() => typed.value.trim() !== '')
 
 const SHELVES: Record<LayoutRegion, { title: string; about: string }> = {
   header: { title: 'Headers', about: 'What stands at the top of pages: name or logo, menus.' },
@@ -25,7 +28,12 @@ const shelves = computed(() =>
   LAYOUT_REGIONS.map((region) => ({
     region,
     ...SHELVES[region],
-    layouts: design.layouts.filter((l) => l.layout.region === region),
+    layouts: findByWords(
+      design.layouts.filter((l) => l.layout.region === region),
+      typed.value,
+      (l) => l.layout.name,
+      (l) => l.layout.about ?? '',
+    ),
   })),
 )
 </script>
@@ -35,12 +43,27 @@ const shelves = computed(() =>
     <div class="mx-auto max-w-[1320px] px-6 pb-16 pt-5">
       <div class="flex items-center justify-between">
         <h1 class="made text-xl">Layouts</h1>
+        <input
+          v-model="typed"
+          type="search"
+          class="input ml-auto mr-2 w-56! max-sm:w-32!"
+          placeholder="Find a layout"
+          aria-label="Find a layout"
+        />
         <span v-if="session.mayDesign" class="flex gap-2">
           <ParcelMenu />
           <button type="button" class="btn" @click="adding = 'header'">New layout</button>
         </span>
       </div>
-      <section v-for="shelf in shelves" :key="shelf.region" class="mt-6" :aria-labelledby="`shelf-${shelf.region}`">
+      <p v-if="searching && !shelves.some((s) => s.layouts.length)" class="mt-6 text-soft" role="status">
+        No layout is called “{{ typed.trim() }}”.
+      </p>
+      <section
+        v-for="shelf in shelves.filter((s) => !searching || s.layouts.length)"
+        :key="shelf.region"
+        class="mt-6"
+        :aria-labelledby="`shelf-${shelf.region}`"
+      >
         <div class="mb-3 flex items-baseline gap-3 border-b border-ink pb-1">
           <h2 :id="`shelf-${shelf.region}`" class="text-base font-semibold">{{ shelf.title }}</h2>
           <p class="min-w-0 truncate text-xs text-soft">{{ shelf.about }}</p>

@@ -9,7 +9,7 @@ export default studioHandler('designer', async ({ event, site, user }) => {
   const result = await site.draft.applyEdits(id, revision, edits, user.name)
   if (result.kind === 'done') {
     site.live.edited(id, result.records, user.name)
-    if (site.live.hears()) for (const follower of await site.draft.followers(id)) site.live.baseChanged(follower, id)
+    if (site.live.hears()) for (const one of await site.draft.showing(id)) site.live.baseChanged(one, id)
   }
   return answerEdits(event, result, revision)
 })
