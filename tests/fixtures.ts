@@ -248,7 +248,10 @@ export const withoutOurScripts = (html: string): string =>
 /** How layouts that follow none are edited. */
 export const LAYOUT_EDITING = layoutEditing(() => new Trees([])) as unknown as Editing<Layout, Edit>
 
-/** What is drawn of a layout of a design. */
+/** What is edited of a layout of a design. */
+export const madeOf = (design: { layouts: readonly LayoutDocument[] }, id: string): Layout =>
+  treesOf(design).madeOf(treesOf(design).document(id)!).made
+/** What is drawn of it. */
 export const drawn = (design: { layouts: readonly LayoutDocument[] }, id: string): Layout => treesOf(design).tree(id)!
 
 /** A layout that is known to follow none. */

@@ -47,7 +47,7 @@ export function useAddable() {
   const pieces = computed<Addable[]>(() =>
     design.layouts
       .map((l) => l.layout)
-      .filter((l) => l.region === 'piece' && l.id !== bench.layout!.id)
+      .filter((l) => l.region === 'piece' && !l.starter && l.id !== bench.layout!.id)
       .filter((l) => !design.trees.allPiecesIn(l).has(bench.layout!.id))
       .map((l) => ({
         key: `piece ${l.id}`,

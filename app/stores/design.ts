@@ -110,11 +110,27 @@ export const useDesign = defineStore('design', () => {
     return records[0]?.inverse ?? null
   }
 
-  async function createLayout(name: string, region: LayoutRegion, of: { from?: Id; follows?: Id } = {}): Promise<Id> {
+  async function createLayout(
+    name: string,
+    region: LayoutRegion,
+    of: { from?: Id; follows?: Id; starter?: true } = {},
+  ): Promise<Id> {
     const state = await useApi<LayoutState>('POST', '/layouts', { id: nanoid(10), name, region, ...of })
     layouts.value = [...layouts.value, state]
     await loadReleases()
     return state.layout.id
+  }
+
+  /** A new layout with something in it: rows, put into it by one edit. */
+  async function beginLayout(
+    name: string,
+    region: LayoutRegion,
+    rows: (parent: Id) => Edit[],
+    label: string,
+  ): Promise<Id> {
+    const id = await createLayout(name, region)
+    await editLayout(id, { kind: 'batch', label, edits: rows(id) })
+    return id
   }
 
   async function removeLayout(id: Id): Promise<LayoutState | undefined> {
@@ -216,6 +232,7 @@ export const useDesign = defineStore('design', () => {
     loadLayout,
     editLayout,
     createLayout,
+    beginLayout,
     removeLayout,
     restoreLayout,
     revisionOf,

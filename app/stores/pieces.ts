@@ -161,12 +161,11 @@ export const usePieces = defineStore('pieces', () => {
     const [why] = checkLayout(tried.piece)
     if (why) return void refused(why.sentence)
     await notices.attempt(async () => {
-      const id = await design.createLayout(name, 'piece')
+      const rows = (parent: Id) =>
+        tried.piece.children.map((node, index): Edit => ({ kind: 'insert', parent, index, node }))
+      const id = await design.beginLayout(name, 'piece', rows, 'share')
       const made = share(bench.layout!, held!, { id, name }, newId)
-      if (!made) return
-      const rows = made.piece.children.map((node, index): Edit => ({ kind: 'insert', parent: id, index, node }))
-      await design.editLayout(id, { kind: 'batch', label: 'share', edits: rows })
-      if (!bench.apply(made.edit)) return
+      if (!made || !bench.apply(made.edit)) return
       bench.selected = made.place
       bench.tell(`Shared as “${name}”`)
     })

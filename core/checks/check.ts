@@ -25,7 +25,7 @@ function unreached(design: Design, trees: readonly DrawnTree[]): Finding[] {
   // So is a piece that stands in one.
   for (const layout of design.layouts)
     if (used.has(layout.id)) for (const id of treesOf(design).allPiecesIn(layout)) used.add(id)
-  return design.layouts.filter((l) => !used.has(l.id)).map((l) => ({ kind: 'unreached', layout: l.id }))
+  return design.layouts.filter((l) => !used.has(l.id) && !l.starter).map((l) => ({ kind: 'unreached', layout: l.id }))
 }
 
 function chosenFrames(design: Design, catalogue: Catalogue): Finding[] {

@@ -4,9 +4,11 @@ import { type Condition, builtInField, isFieldTest, isTermTest } from '../condit
 import {
   type Change,
   type FieldValue,
+  type Fill,
   type Layout,
   type LayoutDocument,
   type TreeNode,
+  isFieldValue,
   isVariation,
   rewriteProps,
   walk,
@@ -200,6 +202,19 @@ function adaptWhen(when: readonly Condition[], choose: Choose): Condition[] {
   })
 }
 
+/** What a place of a piece says, with what does not fit exchanged: what kind of value it is, its piece says. */
+function adaptFill(fill: Fill, choose: Choose): Fill {
+  if (fill.kind !== 'setProperty' || fill.value === undefined) return fill
+  const { value } = fill
+  if (isFieldValue(value)) {
+    const field = adaptField(value, choose)
+    return field ? { ...fill, value: field } : fill
+  }
+  if (typeof value !== 'object' || value === null || !('page' in value)) return fill
+  const page = choose('page', value.page)
+  return page === null ? fill : { ...fill, value: { page } }
+}
+
 function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
   const specs = propertiesOf(node)
   const adapted = rewriteProps(node.props, specs, {
@@ -212,7 +227,12 @@ function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
   const props = Object.fromEntries(
     Object.entries(adapted).filter(([name, value]) => refuseProperty(specs[name]!, value) === null),
   )
-  const own = { ...node, props, ...(node.when && { when: adaptWhen(node.when, choose) }) }
+  const own = {
+    ...node,
+    props,
+    ...(node.when && { when: adaptWhen(node.when, choose) }),
+    ...(node.kind === 'element' && node.fills && { fills: node.fills.map((fill) => adaptFill(fill, choose)) }),
+  }
   if (!node.children) return own
   return { ...own, children: node.children.map((c) => adaptNode(c as TreeNode, choose)) } as N
 }
@@ -241,8 +261,9 @@ export function adaptLayout(
 ): LayoutDocument {
   const choose = chooser(choices)
   if (!isVariation(layout)) return adaptTree(layout, choose)
-  const base = trees.tree(layout.follows.base)
-  const { tree, waiting, baseless } = trees.of(layout)
+  const document = trees.document(layout.follows.base)
+  const base = document && trees.madeOf(document).made
+  const { made: tree, waiting, baseless } = trees.madeOf(layout)
   const kept = waiting.map((c): Change => (c.kind === 'put' ? { ...c, node: adaptNode(c.node, choose) } : c))
   const own =
     base && !baseless ? changesBetween(adaptTree({ ...base, id: layout.id }, choose), adaptTree(tree, choose)) : []

@@ -91,13 +91,14 @@ export function checkParcel(parcel: unknown): Problem[] {
   return twice ? [problem('id-taken', { id: twice })] : checkFollowing(layouts)
 }
 
-/** What variations among some layouts follow, as far as that is among them too. */
+/** What variations among some layouts follow, as far as that is among them too; and pieces that hold themselves. */
 function checkFollowing(layouts: readonly LayoutDocument[]): Problem[] {
   const trees = new Trees(layouts)
   const found = layouts.flatMap((l) =>
     isVariation(l) && trees.document(l.follows.base) ? refuseBaseless(trees, l) : [],
   )
-  return found.slice(0, 1)
+  const loops = layouts.filter((l) => l.region === 'piece' && trees.holdsItself(l))
+  return [...found, ...loops.map((l) => problem('piece-loop', { name: l.name }))].slice(0, 1)
 }
 
 /** A parcel that was found to be one, with what is in it brought up to date: it may have been made long ago. */

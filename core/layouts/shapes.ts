@@ -15,6 +15,7 @@ import {
   record,
   text,
   whole,
+  yesNo,
 } from '../shape'
 import {
   LAYOUT_REGIONS,
@@ -65,6 +66,7 @@ export const variationShape = exact({
   id: id(),
   name: text(MOST_NAME),
   about: optional(text(MOST_ABOUT)),
+  starter: optional(yesNo().isTrue()),
   region: oneOf(LAYOUT_REGIONS, 'there is no such region'),
   follows: exact({ base: id(), changes: changesShape }),
 })

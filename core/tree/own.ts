@@ -38,7 +38,7 @@ export interface Follows {
 }
 
 /** A layout that follows another, and writes down only what it says differently. */
-export interface Variation extends Pick<Layout, 'kind' | 'format' | 'id' | 'name' | 'about' | 'region'> {
+export interface Variation extends Pick<Layout, 'kind' | 'format' | 'id' | 'name' | 'about' | 'starter' | 'region'> {
   follows: Follows
 }
 

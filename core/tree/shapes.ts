@@ -192,6 +192,7 @@ export const layoutShape = exact({
   id: id(),
   name: text(MOST_NAME),
   about: optional(text(MOST_ABOUT)),
+  starter: optional(yesNo().isTrue()),
   region: oneOf(LAYOUT_REGIONS, 'there is no such region'),
   defaults,
   children: list(kinds({ row }, 'kind', 'thing in a layout'), MOST_LISTED),

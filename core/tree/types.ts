@@ -144,6 +144,8 @@ export interface Layout {
   name: string
   /** What it is for, in one line. */
   about?: string
+  /** Kept to begin others from: no frame and no grid uses it. */
+  starter?: true
   region: LayoutRegion
   defaults: Defaults
   children: Row[]

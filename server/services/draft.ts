@@ -116,7 +116,7 @@ export class Draft {
     return insertLayout(this.db, layout, by)
   }
 
-  private async newLayout({ id, name, region, from, follows }: NewLayoutInput): Promise<LayoutDocument> {
+  private async newLayout({ id, name, region, from, follows, starter }: NewLayoutInput): Promise<LayoutDocument> {
     if (from && follows) fail('body-shape', { why: 'A layout is copied, or follows another, and not both' })
     const empty = emptyLayout(id, name, region)
     if (follows) {
@@ -128,9 +128,10 @@ export class Draft {
     if (!from) return empty
     const { layout } = (await readLayout(this.db, from)) ?? fail('layout-unknown', { id: from })
     if (layout.region !== region) fail('other-region', { name: layout.name })
-    if (isVariation(layout)) return { ...layout, id, name }
+    const as = { id, name, ...(starter && { starter }) }
+    if (isVariation(layout)) return { ...unkept(layout), ...as }
     const children = layout.children.map((row) => withNewIds(row, () => nanoid(12)))
-    return { ...layout, id, name, children }
+    return { ...unkept(layout), ...as, children }
   }
 
   applyEdits(
@@ -243,6 +244,12 @@ export class Draft {
       return { stored: { frame: stored.frame, revision: stored.revision } }
     })
   }
+}
+
+/** A layout as one that is not kept to begin others from. */
+function unkept<L extends LayoutDocument>(layout: L): L {
+  const { starter: _, ...rest } = layout
+  return rest as L
 }
 
 /** What follows a layout and is drawn: where that cannot be followed there is nothing to be kept as it looks. */

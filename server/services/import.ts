@@ -74,9 +74,10 @@ function adaptLayouts(
     if (!isVariation(made) || here.has(made.follows.base)) return made
     const base = from.document(made.follows.base) ?? fail('base-gone', { name: layout.name })
     const alone = new Trees([...from.basesOf(base).bases, base].map((l) => adaptLayout(l, from, choices)))
-    return alone.of(made).tree
+    return alone.madeOf(made).made
   })
   const now = new Trees([...design.layouts, ...adapted])
   failFirst(adapted.flatMap((l) => (isVariation(l) ? refuseBaseless(now, l) : [])))
+  for (const l of adapted) if (l.region === 'piece' && now.holdsItself(l)) fail('piece-loop', { name: l.name })
   return adapted
 }

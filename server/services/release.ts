@@ -52,7 +52,9 @@ function withFollowers(change: Change, unchanged: ReadonlySet<string>, trees: Tr
 
 /** Changes of layouts, each with what follows it. */
 function compareLayouts(before: readonly LayoutDocument[], after: readonly LayoutDocument[]): Change[] {
-  const changes = compare('layout', before, after, (l) => l.name)
+  // What others begin from is seen by no visitor.
+  const seen = (all: readonly LayoutDocument[]) => all.filter((l) => !l.starter)
+  const changes = compare('layout', seen(before), seen(after), (l) => l.name)
   const changed = new Set(changes.map((c) => c.id))
   const unchanged = new Set(after.map((l) => l.id).filter((id) => !changed.has(id)))
   const trees = new Trees(after)

@@ -78,6 +78,7 @@ export const newLayoutSchema = exact({
   name: layoutName,
   region: oneOf(LAYOUT_REGIONS, 'There is no such region'),
   from: optional(id()),
+  starter: optional(yesNo().isTrue()),
   follows: optional(id()),
 })
 

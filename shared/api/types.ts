@@ -404,6 +404,8 @@ export interface NewLayoutInput {
   region: LayoutRegion
   /** A layout that is copied, with new ids. */
   from?: string
+  /** With `from`: the copy is kept to begin others from. */
+  starter?: true
   /** A layout that it follows; not together with `from`. */
   follows?: string
 }

@@ -34,6 +34,7 @@ const inCards = computed(() => layout.value.region === 'card')
 const isPiece = computed(() => layout.value.region === 'piece')
 const stands = computed(() => (isPiece.value ? pieces.reachOf(layout.value.id) : null))
 const reachWords = computed(() => {
+  if (layout.value.starter) return `${layout.value.region}, to begin from`
   if (stands.value) {
     const { layouts, pages } = stands.value
     return layouts.length === 0
@@ -64,6 +65,11 @@ async function duplicate() {
   const copy = await notices.attempt(() => design.createLayout(`${name}, copy`, region, { from: id }))
   if (copy) notices.say(`“${name}, copy” stands on the shelf.`)
 }
+async function keep() {
+  const { region, id, name } = layout.value
+  const copy = await notices.attempt(() => design.createLayout(name, region, { from: id, starter: true }))
+  if (copy) notices.say(`“${name}” is kept to begin from, as it is now. It stands at the end of the shelf.`)
+}
 async function vary() {
   const { region, id, name } = layout.value
   const made = await notices.attempt(() => design.createLayout(`${name}, variation`, region, { follows: id }))
@@ -90,6 +96,7 @@ const actions = computed(() => [
         { label: 'Rename', run: () => void (renaming.value = true) },
         { label: 'Duplicate', run: duplicate },
         { label: 'New variation', run: vary },
+        ...(layout.value.starter ? [] : [{ label: 'Keep as a starter', run: keep }]),
         { label: 'Remove…', run: () => void (removing.value = true) },
       ]
     : []),

@@ -16,7 +16,8 @@ const design = useDesign()
 const site = useSite()
 const notices = useNotices()
 
-const layoutsFor = (region: Region) => design.layouts.filter((l) => l.layout.region === region).map((l) => l.layout)
+const layoutsFor = (region: Region) =>
+  design.layouts.map((l) => l.layout).filter((l) => l.region === region && !l.starter)
 const sentence = computed(() => (map.names ? frameSentence(frame.value, map.names) : ''))
 const covered = ref<number | null>(null)
 watch(

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { type Frame, type Group, equalsOf, ladderOf } from '#core/frames'
+import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSession } from '~/stores/session'
 
@@ -15,6 +16,7 @@ const HEADINGS: Record<Group, string> = {
 
 const map = useMap()
 const session = useSession()
+const design = useDesign()
 const dragged = ref<string | null>(null)
 const over = ref<string | null>(null)
 const groups = computed(() => ladderOf(map.triedFrames))
@@ -24,6 +26,9 @@ const equals = (id: string | null): Frame[] => {
   const ranked = groups.value.flatMap((g) => g.frames)
   return frame ? equalsOf(frame, ranked) : []
 }
+const beginning = ref(false)
+/** Nothing of a design is there yet. */
+const isEmpty = computed(() => design.loaded && design.frames.length === 0 && design.layouts.length === 0)
 const isNew = computed(() => map.edit?.revision === 0)
 const box = ref<HTMLElement>()
 
@@ -74,6 +79,14 @@ watch(
         A frame says on which pages a layout appears. There is none yet, so every page shows its plain body and nothing
         else. Make a header in Layouts, then add a frame for every page.
       </p>
+      <div v-if="isEmpty && session.mayDesign" class="mt-3 border border-ink bg-raised p-4">
+        <p class="made mb-1 text-base">Begin with a whole site</p>
+        <p class="mb-3 text-xs text-soft">
+          Three ready-made ones, seen with what this site has; all of it can be changed.
+        </p>
+        <button type="button" class="btn btn-spot" @click="beginning = true">Look at them</button>
+      </div>
+      <WholeSiteDialog v-if="beginning" @close="beginning = false" />
       <FrameCard v-if="isNew && map.edit" :key="map.edit.frame.id" class="mt-3" :frame="map.edit.frame" />
       <template v-for="{ group, frames } in groups" :key="group">
         <h3

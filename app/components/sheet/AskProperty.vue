@@ -44,7 +44,7 @@ const named = computed(() => {
     case 'card':
       return {
         none: 'picture, title, summary',
-        things: design.layouts.map((l) => l.layout).filter((l) => l.region === 'card'),
+        things: design.layouts.map((l) => l.layout).filter((l) => l.region === 'card' && !l.starter),
       }
     case 'look':
       return { none: '', things: looksFor(design.house, props.property.for) }

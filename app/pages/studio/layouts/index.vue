@@ -24,12 +24,19 @@ const SHELVES: Record<LayoutRegion, { title: string; about: string }> = {
   card: { title: 'Cards', about: 'How one entry is drawn inside a grid.' },
   piece: { title: 'Shared pieces', about: 'Rows and elements that are kept once and stand in several layouts.' },
 }
+const starters = computed(() =>
+  findByWords(
+    design.layouts.filter((l) => l.layout.starter),
+    typed.value,
+    (l) => l.layout.name,
+  ),
+)
 const shelves = computed(() =>
   LAYOUT_REGIONS.map((region) => ({
     region,
     ...SHELVES[region],
     layouts: findByWords(
-      design.layouts.filter((l) => l.layout.region === region),
+      design.layouts.filter((l) => l.layout.region === region && !l.layout.starter),
       typed.value,
       (l) => l.layout.name,
       (l) => l.layout.about ?? '',
@@ -79,6 +86,15 @@ const shelves = computed(() =>
         >
           <span>There is none yet.</span><span class="font-medium text-ink">Make one</span>
         </button>
+      </section>
+      <section v-if="starters.length" class="mt-6" aria-labelledby="shelf-starters">
+        <div class="mb-3 flex items-baseline gap-3 border-b border-ink pb-1">
+          <h2 id="shelf-starters" class="text-base font-semibold">Starters of your own</h2>
+          <p class="min-w-0 truncate text-xs text-soft">Kept to begin from; no page shows them.</p>
+        </div>
+        <div class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-4">
+          <LayoutCard v-for="state in starters" :key="state.layout.id" :state="state" />
+        </div>
       </section>
       <RemovedLayouts />
     </div>

@@ -25,7 +25,7 @@ import { applyEdit, checkLayout, replaceLayout, Trees, treesOf, layoutEditing } 
 import { Catalogue } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import { makeDemo } from '#demo/index'
-import { column, element, field, frame, layout, observatory, row, plain, drawn } from '../../../fixtures'
+import { column, element, field, frame, layout, observatory, row, plain, madeOf } from '../../../fixtures'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
 
 const demo = makeDemo()
@@ -58,7 +58,7 @@ describe('a parcel', () => {
   })
 
   test('any variation that the bench can make keeps to the schema', () => {
-    const base = drawn(demo.design, 'exhibit-page')
+    const base = madeOf(demo.design, 'exhibit-page')
     const { kind, format, region } = base
     const editing = layoutEditing(() => new Trees([base]))
     fc.assert(
@@ -84,12 +84,12 @@ describe('a parcel', () => {
   })
 
   test('a variation of itself, of another region, of too many levels, or with changes that name nothing', () => {
-    const { kind, format } = drawn(demo.design, 'exhibit-page')
+    const { kind, format } = madeOf(demo.design, 'exhibit-page')
     const made = (id: string, base: string, changes: Change[] = [], region: LayoutRegion = 'body'): Variation => {
       return { kind, format, id, name: id, region, follows: { base, changes } }
     }
     const refused = (...layouts: LayoutDocument[]) =>
-      checkParcel({ ...parcel(), frames: [], layouts: [drawn(demo.design, 'exhibit-page'), ...layouts] })[0]?.code
+      checkParcel({ ...parcel(), frames: [], layouts: [madeOf(demo.design, 'exhibit-page'), ...layouts] })[0]?.code
     expect(refused(made('self', 'self'))).toBe('follows-itself')
     expect(refused(made('a', 'c'), made('b', 'a'), made('c', 'b'))).toBe('follows-itself')
     expect(refused(made('other', 'exhibit-page', [], 'footer'))).toBe('other-region')

@@ -1,0 +1,147 @@
+import { adaptLayout, type Choice } from '../formats'
+import { Trees } from '../layouts'
+import type { Catalogue, Id, PageType } from '../site'
+import {
+  type Item,
+  type Layout,
+  type LayoutElement,
+  type Row,
+  type Styles,
+  type TreeNode,
+  type Value,
+  withNewIds,
+} from '../tree'
+import type { HouseStyle } from '../styles'
+import type { Want } from './types'
+
+/** Fits starters to a site: what they name is matched by kind and by what it is called. */
+
+/** Something of this site that could stand for what a starter wants. */
+export interface Offer {
+  id: Id
+  label: string
+}
+
+/** What stands for a want: `id` as it was found or chosen, null where there is nothing; and what else could. */
+export interface Match {
+  want: Want
+  id: Id | null
+  offers: readonly Offer[]
+}
+
+const called = (offer: Offer): string => `${offer.id} ${offer.label}`.toLowerCase()
+
+/** The likeliest of some offers by what it is called; where the want takes any, the first that nobody has. */
+function likeliest({ names, ...want }: Want, offers: readonly Offer[], taken: ReadonlySet<Id>): Id | null {
+  const free = offers.filter((o) => !taken.has(o.id))
+  for (const name of names) {
+    const found = free.find((o) => called(o).includes(name))
+    if (found) return found.id
+  }
+  return 'any' in want && want.any ? (free[0]?.id ?? null) : null
+}
+
+function offersFor(want: Want, catalogue: Catalogue, type: PageType | null): Offer[] {
+  switch (want.kind) {
+    case 'field':
+      return (type?.fields ?? []).filter((f) => want.kinds.includes(f.kind)).map(({ id, label }) => ({ id, label }))
+    case 'menu':
+      return [...catalogue.menus.values()].map(({ id, name }) => ({ id, label: name }))
+    case 'type': {
+      const entries = (id: Id) => catalogue.site.entries.filter((e) => e.type === id).length
+      return [...catalogue.types.values()]
+        .filter((t) => t.archive)
+        .map((t) => ({ id: t.id, label: t.plural, count: entries(t.id) }))
+        .sort((a, b) => b.count - a.count)
+        .map(({ id, label }) => ({ id, label }))
+    }
+    case 'page':
+      return catalogue.pages.filter((p) => p.kind === 'entry').map((p) => ({ id: p.key, label: p.title }))
+  }
+}
+
+/**
+ * What stands for what is wanted, over the content there is; fields are those of `type`. Nothing stands for two of the
+ * same kind, and what asks for something by name goes before what takes any.
+ */
+export function matchesFor(wants: readonly Want[], catalogue: Catalogue, type: PageType | null): Match[] {
+  const taken = new Map<Want['kind'], Set<Id>>()
+  const found = new Map<Want, Id | null>()
+  for (const want of [...wants].sort((a, b) => Number(a.names.length === 0) - Number(b.names.length === 0))) {
+    const used = taken.get(want.kind) ?? new Set()
+    const id = likeliest(want, offersFor(want, catalogue, type), used)
+    if (id !== null) taken.set(want.kind, used.add(id))
+    found.set(want, id)
+  }
+  return wants.map((want) => ({ want, id: found.get(want)!, offers: offersFor(want, catalogue, type) }))
+}
+
+const keyOf = ({ kind, id }: Want): string => (kind === 'page' ? `page entry:${id}` : `${kind} ${id}`)
+
+/** Elements that say nothing without one of their values, and lists whose items do. */
+const NEEDS: Readonly<Record<string, string>> = {
+  field: 'value',
+  countdown: 'day',
+  'picture-set': 'value',
+  documents: 'value',
+  menu: 'menu',
+}
+const ITEMS_NEED: Readonly<Record<string, readonly [list: string, value: string]>> = {
+  facts: ['facts', 'value'],
+  'icon-list': ['lines', 'text'],
+  'menu-panel': ['menus', 'menu'],
+}
+
+const isNothing = (value: Value | undefined): boolean => value === undefined || value === null || value === ''
+
+/** An element without what nothing was found for; null where nothing is left of it. */
+function leftOf(element: LayoutElement): LayoutElement | null {
+  const needs = NEEDS[element.type]
+  if (needs && isNothing(element.props[needs])) return null
+  const items = ITEMS_NEED[element.type]
+  if (!items) return element
+  const kept = ((element.props[items[0]] ?? []) as Item[]).filter((item) => !isNothing(item.props[items[1]]))
+  return kept.length > 0 ? { ...element, props: { ...element.props, [items[0]]: kept } } : null
+}
+
+const isColour = (value: unknown): value is string => typeof value === 'string' && value.startsWith('@')
+
+/** Looks without colours that the palette of this site does not have. Families and steps of size have marks of their own. */
+function fitStyles(styles: Styles, lacks: (property: string, value: string) => boolean): Styles {
+  const kept = Object.entries(styles).flatMap(([property, stepped]) => {
+    const steps = Object.entries(stepped).filter(([, value]) => !isColour(value) || !lacks(property, value))
+    return steps.length > 0 ? [[property, Object.fromEntries(steps)] as const] : []
+  })
+  return Object.fromEntries(kept)
+}
+
+const COLOURED = /colour|background|tint|gradientTo/i
+
+function fitNode<N extends TreeNode>(node: N, house: HouseStyle): N | null {
+  const palette = new Set(house.palette.map((c) => `@${c.id}`))
+  const lacks = (property: string, value: string) => COLOURED.test(property) && !palette.has(value)
+  const own = { ...node, styles: fitStyles(node.styles, lacks) }
+  const left = own.kind === 'element' ? leftOf(own) : own
+  if (!left) return null
+  if (!left.children) return left as N
+  const children = (left.children as TreeNode[]).flatMap((child) => fitNode(child, house) ?? [])
+  return { ...left, children } as N
+}
+
+const isEmpty = (row: Row): boolean => row.children.every((c) => c.children.length === 0)
+
+/** A starter's layout as a layout of this site: by an id and a name, with what was found for what it wants. */
+export function fitted(
+  from: Layout,
+  as: { id: Id; name: string },
+  matches: readonly Match[],
+  house: HouseStyle,
+  newId: () => Id,
+): Layout {
+  const choices = Object.fromEntries(
+    matches.map(({ want, id }): [string, Choice] => [keyOf(want), id === null ? { do: 'drop' } : { do: 'use', id }]),
+  )
+  const { children, ...rest } = adaptLayout(from, new Trees([from]), choices) as Layout
+  const rows = children.flatMap((row) => fitNode(row, house) ?? []).filter((row) => !isEmpty(row))
+  return { ...rest, ...as, children: rows.map((row) => withNewIds(row, newId)) }
+}
