@@ -1,6 +1,6 @@
 import { performance } from 'node:perf_hooks'
 import { makeDemo } from '../demo'
-import { compareDesigns } from '../core/checks'
+import { compareDesigns } from '../core/releases'
 import { newElement } from '../core/elements'
 import { type Edit, Trees, applyEdit, changesBetween, layoutEditing, treesOf } from '../core/layouts'
 import { CompiledDesign, programOf } from '../core/render'

@@ -1,4 +1,5 @@
-import type { Differing, Finding } from '#core/checks'
+import type { Finding } from '#core/checks'
+import type { Differing } from '#core/releases'
 import type { Request } from '#core/conditions'
 import type { Design, Frame, OutcomeTable, Rivals, Rules } from '#core/frames'
 import type { SiteTold } from '~/stores/site'

@@ -49,7 +49,9 @@ export function useStarters() {
     const tried = { ...design.design, layouts: [...design.design.layouts, layout] }
     const page = pageFor(starter, type, site.catalogue!)
     const inHand = { layout: layout.id, region: layout.region }
-    return draw({ design: tried, rules: design.rules, page, request: map.request, inHand, alone: true })
+    // A header may lie over what comes below it.
+    const alone = starter.region !== 'header'
+    return draw({ design: tried, rules: design.rules, page, request: map.request, inHand, alone })
   }
 
   return { starters: STARTERS, matches, fit, picture }

@@ -3,6 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { type Design, type Frame, rulesOf } from '#core/frames'
 import { type Edit, treesOf } from '#core/layouts'
 import type { LayoutRegion } from '#core/tree'
+import type { PartKey } from '#core/releases'
 import type { Id } from '#core/site'
 import { type HouseStyle, PLAIN_HOUSE } from '#core/styles'
 import type { Spoilt } from '#core/documents'
@@ -17,6 +18,8 @@ import type {
   FrameState,
   LayoutAnswer,
   LayoutState,
+  Plan,
+  PlanInput,
   ReleaseNote,
   ReleasesAnswer,
   RemovedAnswer,
@@ -32,6 +35,9 @@ export const useDesign = defineStore('design', () => {
   const house = shallowRef<HouseStyle>(PLAIN_HOUSE)
   const waiting = ref<Change[]>([])
   const releases = ref<ReleaseNote[]>([])
+  /** The design that visitors see; null before the first release. */
+  const released = shallowRef<Design | null>(null)
+  const plans = shallowRef<Plan[]>([])
   const loaded = ref(false)
   /** Stored documents of the design that cannot be read, and what of the released one could not be drawn. */
   const spoilt = shallowRef<Spoilt[]>([])
@@ -68,6 +74,8 @@ export const useDesign = defineStore('design', () => {
     const answer = await useApi<ReleasesAnswer>('GET', '/releases')
     waiting.value = answer.waiting
     releases.value = answer.releases
+    released.value = answer.released
+    plans.value = answer.plans
     faults.value = answer.faults
   }
 
@@ -83,8 +91,9 @@ export const useDesign = defineStore('design', () => {
   }
 
   /** Brings a release, or one thing of it, back into the draft. */
-  async function bringBack(number: number, what: BringBack): Promise<Change[]> {
-    const { changes } = await useApi<BringBackAnswer>('POST', `/releases/${number}/bring-back`, { what })
+  async function bringBack(number: number, what: BringBack, atOnce = false): Promise<Change[]> {
+    const input = { what, ...(atOnce && { atOnce }) }
+    const { changes } = await useApi<BringBackAnswer>('POST', `/releases/${number}/bring-back`, input)
     await load()
     return changes
   }
@@ -159,6 +168,17 @@ export const useDesign = defineStore('design', () => {
     return made
   }
 
+  /** Sets a release for a moment. */
+  async function planRelease(input: PlanInput): Promise<Plan> {
+    const made = await useApi<Plan>('POST', '/releases/plans', input)
+    await loadReleases()
+    return made
+  }
+  async function cancelPlan(id: number): Promise<void> {
+    await useApi('DELETE', `/releases/plans/${id}`)
+    await loadReleases()
+  }
+
   function noteFrame(state: FrameState): void {
     frames.value = [...frames.value.filter((f) => f.frame.id !== state.frame.id), state]
   }
@@ -200,8 +220,8 @@ export const useDesign = defineStore('design', () => {
     }
   }
 
-  async function release(note: string): Promise<ReleaseNote> {
-    const done = await useApi<ReleaseNote>('POST', '/releases', { note })
+  async function release(note: string, leave: PartKey[] = []): Promise<ReleaseNote> {
+    const done = await useApi<ReleaseNote>('POST', '/releases', { note, leave })
     await loadReleases()
     return done
   }
@@ -212,6 +232,10 @@ export const useDesign = defineStore('design', () => {
     house,
     waiting,
     releases,
+    released,
+    plans,
+    planRelease,
+    cancelPlan,
     loaded,
     design,
     rules,

@@ -1,4 +1,5 @@
-import { type Differing, type Finding, checkDesign, compareDesigns } from '#core/checks'
+import { type Finding, checkDesign } from '#core/checks'
+import { type Differing, compareDesigns } from '#core/releases'
 import type { Request } from '#core/conditions'
 import {
   CompiledRules,

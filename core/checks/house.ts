@@ -45,8 +45,8 @@ function looksNamed(props: Readonly<Record<string, Value>>, specs: Readonly<Reco
   })
 }
 
-/** Every layout with what it takes from the house. */
-function namedByLayout(layout: Layout): Set<OfHouse> {
+/** What a layout takes from the house. */
+export function namedByLayout(layout: Layout): Set<OfHouse> {
   return new Set([...allOf(layout.defaults), ...[...walk(layout)].flatMap(namedByNode)])
 }
 

@@ -211,7 +211,7 @@ const INTROS: readonly Starter[] = [
             paddingTop: { wide: 200, narrow: 120 },
             paddingBottom: 44,
             background: '@ink',
-            pictureStrength: 55,
+            pictureStrength: 42,
             colour: '@paper',
           },
           column(
@@ -419,9 +419,13 @@ const FOOTERS: readonly Starter[] = [
           { align: 'center', flow: 14 },
           element('site-name', { show: 'both', height: 52 }, { size: 22 }),
           element('contact', { name: '', street: 'Street and number', place: 'Place' }),
-          element('hours', {
-            hours: items({ days: 'week', opens: '09:00', closes: '17:00' }, { days: 'weekend', words: 'closed' }),
-          }),
+          element(
+            'hours',
+            {
+              hours: items({ days: 'week', opens: '09:00', closes: '17:00' }, { days: 'weekend', words: 'closed' }),
+            },
+            { spot: 'center' },
+          ),
           element('menu', { menu: SMALL_MENU.id, between: 'dot', levels: 1 }, { size: 13 }),
           small(),
         ),

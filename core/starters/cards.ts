@@ -13,9 +13,12 @@ const card = (id: string, name: string, about: string, wants: readonly Want[], .
   wants,
   layout: layout(id, name, 'card', ...rows),
 })
-const linked = { linked: true }
 const title = (looks = {}) =>
-  element('field', { value: field('title'), ...linked }, { family: '@heading', size: 20, ...looks })
+  element(
+    'heading',
+    { text: field('title', { fallback: 'Untitled' }), level: '3', link: field('address') },
+    { size: 20, ...looks },
+  )
 
 export const CARDS: readonly Starter[] = [
   card(
@@ -45,7 +48,7 @@ export const CARDS: readonly Starter[] = [
         '',
         {
           background: '@ink',
-          pictureStrength: 60,
+          pictureStrength: 38,
           colour: '@paper',
           linkColour: '@paper',
           minHeight: 300,

@@ -1,4 +1,4 @@
-import { compareDesigns } from '../../core/checks'
+import { compareDesigns } from '../../core/releases'
 import type { Design } from '../../core/frames'
 import type { Database } from '../database/open'
 import { applyInTurn } from '../services/apply'

@@ -249,4 +249,15 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw('alter table releases add column pages integer').execute(db)
     },
   },
+  // Releases that are set for a moment, and addresses by which the draft can be walked until they end.
+  '019-plans-and-draft-links': {
+    async up(db: Kysely<unknown>) {
+      const make = (text: string) => sql.raw(text).execute(db)
+      await make(`create table plans (id integer primary key autoincrement, at integer not null, until integer,
+        note text not null, by text not null, design text not null, changes text not null,
+        state text not null, number integer, why text not null default '')`)
+      await make(`create table draft_links (id integer primary key autoincrement, token_hash text not null unique,
+        by text not null, made_at integer not null, ends_at integer not null)`)
+    },
+  },
 }

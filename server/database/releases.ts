@@ -15,7 +15,7 @@ type Db = Database | Transaction<Tables>
 type NoteRow = { number: number; note: string; changes: string; at: number; by: string; pages: number | null }
 
 /** What a release changed is told to people alone; where it cannot be read there is nothing to tell. */
-function readChanges(text: string): Change[] {
+export function readChanges(text: string): Change[] {
   try {
     const read: unknown = JSON.parse(text)
     return Array.isArray(read) ? (read as Change[]) : []
@@ -45,7 +45,8 @@ function stored(row: NoteRow & { design: string }): StoredRelease {
   return { ...noteOf(row), design: readDesign(row.design, spoilt), spoilt }
 }
 
-function readDesign(text: string, spoilt: Spoilt[]): Design {
+/** A design as it was stored whole, without what of it is spoilt. */
+export function readDesign(text: string, spoilt: Spoilt[]): Design {
   const part = readParts(text)
   return {
     format: 1,

@@ -146,6 +146,23 @@ export interface Tables {
     /** On how many pages it differs from the one before. */
     pages: ColumnType<number | null, number | null | undefined, number | null>
   }
+  /** Releases set for a moment: what of the design they take stands in `changes`, as it was when they were set. */
+  plans: {
+    id: Generated<number>
+    at: number
+    until: number | null
+    note: string
+    by: string
+    design: Json
+    changes: Json
+    /** waits, done, refused or undone. */
+    state: string
+    /** The release that it became. */
+    number: number | null
+    why: string
+  }
+  /** Addresses by which the draft can be walked without signing in, until they end. */
+  draft_links: { id: Generated<number>; token_hash: string; by: string; made_at: number; ends_at: number }
   /** Addresses asked for that are no page; `what` is page or file. */
   lost_addresses: { address: string; what: string; hits: number; bots: number; first_at: number; last_at: number }
   /** From where people came to them: a page of this site, or another site. */

@@ -5,6 +5,7 @@ import { type Database, openDatabase } from '../database/open'
 import { Bring } from './bring'
 import { Content, type Stale } from './content'
 import { Draft } from './draft'
+import { DraftWalk } from './draft-walk'
 import { Entries } from './entries'
 import { EntryTable } from './entry-table'
 import { Export } from './export'
@@ -17,6 +18,7 @@ import { Lost } from './lost'
 import { Media } from './media'
 import { Parcels } from './parcels'
 import { Passwords } from './passwords'
+import { Plans } from './plans'
 import { Published } from './published'
 import { Redirects } from './redirects'
 import { Releases } from './release'
@@ -36,6 +38,8 @@ export interface Installation {
   content: Content
   draft: Draft
   releases: Releases
+  plans: Plans
+  walk: DraftWalk
   entries: Entries
   parcels: Parcels
   published: Published
@@ -84,8 +88,11 @@ async function open(): Promise<Installation> {
   const content = new Content(db)
   await content.reload()
   const published = new Published(content)
+  const draft = new Draft(db, aside)
+  const walk = new DraftWalk(db, draft, content)
   const take = (stale: Stale): void => {
     published.refresh(stale)
+    walk.refresh(stale)
     live.changed('content')
   }
   const pictures = openPictureWork(folder)
@@ -99,10 +106,10 @@ async function open(): Promise<Installation> {
     media
       .photograph(PHOTOGRAPHED, 'The demo')
       .catch((error: unknown) => log('error', 'not-photographed', { error: String(error) }))
-  const draft = new Draft(db, aside)
   const catalogue = () => content.catalogue
   const releases = new Releases(db, draft, catalogue, aside)
   await showLatest(published, releases)
+  const plans = new Plans(db, releases, (design, number) => published.swap(design, number))
   const watch = watchOthers(db, {
     contentStands: (version) => content.version === version,
     releaseStands: (number) => published.release === number,
@@ -112,7 +119,11 @@ async function open(): Promise<Installation> {
   const lost = new Lost(db, catalogue)
   const clock = setInterval(() => {
     const { turned, stale } = content.turn()
-    if (stale.size > 0) published.refresh(stale)
+    if (stale.size > 0) {
+      published.refresh(stale)
+      walk.refresh(stale)
+    }
+    plans.runDue().catch((error: unknown) => log('error', 'plans-failed', { error: String(error) }))
     if (turned > 0) live.changed('content')
   }, CLOCK).unref()
   return {
@@ -121,6 +132,8 @@ async function open(): Promise<Installation> {
     content,
     draft,
     releases,
+    plans,
+    walk,
     published,
     passwords,
     entries: new Entries(db, draft, content),
@@ -141,6 +154,7 @@ async function open(): Promise<Installation> {
     lost,
     async close() {
       clearInterval(clock)
+      await plans.end()
       await lost.end()
       await bring.end()
       await media.end()

@@ -13,6 +13,7 @@ import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
 import { basesFirst, takeFrame, takeHouse, takeLayout, takeMenu, takeMenus } from './parcels'
 import { Trees, seenOf, treesOf } from '../../core/layouts'
+import { type PartKey, partOf } from '../../core/releases'
 import { PLAIN_HOUSE } from '../../core/styles'
 import type { LayoutDocument } from '../../core/tree'
 import { takeTurns } from './turns'
@@ -78,6 +79,15 @@ export function changesBetween(before: Design | null, after: Design, catalogue: 
   ]
 }
 
+/** A thing that changed, as it is known when only some of what waits is released. */
+export const keyOfChange = ({ what, id }: Change): PartKey => (what === 'house' ? 'house' : `${what} ${id}`)
+
+/** What was released, and the design that visitors see by it. */
+interface Released {
+  release: ReleaseNote
+  design: Design
+}
+
 /** Freezes the draft as a numbered release. */
 export class Releases {
   constructor(
@@ -87,7 +97,7 @@ export class Releases {
     private readonly jobs: Pick<Jobs, 'rehearse'>,
   ) {}
 
-  async list(): Promise<Omit<ReleasesAnswer, 'faults'>> {
+  async list(): Promise<Omit<ReleasesAnswer, 'faults' | 'plans'>> {
     const latest = await readLatestRelease(this.db)
     const waiting = changesBetween(latest?.design ?? null, await this.draft.design(), this.catalogue())
     return { waiting, releases: await readReleases(this.db), released: latest?.design ?? null }
@@ -102,24 +112,67 @@ export class Releases {
    * Freezes the draft. Refused when nothing has changed, and when a page of any kind cannot be drawn: that is tried
    * before anything is stored. The caller swaps the published design once this has answered.
    */
-  async release(note: string, by: string): Promise<{ release: ReleaseNote; design: Design }> {
-    const design = await this.draft.design()
+  async release(note: string, by: string, leave: readonly PartKey[] = []): Promise<Released> {
+    const draft = await this.draft.design()
+    return this.releasePart(draft, leave.length > 0 ? await this.taken(draft, leave) : null, note, by)
+  }
+
+  /** What of the draft is taken when some of it is left. */
+  private async taken(draft: Design, leave: readonly PartKey[]): Promise<Set<PartKey>> {
+    const latest = await readLatestRelease(this.db)
+    const left = new Set(leave)
+    const waiting = changesBetween(latest?.design ?? null, draft, this.catalogue())
+    return new Set(waiting.map(keyOfChange).filter((key) => !left.has(key)))
+  }
+
+  /** What a release would be now, rehearsed, and not released yet. */
+  async prepare(leave: readonly PartKey[]): Promise<{ design: Design; changes: Change[] }> {
+    const draft = await this.draft.design()
     const before = (await this.latest())?.design ?? NO_DESIGN
+    const design = leave.length > 0 ? partOf(before, draft, await this.taken(draft, leave)) : draft
+    await this.rehearsed(before, design)
+    const changes = changesBetween(before === NO_DESIGN ? null : before, design, this.catalogue())
+    return changes.length === 0 ? fail('nothing-to-release') : { design, changes }
+  }
+
+  private async rehearsed(before: Design, design: Design): Promise<number> {
     const rehearsed = await this.jobs.rehearse({ design: JSON.stringify(design), before: JSON.stringify(before) })
     if ('problem' in rehearsed) throw new ProblemError(rehearsed.problem)
+    return rehearsed.pages
+  }
+
+  /** Releases things of a design, with what they need, over what visitors see; all of it where `taken` is null. */
+  async releasePart(whole: Design, taken: ReadonlySet<PartKey> | null, note: string, by: string): Promise<Released> {
+    const before = (await this.latest())?.design ?? NO_DESIGN
+    const design = taken === null ? whole : partOf(before, whole, taken)
+    const pages = await this.rehearsed(before, design)
     return this.db.transaction().execute(async (trx) => {
       const latest = await readLatestRelease(trx)
       const changes = changesBetween(latest?.design ?? null, design, this.catalogue())
       if (changes.length === 0) fail('nothing-to-release')
-      return { release: await insertRelease(trx, design, changes, note.trim(), by, rehearsed.pages), design }
+      return { release: await insertRelease(trx, design, changes, note.trim(), by, pages), design }
     })
+  }
+
+  /**
+   * Undoes a release, whatever was released since: what it changed, and nobody has changed after it, is as it was
+   * before it again.
+   */
+  async undo(number: number, by: string): Promise<Released> {
+    const [then, before] = [await readRelease(this.db, number), await readReleaseBefore(this.db, number)]
+    const latest = await readLatestRelease(this.db)
+    if (!then || !latest) return fail('release-unknown', { number })
+    const since = new Set(changesBetween(then.design, latest.design, this.catalogue()).map(keyOfChange))
+    const keys = then.changes.map(keyOfChange).filter((key) => !since.has(key))
+    if (keys.length === 0) fail('changed-since')
+    return this.releasePart(before?.design ?? NO_DESIGN, new Set(keys), `Release ${number} undone`, by)
   }
 
   /**
    * Takes the last release back: visitors see the one before again, as a release of its own. The draft stays as it is.
    * It was drawn before, so nothing is rehearsed, and the caller swaps at once.
    */
-  async takeBack(by: string): Promise<{ release: ReleaseNote; design: Design }> {
+  async takeBack(by: string): Promise<Released> {
     return this.db.transaction().execute(async (trx) => {
       const latest = (await readLatestRelease(trx)) ?? fail('nothing-to-take-back')
       const before = (await readReleaseBefore(trx, latest.number)) ?? fail('nothing-to-take-back')
@@ -140,6 +193,18 @@ export class Releases {
     if (which === 'draft') return this.draft.design()
     const release = /^\d{1,9}$/.test(which) ? await readRelease(this.db, Number(which)) : null
     return (release ?? fail('release-unknown', { number: which })).design
+  }
+
+  /** The same shown to visitors at once, and nothing else of what waits; the draft stands so, too. */
+  async bringBackAtOnce(number: number, what: BringBack, by: string): Promise<Released & { changes: Change[] }> {
+    const changes = await this.bringBack(number, what, by)
+    const { design } = (await readRelease(this.db, number))!
+    const note = what.kind === 'all' ? `As release ${number} was` : `One thing as in release ${number}`
+    const released =
+      what.kind === 'all'
+        ? await this.releasePart(design, null, note, by)
+        : await this.releasePart(await this.draft.design(), new Set([`${what.kind} ${what.id}`]), note, by)
+    return { ...released, changes }
   }
 
   /**

@@ -3,6 +3,7 @@ import { scriptAt } from '../../core/elements'
 import { STUDIO_PARTS, readAddress, readParameters } from '../../core/site'
 import { type Answer, SITE_HEADERS, answerOf, redirectTo, sentenceOf } from './answer'
 import { deviceOf } from './device'
+import { DRAFT_ADDRESS, DRAFT_COOKIE, DraftWalk } from './draft-walk'
 import { encodingsOf } from './encoding'
 import { log } from './log'
 import type { Installation } from './installation'
@@ -19,11 +20,10 @@ const SCRIPTS = '/_of/el/'
 const OFFERS = '/_of/suggest'
 /** Pictures of pages that have none, for where they are shared. */
 const CARDS = '/_of/shared/'
+const OURS = [SCRIPTS, CARDS, DRAFT_ADDRESS]
 
 export function isStudioAddress(url: string): boolean {
-  return (
-    STUDIO.test(url) && !url.startsWith(SCRIPTS) && !url.startsWith(CARDS) && url.replace(/[?#].*$/s, '') !== OFFERS
-  )
+  return STUDIO.test(url) && !OURS.some((part) => url.startsWith(part)) && url.replace(/[?#].*$/s, '') !== OFFERS
 }
 
 function send(request: IncomingMessage, response: ServerResponse, ready: Ready): void {
@@ -67,7 +67,9 @@ const askingOf = (request: IncomingMessage, who: WhoAsks): Asking => ({
   at: Date.now(),
 })
 
-type Visited = Pick<Installation, 'published' | 'media' | 'cards'> & { lost?: Pick<Lost, 'note' | 'noteSearch'> } & {
+type Visited = Pick<Installation, 'published' | 'media' | 'cards'> & {
+  lost?: Pick<Lost, 'note' | 'noteSearch'>
+  walk?: Pick<Installation['walk'], 'enter' | 'walkedBy'>
   founding: { readonly open: boolean }
 }
 
@@ -93,12 +95,19 @@ async function answerSlowly(
       response,
       await readyOf(sentenceOf(200, `${ROBOTS}\nSitemap: ${site.published.origin}/sitemap.xml`)),
     )
+  if (site.walk && address.path?.startsWith(DRAFT_ADDRESS))
+    return send(request, response, await readyOf(await site.walk.enter(address.path)))
   if (address.path?.startsWith(CARDS))
     return send(request, response, await readyOf(await cardAnswer(site, address.path)))
   const picture = address.path === null ? null : await pictureAt(site.media, address.path)
   if (picture) return send(request, response, await readyOf(picture))
   const file = address.path === null ? null : await site.published.file(address.path)
   if (file) return send(request, response, file)
+  const draft = walksDraft(request) ? await site.walk?.walkedBy(request.headers.cookie) : null
+  if (draft) {
+    const { answer } = await draft.ask(address, askingOf(request, who))
+    return send(request, response, await readyOf(DraftWalk.marked(answer)))
+  }
   const ready = await site.published.ask(address, askingOf(request, who))
   noteLost(site, request, address.path, ready.answer)
   send(request, response, ready)
@@ -114,6 +123,9 @@ async function cardAnswer({ published, cards }: Visited, path: string): Promise<
   if (!png) return sentenceOf(503, 'Too many pictures are being drawn. Ask again in a moment.', { 'retry-after': '5' })
   return answerOf(200, { 'content-type': 'image/png', 'cache-control': FOR_EVER }, png)
 }
+
+/** Whether a browser may be on a walk through the draft: then nothing that is kept ready is for it. */
+const walksDraft = ({ headers }: IncomingMessage): boolean => headers.cookie?.includes(DRAFT_COOKIE) ?? false
 
 /** Counts what leads nowhere. */
 function noteLost({ lost }: Visited, { headers }: IncomingMessage, path: string | null, answer: Answer): void {
@@ -180,7 +192,7 @@ export function answerVisitor(site: Visited, request: IncomingMessage, response:
     sendAnswer(request, response, sentenceOf(500, sentence))
   }
   if (request.method === 'GET' || request.method === 'HEAD') {
-    const ready = site.published.readyAt(request.url ?? '/')
+    const ready = walksDraft(request) ? undefined : site.published.readyAt(request.url ?? '/')
     if (ready) {
       noteLost(site, request, null, ready.answer)
       send(request, response, ready)

@@ -18,6 +18,7 @@ import {
   pattern,
   record,
   text,
+  texts,
   whole,
   yesNo,
 } from '../../core/shape'
@@ -216,7 +217,20 @@ export const importSchema = exact({
   leaveOut: optional(list(text(100), 5000)),
 })
 
-export const releaseSchema = exact({ note: optional(text(500, 'A note has at most 500 characters')) })
+const releaseParts = {
+  note: optional(text(500, 'A note has at most 500 characters')),
+  leave: byValue((v) =>
+    v === undefined
+      ? ABSENT
+      : texts(/^(house|(layout|frame|menu) [\w:-]{1,80})$/, 5000, 'Say what is left as layout, frame, menu or house'),
+  ),
+}
+export const releaseSchema = exact(releaseParts)
+
+const moment = whole(0, 8_640_000_000_000, 'Say when, in milliseconds')
+export const planSchema = exact({ ...releaseParts, at: moment, until: optional(moment) })
+
+export const draftLinkSchema = exact({ hours: whole(1, 24 * 30, 'A link leads to the draft for 1 hour to 30 days') })
 
 export const bringBackSchema = exact({
   what: kinds(
@@ -229,6 +243,7 @@ export const bringBackSchema = exact({
     'kind',
     'thing to bring back',
   ),
+  atOnce: optional(yesNo().isTrue()),
 })
 
 interface Input {
@@ -269,7 +284,9 @@ export const INPUTS = {
   user: { shape: userSchema, most: SMALL },
   home: { shape: homeSchema, most: SMALL },
   import: { shape: importSchema, most: LARGE },
-  release: { shape: releaseSchema, most: SMALL },
+  release: { shape: releaseSchema, most: 400_000 },
+  plan: { shape: planSchema, most: 400_000 },
+  draftLink: { shape: draftLinkSchema, most: SMALL },
   liveAt: { shape: liveAtSchema, most: SMALL },
   bringBack: { shape: bringBackSchema, most: SMALL },
 } as const satisfies Record<string, Input>

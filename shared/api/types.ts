@@ -5,6 +5,7 @@ import type { Spoilt } from '../../core/documents'
 import type { LayoutDocument, LayoutRegion, Region } from '../../core/tree'
 import type { LogRecord, Pending, Told } from '../../core/edits'
 import type { Edit } from '../../core/layouts'
+import type { PartKey } from '../../core/releases'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
 import type {
@@ -489,12 +490,54 @@ export interface ReleasesAnswer {
   releases: ReleaseNote[]
   /** The design that visitors see; null before the first release. */
   released: Design | null
+  /** Releases set for a moment, the next first; those that are over last. */
+  plans: Plan[]
   /** What of the released design was left out because it could not be drawn. */
   faults: Fault[]
 }
 
 export interface ReleaseInput {
   note?: string
+  /** What waits on: everything else is released, with what it needs. */
+  leave?: PartKey[]
+}
+
+/** A release for a moment. */
+export interface PlanInput extends ReleaseInput {
+  /** Milliseconds since 1970. */
+  at: number
+  /** When it is undone again. */
+  until?: number
+}
+
+export interface Plan {
+  id: number
+  at: number
+  until: number | null
+  note: string
+  by: string
+  changes: Change[]
+  state: 'waits' | 'done' | 'refused' | 'undone'
+  number: number | null
+  /** Why it could not be released, or not be undone. */
+  why: string
+}
+
+export interface DraftLinkInput {
+  /** For how many hours it leads to the draft. */
+  hours: number
+}
+
+/** An address by which the draft can be walked; its secret is told once, when it is made. */
+export interface DraftLink {
+  id: number
+  by: string
+  madeAt: number
+  endsAt: number
+}
+
+export interface NewDraftLink extends DraftLink {
+  address: string
 }
 
 /** What of a release is brought back into the draft. */
@@ -502,6 +545,8 @@ export type BringBack = { kind: 'all' } | { kind: 'layout' | 'frame' | 'menu'; i
 
 export interface BringBackInput {
   what: BringBack
+  /** Visitors see it at once, and nothing else of what waits. */
+  atOnce?: true
 }
 
 export interface BringBackAnswer {

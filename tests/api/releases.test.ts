@@ -83,3 +83,131 @@ test('a release that is spoilt is compared and taken back with what of it can be
   expect((await ada.call('POST', '/releases/back')).status).toBe(200)
   expect((await fetch(`${server.origin}/visit`)).status).toBe(200)
 })
+
+async function editOf(id: string, what: object) {
+  const { body } = await ada.call('GET', `/layouts/${id}`)
+  const edits = [{ id: `y${++made}`, does: 'edit', edit: what }]
+  return ada.call('POST', `/layouts/${id}/edits`, { revision: body.revision, edits })
+}
+const about = (id: string, words: string) => editOf(id, { kind: 'describe', about: words })
+const waitingIds = async () => (await releases()).waiting.map((c) => c.id)
+
+test('some of what waits is released, and the rest waits on', async () => {
+  await ada.call('POST', '/releases', { note: 'All that waits' })
+  await about('talk-page', 'Released now')
+  await about('story-page', 'Left for later')
+  expect(await waitingIds()).toEqual(['talk-page', 'story-page'])
+  const leave = ['layout story-page']
+  expect((await ada.call('POST', '/releases', { leave })).status).toBe(200)
+  expect(await waitingIds()).toEqual(['story-page'])
+  const released = (await releases()).released!
+  expect(released.layouts.find((l) => l.id === 'talk-page')?.about).toBe('Released now')
+  expect((await ada.call('POST', '/releases', { leave })).body.problem.code).toBe('nothing-to-release')
+  for (const wrong of [['layout'], 'all', [7], ['page x']])
+    expect((await ada.call('POST', '/releases', { leave: wrong })).status).toBe(422)
+})
+
+const planned = async () => (await releases()).plans
+async function became(id: number, state: string): Promise<void> {
+  for (let i = 0; i < 60; i++) {
+    if ((await planned()).find((p) => p.id === id)?.state === state) return
+    await new Promise((resolve) => setTimeout(resolve, 250))
+  }
+  throw new Error(`plan ${id} never became ${state}`)
+}
+
+test('a release is set for a moment with what stands then, and undone at another; what came between stays', async () => {
+  await about('results', 'As it was set')
+  const at = Date.now() + 500
+  const { status, body } = await ada.call('POST', '/releases/plans', { note: 'Later', at, until: at + 1500 })
+  expect(status).toBe(200)
+  const { id } = body as unknown as { id: number }
+  // What is changed after it was set is not in it.
+  await about('results', 'Changed after')
+  await about('home', 'Between')
+  await ada.call('POST', '/releases', { leave: ['layout results', 'layout story-page'] })
+  await became(id, 'done')
+  const then = (await releases()).released!
+  expect(then.layouts.find((l) => l.id === 'results')?.about).toBe('As it was set')
+  await became(id, 'undone')
+  const now = (await releases()).released!
+  expect(now.layouts.find((l) => l.id === 'results')?.about).not.toBe('As it was set')
+  expect(now.layouts.find((l) => l.id === 'home')?.about).toBe('Between')
+}, 40_000)
+
+test('a moment that has passed, an end before its beginning, and one that is gone are refused', async () => {
+  const set = (input: object) => ada.call('POST', '/releases/plans', input)
+  expect((await set({ at: 1000 })).body.problem.code).toBe('plan-past')
+  const at = Date.now() + 60_000
+  expect((await set({ at, until: at })).body.problem.code).toBe('plan-order')
+  expect((await set({})).status).toBe(422)
+  const { body } = await set({ at })
+  const { id } = body as unknown as { id: number }
+  expect((await ada.call('DELETE', `/releases/plans/${id}`)).status).toBe(200)
+  expect((await ada.call('DELETE', `/releases/plans/${id}`)).status).toBe(404)
+  expect((await ada.call('DELETE', '/releases/plans/no')).status).toBe(404)
+})
+
+test('the draft is walked by an address that ends; visitors see nothing of it', async () => {
+  await editOf('plain-page', { kind: 'insert', parent: 'plain-page', index: 0, node: only('Only in the draft') })
+  const { body } = await ada.call('POST', '/draft-links', { hours: 1 })
+  const { id, address } = body as unknown as { id: number; address: string }
+  const enter = await fetch(server.origin + address, { redirect: 'manual' })
+  expect([enter.status, enter.headers.get('location')]).toEqual([302, '/'])
+  const cookie = enter.headers.get('set-cookie')!.split(';')[0]!
+  const walk = (path: string) => fetch(server.origin + path, { headers: { cookie } })
+  const page = await walk('/about')
+  const html = await page.text()
+  expect([html.includes('Only in the draft'), html.includes('This is the draft')]).toEqual([true, true])
+  expect([page.headers.get('cache-control'), page.headers.get('x-robots-tag')]).toEqual([
+    'private, no-store',
+    'noindex',
+  ])
+  expect((await walk('/no-such-page')).status).toBe(404)
+  const visitor = await (await fetch(`${server.origin}/about`)).text()
+  expect([visitor.includes('Only in the draft'), visitor.includes('This is the draft')]).toEqual([false, false])
+  // An edit is seen at once.
+  await editOf('plain-page', { kind: 'setProperty', id: 'only-words', property: 'text', value: 'Edited since' })
+  expect(await (await walk('/about')).text()).toContain('Edited since')
+  // Ended, the same browser sees the site again.
+  expect((await ada.call('DELETE', `/draft-links/${id}`)).status).toBe(200)
+  expect(await (await walk('/about')).text()).not.toContain('Edited since')
+  expect((await fetch(server.origin + address, { redirect: 'manual' })).status).toBe(410)
+  expect((await fetch(`${server.origin}/_of/draft/${'x'.repeat(500)}`)).status).toBe(410)
+  expect((await ada.call('POST', '/draft-links', { hours: 0 })).status).toBe(422)
+  const wim = await new Client(server).open()
+  await wim.signIn('wim')
+  expect((await wim.call('POST', '/draft-links', { hours: 1 })).status).toBe(403)
+})
+
+/** A row with a heading. */
+const only = (text: string) => ({
+  kind: 'row',
+  id: 'only-row',
+  props: {},
+  styles: {},
+  children: [
+    {
+      kind: 'column',
+      id: 'only-column',
+      span: 12,
+      props: {},
+      styles: {},
+      children: [{ kind: 'element', id: 'only-words', type: 'heading', props: { text }, styles: {} }],
+    },
+  ],
+})
+
+test('one layout is brought back for visitors at once, and nothing else of what waits comes with it', async () => {
+  const before = (await releases()).released!
+  const [first] = (await releases()).releases.slice(-1)
+  const what = { kind: 'layout', id: 'talk-page' }
+  const answer = await ada.call('POST', `/releases/${first!.number}/bring-back`, { what, atOnce: true })
+  expect(answer.status).toBe(200)
+  const now = (await releases()).released!
+  const changed = now.layouts.filter(
+    (l) => JSON.stringify(l) !== JSON.stringify(before.layouts.find((b) => b.id === l.id)),
+  )
+  expect(changed.map((l) => l.id)).toEqual(['talk-page'])
+  expect(await waitingIds()).toContain('plain-page')
+})

@@ -23,7 +23,7 @@ import type { Layout } from '#core/tree'
 import { CompiledDesign } from '#core/render'
 import { Formats, sceneOf } from '#core/drawing'
 import { Catalogue, type Entry, type Site, checkEntry } from '#core/site'
-import { VISITOR, column, element, field, layout, row, withoutOurScripts, drawn } from '../fixtures'
+import { VISITOR, column, element, field, layout, row, withoutOurScripts, madeOf } from '../fixtures'
 import { diceOf, randomEdit } from '../unit/core/layouts/random'
 import { spoiltOf } from './mutate'
 
@@ -178,7 +178,7 @@ test('frames', () => {
 })
 
 test('edits: applied to a layout they give a layout, or say why not', () => {
-  const exhibit = drawn(design, 'exhibit-page')
+  const exhibit = madeOf(design, 'exhibit-page')
   const base = { ...exhibit, children: [...exhibit.children, ...full.children] }
   const edits = Array.from({ length: 200 }, (_, i) => randomEdit(base, diceOf(i + 1)))
   fc.assert(

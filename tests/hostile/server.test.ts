@@ -12,7 +12,7 @@ import type { Layout } from '#core/tree'
 import { Client } from '../api/client'
 import { type TestServer, freePort, launch, startServer } from '../server'
 import { spoiltOf } from './mutate'
-import { drawn } from '../fixtures'
+import { madeOf } from '../fixtures'
 
 /** The built server under hostile hands: requests of every wrong shape, odd HTTP, spoilt rows, and being killed. */
 
@@ -52,7 +52,7 @@ describe('requests', () => {
   })
   afterAll(() => server.stop())
 
-  const layout = drawn(design, 'talk-page')
+  const layout = madeOf(design, 'talk-page')
   const edits = {
     revision: 1,
     edits: [
@@ -460,7 +460,7 @@ describe('being killed', () => {
         log: LogRecord<Edit>[]
       }
       expect(stored.revision).toBeGreaterThanOrEqual(known)
-      let replayed = drawn(design, 'talk-page')
+      let replayed = madeOf(design, 'talk-page')
       for (const { edit } of stored.log) {
         const result = applyEdit(replayed, edit)
         if (result.ok) replayed = result.document

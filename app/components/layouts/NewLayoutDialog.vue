@@ -26,7 +26,7 @@ const USES: Record<StarterUse, string> = {
   search: 'For what a search found',
   lost: 'For the lost page',
 }
-const RATIO: Record<LayoutRegion, number> = { header: 0.18, intro: 0.42, body: 0.9, footer: 0.4, card: 1.1, piece: 0.4 }
+const RATIO: Record<LayoutRegion, number> = { header: 0.42, intro: 0.42, body: 0.9, footer: 0.4, card: 1.1, piece: 0.4 }
 
 const design = useDesign()
 const site = useSite()
@@ -39,7 +39,10 @@ const begins = ref('')
 const own = computed(() => design.layouts.filter((l) => l.layout.region === region.value).map((l) => l.layout))
 const bases = computed(() => own.value.filter((l) => !l.starter))
 const kept = computed(() => own.value.filter((l) => l.starter))
-watch(region, () => (begins.value = ''))
+watch(region, () => {
+  begins.value = ''
+  if (starters.some((s) => s.name === name.value)) name.value = ''
+})
 
 const types = computed(() => [...(site.catalogue?.types.values() ?? [])])
 const typeId = ref(types.value.find((t) => t.fields.length > 0)?.id ?? types.value[0]?.id ?? '')
@@ -60,7 +63,7 @@ const drawn = (starter: Starter) => () =>
 const { keptPicture } = useKeptStarters()
 
 function pick(key: string, called: string) {
-  if (!name.value.trim() || offered.value.some((s) => s.name === name.value)) name.value = called
+  if (!name.value.trim() || starters.some((s) => s.name === name.value)) name.value = called
   begins.value = key
 }
 

@@ -4,4 +4,5 @@ import { studioHandler } from '../../utils/studio'
 export default studioHandler<ReleasesAnswer>('writer', async ({ site }) => ({
   ...(await site.releases.list()),
   faults: site.published.faults,
+  plans: await site.plans.list(),
 }))

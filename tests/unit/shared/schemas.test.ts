@@ -52,7 +52,7 @@ test.each<[string, InputName, unknown, string]>([
   ['a note that goes on', 'release', { note: 'x'.repeat(501) }, 'at most 500'],
   ['a choice that chooses nothing', 'import', { parcel: {}, choices: { 'menu x': { do: 'use' } } }, 'choices'],
   ['something of a release that none has', 'bringBack', { what: { kind: 'page', id: 'x' } }, 'thing to bring back'],
-  ['a hand on something that has no id', 'liveAt', { window: 'w', node: 7 }, 'an id is'],
+  ['a hand on something that has no id', 'liveAt', { window: 'w', node: 7 }, 'in a piece'],
   ['a home that is none', 'home', { home: { kind: ['entry'] } }, 'home'],
 ])('refuses %s', (_, name, value, message) => {
   expect(refusal(name, value)).toContain(message)

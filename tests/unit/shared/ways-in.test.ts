@@ -11,6 +11,7 @@ const files = readdirSync(API, { recursive: true, encoding: 'utf8' }).filter((f)
 const text = (file: string) => readFileSync(join(API, file), 'utf8')
 /** Those that take no body: what they do is said by their address. */
 const BODILESS = [
+  'draft-links/[id].delete.ts',
   'files/[id].delete.ts',
   'frames/[id].delete.ts',
   'imports/[id]/cancel.post.ts',
@@ -18,6 +19,7 @@ const BODILESS = [
   'layouts/[id]/index.delete.ts',
   'layouts/[id]/restore.post.ts',
   'releases/back.post.ts',
+  'releases/plans/[id].delete.ts',
   'removed/index.delete.ts',
   'session.delete.ts',
   'users/[id]/index.delete.ts',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Differing } from '#core/checks'
+import type { Differing } from '#core/releases'
 import { type Design, rulesOf } from '#core/frames'
 import type { Page } from '#core/site'
 import { counted } from '#core/words'

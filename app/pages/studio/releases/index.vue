@@ -25,12 +25,15 @@ async function takeBack({ number }: ReleaseNote) {
 }
 
 const bringing = ref<ReleaseNote | null>(null)
+/** Whether visitors see at once what is brought back. */
+const atOnce = ref(false)
 async function bringBack(what: BringBack) {
   const { number } = bringing.value!
   bringing.value = null
-  const changes = await notices.attempt(() => design.bringBack(number, what))
+  const changes = await notices.attempt(() => design.bringBack(number, what, atOnce.value))
   if (!changes) return
   const n = changes.length
+  if (atOnce.value) return notices.say(`Visitors see it as in release ${number} again.`)
   notices.say(
     n === 0
       ? 'The draft stands so already.'
@@ -57,8 +60,10 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
         </p>
         <ChangeList v-if="design.waiting.length" :changes="design.waiting" />
         <p v-else class="border-y py-3">Nothing. Visitors see exactly what stands in the studio.</p>
+        <DraftLinks v-if="session.mayDesign" class="mt-8" />
       </section>
       <section>
+        <PlanList />
         <h2 class="made mb-1 text-xl">Released</h2>
         <p class="mb-3 text-soft">Every release stays as it was.</p>
         <ol v-if="design.releases.length" class="border-t">
@@ -114,9 +119,18 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
     </div>
     <ModalSheet v-if="bringing" :title="`Bring back release ${bringing.number}`" @close="bringing = null">
       <p class="mb-3">
-        The draft is put back to what was released then, and visitors see it with the next release. Layouts are changed
-        by edits that can be undone; what was made since waits under Removed.
+        The draft is put back to what was released then. Layouts are changed by edits that can be undone; what was made
+        since waits under Removed.
       </p>
+      <fieldset class="mb-3">
+        <legend class="mb-1">Visitors see it</legend>
+        <label class="mr-4 inline-flex items-baseline gap-1.5">
+          <input v-model="atOnce" type="radio" class="accent-ink" name="seen" :value="false" /> with the next release
+        </label>
+        <label class="inline-flex items-baseline gap-1.5">
+          <input v-model="atOnce" type="radio" class="accent-ink" name="seen" :value="true" /> at once
+        </label>
+      </fieldset>
       <button type="button" class="btn btn-spot" @click="bringBack({ kind: 'all' })">
         Bring back all of release {{ bringing.number }}
       </button>

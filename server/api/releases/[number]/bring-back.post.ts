@@ -3,11 +3,17 @@ import type { BringBackAnswer, BringBackInput } from '../../../../shared/api/typ
 import { log } from '../../../services/log'
 import { parameter, readInput, studioHandler } from '../../../utils/studio'
 
-/** Brings a release, or one thing of it, back into the draft; visitors see it after the next release. */
+/** Brings a release, or one thing of it, back into the draft; visitors see it after the next release, or at once. */
 export default studioHandler<BringBackAnswer>('designer', async ({ event, site, user }) => {
-  const { what } = await readInput<BringBackInput>(event, 'bringBack')
+  const { what, atOnce } = await readInput<BringBackInput>(event, 'bringBack')
   const number = parameter(event, 'number')
   if (!/^\d{1,9}$/.test(number)) fail('release-unknown', { number })
+  if (atOnce) {
+    const done = await site.releases.bringBackAtOnce(Number(number), what, user.name)
+    site.published.swap(done.design, done.release.number)
+    log('info', 'brought-back-at-once', { number, what: what.kind, release: done.release.number, user: user.id })
+    return { changes: done.changes }
+  }
   const changes = await site.releases.bringBack(Number(number), what, user.name)
   log('info', 'brought-back', { number, what: what.kind, changes: changes.length, user: user.id })
   return { changes }

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { compareDesigns, layoutsThatDiffer } from '#core/checks'
+import { compareDesigns, layoutsThatDiffer } from '#core/releases'
 import { type Design, CompiledRules, resolve, rulesOf } from '#core/frames'
 import { Trees, layoutEditing, treesOf } from '#core/layouts'
 import { CompiledDesign } from '#core/render'

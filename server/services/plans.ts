@@ -1,0 +1,89 @@
+import { ProblemError, fail } from '../../core/problems'
+import type { Design } from '../../core/frames'
+import type { Plan, PlanInput } from '../../shared/api/types'
+import { type StoredPlan, deletePlan, insertPlan, readDuePlans, readPlans, setPlan } from '../database/plans'
+import type { Database } from '../database/open'
+import { log } from './log'
+import { type Releases, keyOfChange } from './release'
+
+/** A plan begins after now, by a moment that clocks may differ by. */
+const SLACK = 60_000
+
+/**
+ * Releases that are set for a moment, and undone at another. What is released then is what was chosen when it was set,
+ * over what visitors see by then: what others released meanwhile stays.
+ */
+export class Plans {
+  private running: Promise<void> | null = null
+
+  constructor(
+    private readonly db: Database,
+    private readonly releases: Releases,
+    /** What was released is shown to visitors. */
+    private readonly show: (design: Design, number: number) => void,
+    private readonly now: () => number = Date.now,
+  ) {}
+
+  list(): Promise<Plan[]> {
+    return readPlans(this.db)
+  }
+
+  async set({ at, until, note = '', leave = [] }: PlanInput, by: string): Promise<Plan> {
+    if (at < this.now() - SLACK) fail('plan-past')
+    if (until !== undefined && until <= at) fail('plan-order')
+    const { design, changes } = await this.releases.prepare(leave)
+    return insertPlan(this.db, { at, until: until ?? null, note: note.trim(), by, changes, design })
+  }
+
+  async cancel(id: number): Promise<void> {
+    if (!(await deletePlan(this.db, id))) fail('plan-unknown')
+  }
+
+  /** Does what is due. Called often; never twice at once. */
+  runDue(): Promise<void> {
+    this.running ??= this.run().finally(() => (this.running = null))
+    return this.running
+  }
+
+  /** Waits for what is being done. */
+  async end(): Promise<void> {
+    await this.running?.catch(() => {})
+  }
+
+  private async run(): Promise<void> {
+    for (const plan of await readDuePlans(this.db, this.now())) {
+      if (plan.state === 'waits') await this.release(plan)
+      else await this.undo(plan)
+    }
+  }
+
+  private async release(plan: StoredPlan): Promise<void> {
+    try {
+      const keys = new Set(plan.changes.map(keyOfChange))
+      const { release, design } = await this.releases.releasePart(plan.design, keys, plan.note, plan.by)
+      await setPlan(this.db, plan.id, { state: 'done', number: release.number })
+      this.show(design, release.number)
+      log('info', 'released-as-set', { number: release.number, plan: plan.id })
+    } catch (error) {
+      await this.refuse(plan, error, { state: 'refused' })
+    }
+  }
+
+  private async undo(plan: StoredPlan): Promise<void> {
+    try {
+      const { release, design } = await this.releases.undo(plan.number!, plan.by)
+      await setPlan(this.db, plan.id, { state: 'undone' })
+      this.show(design, release.number)
+      log('info', 'undone-as-set', { number: release.number, plan: plan.id })
+    } catch (error) {
+      // It was released and stays so.
+      await this.refuse(plan, error, { until: null })
+    }
+  }
+
+  private async refuse(plan: StoredPlan, error: unknown, to: Partial<Plan>): Promise<void> {
+    if (!(error instanceof ProblemError)) throw error
+    await setPlan(this.db, plan.id, { ...to, why: error.problem.sentence })
+    log('warn', 'plan-refused', { plan: plan.id, why: error.problem.sentence })
+  }
+}
