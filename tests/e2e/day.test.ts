@@ -294,6 +294,7 @@ test('a thing is shown for those it is meant for: dimmed on the plan with the re
   await page.getByRole('button', { name: 'Release…' }).click()
   await page.getByRole('button', { name: /^Release \d+ changes?$/ }).click()
   await expect(page.getByText(/is what visitors see now/)).toBeVisible()
+  await page.getByRole('button', { name: 'Done' }).click()
   const visitor = await (await browser.newContext()).newPage()
   await visitor.goto(`${server.origin}/exhibits/the-night-regulator`)
   await expect(visitor.getByText('Kept the tower honest after dark')).toBeVisible()

@@ -90,6 +90,7 @@ test('sections that open hold rows of their own, in the plan, on the page and fo
   await page.getByRole('button', { name: 'Release…' }).click()
   await page.getByRole('button', { name: /^Release \d+ changes?$/ }).click()
   await expect(page.getByText(/is what visitors see now/)).toBeVisible()
+  await page.getByRole('button', { name: 'Done' }).click()
   await page.goto(`${server.origin}/exhibits/the-night-regulator`)
   const live = page.locator('.of-sections details').last()
   await expect(live.locator('h2')).toBeHidden()

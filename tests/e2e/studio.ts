@@ -150,6 +150,7 @@ export async function release(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Release…' }).click()
   await page.getByRole('button', { name: /^Release \d+ changes?$/ }).click()
   await expect(page.getByText(/is what visitors see now/)).toBeVisible()
+  await page.getByRole('button', { name: 'Done' }).click()
 }
 
 /** Serious and critical findings of the window itself; pages drawn small inside it are published pages, looked at by themselves. */

@@ -57,7 +57,6 @@ async function release() {
   const made = await notices.attempt(() => design.release(note.value, leave))
   busy.value = false
   if (!made) return
-  notices.say(`Release ${made.number} is what visitors see now.`)
   done.value = made
 }
 </script>
