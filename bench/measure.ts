@@ -50,3 +50,10 @@ export async function sideBySide<K extends string>(
 }
 
 export const round = (value: number, digits = 2): number => Math.round(value * 10 ** digits) / 10 ** digits
+
+/** How long something takes, in milliseconds. */
+export const timed = (work: () => unknown): number => {
+  const from = performance.now()
+  work()
+  return performance.now() - from
+}

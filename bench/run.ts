@@ -10,6 +10,7 @@ import { benchLists } from './lists'
 import { benchPages } from './pages'
 import { benchSearch } from './search'
 import { benchServing } from './serving'
+import { benchPieces } from './pieces'
 import { benchVariations } from './variations'
 
 /** Runs every measurement, prints a table for people and one line of JSON for programs. */
@@ -24,6 +25,7 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['lists', benchLists],
   ['search', benchSearch],
   ['variations', benchVariations],
+  ['pieces', benchPieces],
   ['pages', benchPages],
 ]
 

@@ -1,4 +1,3 @@
-import { performance } from 'node:perf_hooks'
 import { makeDemo } from '../demo'
 import { compareDesigns } from '../core/releases'
 import { newElement } from '../core/elements'
@@ -11,7 +10,7 @@ import { type Layout, type LayoutDocument, type Variation, elementsOf, walk } fr
 import { PLAIN_HOUSE } from '../core/styles'
 import { largeLayout } from './bench'
 import { makeLarge, request } from './large'
-import { type Result, median, round } from './measure'
+import { type Result, median, round, timed } from './measure'
 
 /** A base with many variations: what an edit of the base costs, and what visitors pay for it. */
 
@@ -35,12 +34,6 @@ function variationOf(base: Layout, n: number): Variation {
   if (!made.ok) throw new Error(made.problem.sentence)
   const changes = changesBetween(tree, made.document)
   return { kind, format, id: `v${n}`, name: `Variation ${n}`, region, follows: { base: base.id, changes } }
-}
-
-const timed = (work: () => unknown): number => {
-  const from = performance.now()
-  work()
-  return performance.now() - from
 }
 
 /** What the bench does with an edit: it applies it, asks for what is drawn, and compiles that. */
