@@ -1,4 +1,5 @@
 export { type Parcel, makeParcel, checkParcel, parcelUpToDate, PARCEL_FORMAT } from './parcel'
+export { beside } from './rename'
 export {
   planImport,
   adaptFrame,

@@ -5,6 +5,7 @@ import {
   adaptFrame,
   adaptLayout,
   adaptMenu,
+  beside,
   checkParcel,
   parcelUpToDate,
   planImport,
@@ -16,6 +17,7 @@ import { type Problem, fail, failFirst } from '../../core/problems'
 import type { Catalogue, Menu } from '../../core/site'
 import type { HouseStyle } from '../../core/styles'
 import type { ImportInput } from '../../shared/api/types'
+import { nanoid } from 'nanoid'
 
 /** What a parcel brings, adapted to this site and judged; and what was left of its plan. */
 export interface ImportParts {
@@ -42,7 +44,9 @@ function sound<T>(document: T, check: (document: T) => Problem[]): T {
 
 /** Makes what a parcel brings ready to be written. What is stored is judged as it will stand, not as it came. */
 export function prepareImport(input: ImportInput, design: Design, catalogue: Catalogue): ImportParts {
-  const { parcel, choices = {}, leaveOut = [] } = input
+  const { choices = {}, leaveOut = [], both = [] } = input
+  failFirst(checkParcel(input.parcel))
+  const parcel = beside(parcelUpToDate(input.parcel), new Set(both), () => nanoid(12))
   const plan = planParcel(parcel, design, catalogue)
   const left = new Set(leaveOut)
   const items = plan.items.filter((i) => i.state !== 'same' && !left.has(keyOf(i)))

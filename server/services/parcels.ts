@@ -1,12 +1,13 @@
 import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
 import { type ImportPlan, type Parcel, makeParcel } from '../../core/formats'
-import type { Frame } from '../../core/frames'
+import type { Design, Frame } from '../../core/frames'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import type { PlainEdit } from '../../core/edits'
-import { replaceDocument } from '../../core/layouts'
+import { replaceDocument, treesOf } from '../../core/layouts'
 import { fail } from '../../core/problems'
-import type { HouseStyle } from '../../core/styles'
+import { type PartKey, comesAlong, partOf } from '../../core/releases'
+import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
 import type { Catalogue, Menu, MenuSet } from '../../core/site'
 import type { ImportInput } from '../../shared/api/types'
 import { readFrame, writeFrame } from '../database/frames'
@@ -18,6 +19,9 @@ import { makeEdit } from './editing'
 import { HOUSE, HOUSE_ID, LAYOUTS, MENUS, MENUS_ID } from './kept'
 import { takeTurns } from './turns'
 
+/** What another site has of ours. */
+const NOTHING: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE, menus: [] }
+
 /** Parcels: the draft on its way to another site, and what comes from one. */
 export class Parcels {
   constructor(
@@ -27,8 +31,22 @@ export class Parcels {
     private readonly jobs: Pick<Jobs, 'plan' | 'prepare'>,
   ) {}
 
-  async export(): Promise<Parcel> {
-    return makeParcel(await this.draft.design(), this.catalogue().site.settings.name, new Date().toISOString())
+  /**
+   * The whole draft; or some of its layouts with all that they need, variations standing alone where that is asked: then
+   * without what they follow.
+   */
+  async export(chosen?: { layouts: readonly string[]; alone: boolean }): Promise<Parcel> {
+    const design = await this.draft.design()
+    const make = (of: Design) => makeParcel(of, this.catalogue().site.settings.name, new Date().toISOString())
+    if (!chosen) return make(design)
+    const trees = treesOf(design)
+    const layouts = chosen.alone ? design.layouts.map((l) => trees.madeOf(l).made) : design.layouts
+    for (const id of chosen.layouts) if (!trees.document(id)) fail('layout-unknown', { id })
+    const keys = new Set(chosen.layouts.map((id): PartKey => `layout ${id}`))
+    const whole = { ...design, layouts }
+    const needed = comesAlong(NOTHING, whole, keys).map((a) => a.key)
+    const { house, ...parcel } = make(partOf(NOTHING, whole, keys))
+    return { ...parcel, house: needed.includes('house') ? house : null }
   }
 
   /** What importing would do here; nothing is changed. Throws the first reason for which it cannot be read. */

@@ -203,7 +203,7 @@ export class Releases {
     const released =
       what.kind === 'all'
         ? await this.releasePart(design, null, note, by)
-        : await this.releasePart(await this.draft.design(), new Set([`${what.kind} ${what.id}`]), note, by)
+        : await this.releasePart(await this.draft.design(), new Set<PartKey>([`${what.kind} ${what.id}`]), note, by)
     return { ...released, changes }
   }
 

@@ -215,6 +215,7 @@ export const importSchema = exact({
   parcel: aDocument('A parcel is missing'),
   choices: optional(record(/^[a-z-]{1,20} [\w:-]{1,120}$/, choice, 5000)),
   leaveOut: optional(list(text(100), 5000)),
+  both: optional(list(text(100), 5000)),
 })
 
 const releaseParts = {

@@ -607,6 +607,8 @@ export interface ImportInput {
   choices?: Record<string, Choice>
   /** Keys of the items to leave out: `layout ID`, `frame ID`, `house house`. */
   leaveOut?: string[]
+  /** Keys of layouts and frames that come beside those that are here, instead of in their place. */
+  both?: string[]
 }
 
 export type ImportPlanAnswer = ImportPlan

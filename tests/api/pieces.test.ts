@@ -2,6 +2,7 @@ import Database from 'better-sqlite3'
 import { join } from 'node:path'
 import { type Finding, checkDesign } from '#core/checks'
 import { Catalogue } from '#core/site'
+import type { Parcel } from '#core/formats'
 import { type Layout, emptyRow } from '#core/tree'
 import type { DesignAnswer } from '#shared/api/types'
 import { newPlace } from '#core/layouts'
@@ -145,4 +146,27 @@ test('loops and places that got into the file take nothing down', async () => {
   const place = knot.children[0]!.children[0]!.children.at(-1)!.id
   expect((await send('knot', { kind: 'remove', id: place })).status).toBe(200)
   expect((await findings()).some((f) => f.kind === 'unplaced')).toBe(false)
+})
+
+test('chosen layouts leave with all that they need; what is here already is kept, replaced, or has them beside it', async () => {
+  const { body } = await ada.call('GET', '/parcel?layouts=turret-exhibit')
+  const parcel = body as unknown as Parcel
+  const ids = parcel.layouts.map((l) => l.id)
+  expect(ids).toEqual(expect.arrayContaining(['turret-exhibit', 'exhibit-page', 'visit-band', 'exhibit-card']))
+  expect(ids).not.toContain('talk-page')
+  const alone = (await ada.call('GET', '/parcel?layouts=turret-exhibit&alone=yes')).body as unknown as Parcel
+  expect(alone.layouts.map((l) => l.id)).not.toContain('exhibit-page')
+  expect((await ada.call('GET', '/parcel?layouts=nowhere')).status).toBe(404)
+
+  const band = parcel.layouts.find((l) => l.id === 'visit-band') as Layout
+  const changed = { ...band, about: 'As it came' }
+  const sent = { ...parcel, layouts: parcel.layouts.map((l) => (l.id === 'visit-band' ? changed : l)) }
+  const taken = await ada.call('POST', '/parcel', { parcel: sent, both: ['layout visit-band'] })
+  expect(taken.status).toBe(200)
+  const { layouts } = (await ada.call('GET', '/design')).body as unknown as DesignAnswer
+  const bands = layouts.map((l) => l.layout).filter((l) => l.name.startsWith('Plan a visit'))
+  expect(bands.map((l) => l.about)).toEqual([band.about, 'As it came'])
+  // What came with it shows the one that came.
+  const exhibit = layouts.find((l) => l.layout.id === 'exhibit-page')!.layout as Layout
+  expect(JSON.stringify(exhibit)).toContain(bands[1]!.id)
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Choice, ImportPlan, Parcel, Unfit } from '#core/formats'
+import type { Choice, ImportItem, ImportPlan, Parcel, Unfit } from '#core/formats'
 import { counted } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
@@ -15,6 +15,7 @@ const notices = useNotices()
 const plan = shallowRef<ImportPlan | null>(null)
 const refused = ref('')
 const leaveOut = ref<string[]>([])
+const both = ref<string[]>([])
 const choices = ref<Record<string, Choice>>({})
 const busy = ref(false)
 
@@ -70,10 +71,23 @@ function choose(key: string, value: string) {
 function toggle(key: string, on: boolean) {
   leaveOut.value = on ? leaveOut.value.filter((k) => k !== key) : [...leaveOut.value, key]
 }
+/** What stands here already is kept, replaced, or stands beside what comes. */
+const keyOf = (item: ImportItem) => `${item.what} ${item.id}`
+const wayOf = (item: ImportItem) =>
+  leaveOut.value.includes(keyOf(item)) ? 'keep' : both.value.includes(keyOf(item)) ? 'both' : 'replace'
+function setWay(item: ImportItem, way: string) {
+  toggle(keyOf(item), way !== 'keep')
+  both.value = both.value.filter((k) => k !== keyOf(item)).concat(way === 'both' ? [keyOf(item)] : [])
+}
 async function take() {
   busy.value = true
   const done = await notices.attempt(() =>
-    useApi<ImportPlan>('POST', '/parcel', { parcel: props.parcel, choices: choices.value, leaveOut: leaveOut.value }),
+    useApi<ImportPlan>('POST', '/parcel', {
+      parcel: props.parcel,
+      choices: choices.value,
+      leaveOut: leaveOut.value,
+      both: both.value.filter((key) => !leaveOut.value.includes(key)),
+    }),
   )
   busy.value = false
   if (!done) return
@@ -103,7 +117,18 @@ async function take() {
           />
           <span class="w-20 shrink-0 text-soft">{{ WHAT[item.what] }}</span>
           <span class="made min-w-0 flex-1 break-words text-base leading-snug">{{ item.name }}</span>
-          <span class="text-xs" :class="item.state === 'replaces' ? 'bg-wash px-1' : 'text-soft'">{{
+          <select
+            v-if="item.state === 'replaces' && (item.what === 'layout' || item.what === 'frame')"
+            class="input w-auto!"
+            :aria-label="`What to do with ${item.name}`"
+            :value="wayOf(item)"
+            @change="setWay(item, ($event.target as HTMLSelectElement).value)"
+          >
+            <option value="keep">keep what is here</option>
+            <option value="replace">replace what is here</option>
+            <option value="both">have both</option>
+          </select>
+          <span v-else class="text-xs" :class="item.state === 'replaces' ? 'bg-wash px-1' : 'text-soft'">{{
             STATE[item.state]
           }}</span>
         </li>

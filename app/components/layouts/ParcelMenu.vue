@@ -7,6 +7,7 @@ import { useNotices } from '~/stores/notices'
 const notices = useNotices()
 const input = ref<HTMLInputElement>()
 const parcel = shallowRef<Parcel | null>(null)
+const choosing = ref(false)
 const MOST = 1_000_000
 
 async function read(event: Event) {
@@ -43,6 +44,16 @@ async function read(event: Event) {
           type="button"
           class="block w-full px-3 py-1.5 text-start"
           :class="active && 'bg-board'"
+          @click="choosing = true"
+        >
+          Take some layouts away…<br /><span class="text-xs text-soft">with all that they need</span>
+        </button>
+      </MenuItem>
+      <MenuItem v-slot="{ active }">
+        <button
+          type="button"
+          class="block w-full px-3 py-1.5 text-start"
+          :class="active && 'bg-board'"
           @click="input?.click()"
         >
           Bring a parcel in…<br /><span class="text-xs text-soft">says first what it would do</span>
@@ -58,5 +69,6 @@ async function read(event: Event) {
     aria-label="Parcel to bring in"
     @change="read"
   />
+  <ParcelOutDialog v-if="choosing" @close="choosing = false" />
   <ParcelDialog v-if="parcel" :parcel="parcel" @close="parcel = null" />
 </template>

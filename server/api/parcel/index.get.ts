@@ -1,10 +1,12 @@
-import { setResponseHeader } from 'h3'
+import { getQuery, setResponseHeader } from 'h3'
 import type { Parcel } from '../../../core/formats'
 import { slugOf } from '../../../core/site'
 import { studioHandler } from '../../utils/studio'
 
 export default studioHandler<Parcel>('designer', async ({ event, site }) => {
-  const parcel = await site.parcels.export()
+  const { layouts, alone } = getQuery(event)
+  const chosen = typeof layouts === 'string' ? { layouts: layouts.split(','), alone: alone === 'yes' } : undefined
+  const parcel = await site.parcels.export(chosen)
   setResponseHeader(event, 'content-disposition', `attachment; filename="${slugOf(parcel.from) || 'site'}.parcel.json"`)
   return parcel
 })

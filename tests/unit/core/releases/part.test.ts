@@ -13,10 +13,7 @@ const variation = (id: string, base: string): Variation => {
   const { defaults: _d, children: _c, ...rest } = empty(id)
   return { ...rest, follows: { base, changes: [] } }
 }
-const using = (id: string, of: string): Frame => ({
-  ...frame(id, [{ kind: 'every' }]),
-  regions: { ...frame(id, []).regions, body: { kind: 'use', layout: of } },
-})
+const using = (id: string, of: string): Frame => frame(id, [{ kind: 'every' }], { body: { kind: 'use', layout: of } })
 const along = (before: Design, after: Design, ...taken: PartKey[]) =>
   comesAlong(before, after, new Set(taken)).map((a) => `${a.key} for ${a.for}`)
 const ids = (design: Design) => design.layouts.map((l) => l.id)

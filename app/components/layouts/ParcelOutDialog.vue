@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import type { Design } from '#core/frames'
+import { type PartKey, comesAlong } from '#core/releases'
+import { PLAIN_HOUSE } from '#core/styles'
+import { isVariation } from '#core/tree'
+import { counted } from '#core/words'
+import { useDesign } from '~/stores/design'
+
+/** Some layouts on their way to another site: which, whether variations come with what they follow, and what comes along. */
+const emit = defineEmits<{ close: [] }>()
+
+const design = useDesign()
+const chosen = ref<string[]>([])
+const alone = ref(false)
+const NOTHING: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE, menus: [] }
+const along = computed(() => {
+  const { design: all, trees } = design
+  const layouts = alone.value ? all.layouts.map((l) => trees.madeOf(l).made) : all.layouts
+  const keys = new Set(chosen.value.map((id): PartKey => `layout ${id}`))
+  return comesAlong(NOTHING, { ...all, layouts, menus: [] }, keys).map(({ key }) =>
+    key === 'house' ? 'the house style' : `“${design.layoutName(key.split(' ')[1]!)}”`,
+  )
+})
+const hasVariations = computed(() =>
+  chosen.value.some((id) => {
+    const layout = design.layoutById.get(id)?.layout
+    return layout && isVariation(layout)
+  }),
+)
+const address = computed(
+  () => `/api/parcel?layouts=${chosen.value.map(encodeURIComponent).join(',')}${alone.value ? '&alone=yes' : ''}`,
+)
+</script>
+
+<template>
+  <ModalSheet title="Take some layouts away" @close="$emit('close')">
+    <ul class="border-t">
+      <li v-for="{ layout } in design.layouts" :key="layout.id" class="border-b py-1.5">
+        <label class="flex items-baseline gap-3">
+          <input v-model="chosen" type="checkbox" class="accent-ink" :value="layout.id" />
+          <span class="made min-w-0 flex-1 break-words text-base leading-snug">{{ layout.name }}</span>
+          <span class="text-xs text-soft">{{ layout.region }}</span>
+        </label>
+      </li>
+    </ul>
+    <label v-if="hasVariations" class="mt-3 flex items-baseline gap-2">
+      <input v-model="alone" type="checkbox" class="accent-ink" />
+      Variations come standing alone, without what they follow
+    </label>
+    <p v-if="along.length" class="mt-3 bg-board p-2 text-xs" role="status">
+      Comes along, since it is needed: {{ along.join(', ') }}.
+    </p>
+    <template #actions>
+      <button type="button" class="btn" @click="$emit('close')">Not now</button>
+      <a v-if="chosen.length" class="btn btn-spot" :href="address" download @click="emit('close')"
+        >Take {{ counted(chosen.length, 'layout') }} away</a
+      >
+    </template>
+  </ModalSheet>
+</template>
