@@ -96,12 +96,23 @@ const STUDIO = {
     await page.goto(`${ORIGIN}/studio/content/entries?sort=-date`)
     await page.getByLabel('Choose The bell comes home').check()
   },
-  async menus(page) {
-    await page.goto(`${ORIGIN}/studio/content/menus`)
-    await page.getByRole('textbox', { name: /^Getting here/ }).click()
-  },
   async layouts(page) {
     await page.goto(`${ORIGIN}/studio/layouts`)
+  },
+  async pieces(page) {
+    await page.goto(`${ORIGIN}/studio/layouts`)
+    await page.getByRole('heading', { name: 'Shared pieces' }).waitFor()
+    await page.getByRole('article').last().scrollIntoViewIfNeeded()
+  },
+  async 'bench-piece'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/talk-page`)
+    await page.getByRole('treeitem', { name: 'Piece: Plan a visit' }).click()
+  },
+  async starters(page) {
+    await page.goto(`${ORIGIN}/studio/layouts`)
+    await page.getByRole('button', { name: 'New layout' }).click()
+    await page.getByRole('radio', { name: /^Body/ }).check()
+    await page.getByRole('button', { name: /^Facts beside it/ }).click()
   },
   async bench(page) {
     await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
@@ -152,8 +163,6 @@ const SITE = {
   'site-home-phone': ['/', 390, (page) => page.getByRole('button', { name: 'Menu' }).click()],
   'site-exhibit': ['/exhibits/walnut-longcase-with-tide-dial', 1280],
   'site-exhibits': ['/exhibits?room=long-gallery&strikes=yes', 1280],
-  'site-search': ['/search?q=pendulm', 1280],
-  'site-lost': ['/exhibits/nothing', 1280],
 }
 
 /** Some addresses that people have asked for in vain. */

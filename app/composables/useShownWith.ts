@@ -3,8 +3,16 @@ import type { Layout } from '#core/tree'
 import type { Catalogue, Page } from '#core/site'
 
 /** The page that a layout is first shown with: one on which it shows, else one that suits its region. */
-export function firstPageFor(layout: Layout, catalogue: Catalogue, table: OutcomeTable | null): Page {
-  const own = table ? pagesOfLayout(table, catalogue.pages, layout.id)[0] : undefined
+export function firstPageFor(
+  layout: Layout,
+  catalogue: Catalogue,
+  table: OutcomeTable | null,
+  /** Where a piece stands: it shows where these do. */
+  standsIn: readonly { id: string }[] = [],
+): Page {
+  const own = table
+    ? [layout, ...standsIn].flatMap(({ id }) => pagesOfLayout(table, catalogue.pages, id).slice(0, 1))[0]
+    : undefined
   if (own) return own
   const entry = catalogue.pages.find((p) => p.kind === 'entry' && catalogue.types.get(p.type!)!.fields.length > 0)
   const wantsEntry = layout.region === 'body' || layout.region === 'card'

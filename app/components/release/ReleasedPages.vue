@@ -54,11 +54,7 @@ const MOST = 12
 <template>
   <ModalSheet :title="`Release ${release.number} is what visitors see now`" @close="$emit('close')">
     <p class="mb-3 text-soft">
-      {{
-        release.pages === null
-          ? 'These are ready'
-          : `${counted(release.pages, 'page')} may look different; these are ready`
-      }}
+      {{ !release.pages ? 'These are ready' : `${counted(release.pages, 'page')} may look different; these are ready` }}
       to be looked at as visitors see them.
     </p>
     <ul class="border-t" aria-label="Pages to look at">

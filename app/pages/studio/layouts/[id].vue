@@ -15,7 +15,7 @@ const bench = useBench()
 const site = useSite()
 const map = useMap()
 const following = useFollowing()
-usePieces()
+const pieces = usePieces()
 const failed = ref('')
 const adding = ref(false)
 const keys = ref(false)
@@ -38,13 +38,18 @@ const onPaper = ref<{ editWords(): boolean }>()
 const id = computed(() => String(route.params.id))
 const shown = shallowRef<Page | null>(null)
 watch(shown, (page) => (bench.page = page))
+/** The page that the layout is first shown with; of a piece one on which it stands. */
+const firstPage = (): Page => {
+  const { id: of, region } = bench.layout!
+  const standsIn = region === 'piece' ? pieces.reachOf(of).layouts : []
+  return firstPageFor(bench.layout!, site.catalogue!, map.kept, standsIn)
+}
 /** The content is another: the same page as it is now, or, where it is gone, another one. */
 watch(
   () => site.catalogue?.state,
   () => {
     const { catalogue } = site
-    if (catalogue && shown.value && bench.layout)
-      shown.value = catalogue.page(shown.value.key) ?? firstPageFor(bench.layout, catalogue, map.kept)
+    if (catalogue && shown.value && bench.layout) shown.value = catalogue.page(shown.value.key) ?? firstPage()
   },
 )
 
@@ -62,7 +67,7 @@ async function open() {
     await bench.open(id.value, asked)
     const at = typeof route.query.page === 'string' ? site.catalogue?.page(route.query.page) : undefined
     if (typeof route.query.node === 'string') bench.selected = route.query.node
-    shown.value = at ?? firstPageFor(bench.layout!, site.catalogue!, map.kept)
+    shown.value = at ?? firstPage()
   } catch (error) {
     failed.value = (error as Error).message
   }
@@ -72,8 +77,7 @@ useLive(() => id.value)
 watch(
   () => map.kept,
   (table, before) => {
-    if (table && !before && bench.layout && !route.query.page)
-      shown.value = firstPageFor(bench.layout, site.catalogue!, table)
+    if (table && !before && bench.layout && !route.query.page) shown.value = firstPage()
   },
 )
 onBeforeUnmount(bench.close)
