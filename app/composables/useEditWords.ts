@@ -1,5 +1,6 @@
 import { describeValue } from '#core/elements'
 import type { Edit } from '#core/layouts'
+import { useDesign } from '~/stores/design'
 
 const MOST = 60
 const short = (text: string) => (text.length > MOST ? `${text.slice(0, MOST)}…` : text)
@@ -7,6 +8,8 @@ const short = (text: string) => (text.length > MOST ? `${text.slice(0, MOST)}…
 /** What edits set, in a few words. */
 export function useEditWords() {
   const names = useElementNames()
+  const design = useDesign()
+  const looks = computed(() => new Map(design.house.looks.map((look) => [look.id, look.name])))
 
   function whole(edit: Edit): string {
     if (edit.kind === 'setProperty')
@@ -15,6 +18,7 @@ export function useEditWords() {
       return edit.value === null ? 'nothing' : String(edit.value)
     if (edit.kind === 'setSpans') return edit.spans.join(' + ')
     if (edit.kind === 'setFill') return edit.unset ? 'as the piece says' : whole(edit.fill)
+    if (edit.kind === 'setLook') return looks.value.get(edit.look) ?? (edit.look ? 'a look that is gone' : 'none')
     if (edit.kind === 'setOpen') return edit.open ? 'open' : 'not open'
     if (edit.kind === 'rename') return edit.name || 'no name'
     if (edit.kind === 'describe') return edit.about || 'nothing'

@@ -1,5 +1,6 @@
 import { kindName, sortName, sortOf } from '#core/elements'
 import { giveLooks, giveLooksToAll } from '#core/layouts'
+import { type StyleGroup, styleProperty } from '#core/styles'
 import { type Styles, copyOf } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
@@ -19,8 +20,11 @@ export function useLooks() {
     notices.say(`Copied the looks of ${kindName(node)}. Give them to whatever is in hand next.`)
   }
 
-  function paste(): void {
-    if (copied.value && bench.apply(giveLooks(bench.layout!, copied.value, bench.chosen))) bench.tell('Looks given')
+  /** Gives what was copied: all of it, or what belongs to one group of looks. */
+  function paste(group?: StyleGroup): void {
+    if (!copied.value) return
+    const only = group && ((property: string) => styleProperty(property)?.group === group)
+    if (bench.apply(giveLooks(bench.layout!, copied.value, bench.chosen, only))) bench.tell('Looks given')
   }
 
   function giveToAll(): void {

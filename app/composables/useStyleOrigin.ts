@@ -8,7 +8,7 @@ export interface Origin {
   from: 'here' | 'from wide' | 'from medium' | Giver | 'house' | 'base'
 }
 
-type Giver = 'row' | 'column' | 'layout' | 'piece'
+type Giver = 'row' | 'column' | 'layout' | 'piece' | 'look'
 /** Who gives a property at a width step: the nearest row or column around that does, or the layout. */
 export type GiverOf = (property: string, step: Step) => Giver
 

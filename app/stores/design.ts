@@ -70,6 +70,13 @@ export const useDesign = defineStore('design', () => {
     await Promise.all([loadReleases(), loadRemoved()])
   }
 
+  /** The house style as it stands, and its revision. */
+  async function askHouse(): Promise<DesignAnswer> {
+    const answer = await useApi<DesignAnswer>('GET', '/design')
+    house.value = answer.house
+    return answer
+  }
+
   async function loadReleases(): Promise<void> {
     const answer = await useApi<ReleasesAnswer>('GET', '/releases')
     waiting.value = answer.waiting
@@ -245,6 +252,7 @@ export const useDesign = defineStore('design', () => {
     tintOf,
     layoutName,
     load,
+    askHouse,
     spoilt,
     faults,
     removed,

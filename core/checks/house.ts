@@ -28,6 +28,7 @@ function namedByNode(node: TreeNode): OfHouse[] {
   if (node.kind === 'element') found.push(...allOf(node.looks))
   if ('gives' in node) found.push(...allOf(node.gives))
   found.push(...looksNamed(node.props, propertiesOf(node)))
+  if (node.look) found.push(`look ${node.look}`)
   return found
 }
 

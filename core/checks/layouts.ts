@@ -84,6 +84,7 @@ export function checkThings(
       entryField: (id) => void (fieldLabel(catalogue, { of: 'page', field: id }) ?? dangling('field', id)),
     })
     for (const [what, id] of askedFor(node, catalogue)) dangling(what, id)
+    if (node.look && !looks.has(node.look)) dangling('look', node.look)
     findings.push(...gone.values())
   }
   return findings

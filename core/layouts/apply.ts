@@ -138,6 +138,13 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     else delete element.fills
     return at < 0 ? { kind: 'setFill', id, fill, unset: true } : { kind: 'setFill', id, fill: before[at]! }
   },
+  setLook(draft, { id, look }) {
+    const { look: before = '' } = nodeIn(draft, id)
+    const node = draft.writable(id)
+    if (look) node.look = look
+    else delete node.look
+    return { kind: 'setLook', id, look: before }
+  },
   setOpen(draft, { id, property, open }) {
     const { open: before = [] } = nodeIn(draft, id)
     const node = draft.writable(id)

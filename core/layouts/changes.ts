@@ -25,6 +25,8 @@ export function settingKey(edit: Setting): string {
       return path('part', edit.id, edit.part)
     case 'setFill':
       return path('fill', edit.id, settingKey(edit.fill))
+    case 'setLook':
+      return path('named', edit.id)
     case 'setOpen':
       return path('open', edit.id, edit.property)
   }
@@ -155,6 +157,8 @@ export function settingIn(layout: Layout, edit: Setting): Setting {
         node?.kind === 'element' ? node.fills?.find((f) => settingKey(f) === settingKey(edit.fill)) : undefined
       return said ? { ...rest, fill: said } : { ...rest, unset: true }
     }
+    case 'setLook':
+      return { ...edit, look: node?.look ?? '' }
     case 'setOpen':
       return { ...edit, open: node?.open?.includes(edit.property) ?? false }
     case 'rename':

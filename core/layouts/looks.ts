@@ -9,9 +9,10 @@ import type { Edit } from './edits'
 type SetStyle = Extract<Edit, { kind: 'setStyle' }>
 
 /** The edits that make own looks into others, of those properties that are asked of the thing. */
-function toLooks(node: TreeNode, looks: Styles): SetStyle[] {
+function toLooks(node: TreeNode, looks: Styles, only: (property: string) => boolean): SetStyle[] {
   const { id, styles } = node
-  return looksAskedOf(node).flatMap(({ name: property }) =>
+  const asked = looksAskedOf(node).filter((p) => only(p.name))
+  return asked.flatMap(({ name: property }) =>
     STEPS.flatMap((step): SetStyle[] => {
       const [has, gets] = [styles[property]?.[step], looks[property]?.[step]]
       return has === gets ? [] : [{ kind: 'setStyle', id, property, step, value: gets ?? null }]
@@ -19,11 +20,19 @@ function toLooks(node: TreeNode, looks: Styles): SetStyle[] {
   )
 }
 
-/** Gives several things the looks of one, as far as they suit them; null when they look so already. */
-export function giveLooks(layout: Layout, looks: Styles, to: readonly Id[]): Edit | null {
+/**
+ * Gives several things the looks of one, as far as they suit them, all or only some properties; null when they look so
+ * already.
+ */
+export function giveLooks(
+  layout: Layout,
+  looks: Styles,
+  to: readonly Id[],
+  only: (property: string) => boolean = () => true,
+): Edit | null {
   const edits = to.flatMap((id) => {
     const node = find(layout, id)?.node
-    return node ? toLooks(node, looks) : []
+    return node ? toLooks(node, looks, only) : []
   })
   return together(`looks of ${to.length === 1 ? 'one thing' : `${to.length} things`}`, edits)
 }

@@ -163,6 +163,7 @@ class Difference {
     this.styles(before.styles, after.styles, (look) => this.set({ kind: 'setStyle', id, ...look }))
     if ((before.name ?? '') !== (after.name ?? '')) this.set({ kind: 'rename', id, name: after.name ?? '' })
     if (!equal(before.when ?? [], after.when ?? [])) this.set({ kind: 'setWhen', id, when: after.when ?? [] })
+    if ((before.look ?? '') !== (after.look ?? '')) this.set({ kind: 'setLook', id, look: after.look ?? '' })
     this.open(id, before.open, after.open)
     if (before.kind === 'element' && after.kind === 'element') this.element(before, after)
     if ('gives' in before || 'gives' in after)

@@ -73,6 +73,8 @@ export function describeEdit(edit: Edit, layout: Layout): string {
       return `${edit.hidden ? 'hide' : 'show'} ${looksName(layout, edit.id, edit.part)} of ${named(layout, edit.id)}`
     case 'setFill':
       return `what ${named(layout, edit.id)} says here`
+    case 'setLook':
+      return `named look of ${named(layout, edit.id)}`
     case 'setOpen':
       return `${edit.open ? 'leave open' : 'close'} ${propertyLabel(layout, edit.id, edit.property)} of ${named(layout, edit.id)}`
     case 'insertItem':
@@ -123,6 +125,8 @@ function keyWords(key: string, layout: Layout): string {
       return describeEdit({ kind: 'hidePart', id, part: first, hidden: true }, layout)
     case 'fill':
       return `what ${named(layout, id)} says here`
+    case 'named':
+      return describeEdit({ kind: 'setLook', id, look: '' }, layout)
     case 'open':
       return describeEdit({ kind: 'setOpen', id, property: first, open: true }, layout)
     case 'when':

@@ -4,9 +4,11 @@ import {
   type Layout,
   type LayoutElement,
   type LayoutRegion,
+  type LooksKey,
   type Place,
   type Row,
   type State,
+  type Styles,
   type TreeNode,
   type Value,
   looksKey,
@@ -142,22 +144,35 @@ class Compiler implements Compile {
   }
 
   attributes(node: TreeNode, ...classes: string[]): string {
-    const rest = cascade(looksGiven(this.context.defaults, node), node.styles)
+    const rest = cascade(this.given(node), node.styles)
     const states = node.kind === 'element' ? this.statesOf(node, '', elementSpec(node.type)?.states) : undefined
-    return this.opening(classes, { rest, states }) + (this.context.ids ? ` data-node="${escapeHtml(node.id)}"` : '')
+    const opening = this.opening([...classes, ...this.named(node)], { rest, states })
+    return opening + (this.context.ids ? ` data-node="${escapeHtml(node.id)}"` : '')
   }
 
   part(element: LayoutElement, part: string, ...classes: string[]): string {
-    const rest = cascade(looksGiven(this.context.defaults, element, part), element.looks?.[part])
+    const rest = cascade(this.given(element, part), element.looks?.[part])
     const states = this.statesOf(element, part, elementSpec(element.type)?.parts?.[part]?.states)
-    return this.opening(classes, { rest, states })
+    return this.opening([...classes, ...this.named(element, part)], { rest, states })
+  }
+
+  /** What is given to a thing by its kind; nothing where it has a named look instead. */
+  private given(node: TreeNode, at: LooksKey = ''): Styles | undefined {
+    return node.look === undefined ? looksGiven(this.context.defaults, node, at) : undefined
+  }
+
+  /** The class of its named look, or of what that says of a part. */
+  private named({ look }: TreeNode, part = ''): string[] {
+    if (look === undefined) return []
+    this.needs.looks.add(look)
+    return [lookClass(look, part)]
   }
 
   private statesOf(element: LayoutElement, part: string, states: readonly State[] = []): Looks['states'] {
     const found: NonNullable<Looks['states']> = {}
     for (const state of states) {
       const at = looksKey(part, state)
-      found[state] = cascade(looksGiven(this.context.defaults, element, at), element.looks?.[at])
+      found[state] = cascade(this.given(element, at), element.looks?.[at])
     }
     return found
   }

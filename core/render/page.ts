@@ -1,7 +1,7 @@
 import type { Need } from '../conditions'
 import { ELEMENTS } from '../elements'
 import { type DrawnTree, type Trees, treeToDraw, treesOf } from '../layouts'
-import { type HouseStyle, baseCss, fontsAtOnce, namedRule, rulesCss } from '../styles'
+import { type HouseStyle, baseCss, fontsAtOnce, namedRules, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
 import { REGIONS, type LayoutDocument, type Region } from '../tree'
 import type { Id, Menu, Page } from '../site'
@@ -270,7 +270,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     const parts = new Set(ELEMENTS.filter((e) => shown.has(e.type)).flatMap((e) => e.css))
     const families = used.flatMap((p) => [...p.families]).filter((f) => !f.startsWith('@'))
     const looks = new Set(used.flatMap((p) => [...p.looks]))
-    const named = this.design.house.looks.filter((look) => looks.has(look.id)).flatMap((look) => namedRule(look) ?? [])
+    const named = this.design.house.looks.filter((look) => looks.has(look.id)).flatMap(namedRules)
     const rules = used.flatMap((p) => p.rules)
     for (const css of used.flatMap((p) => [...p.css])) parts.add(css)
     return baseCss(this.design.house, families) + [...parts].join('') + rulesCss(named) + rulesCss(rules)

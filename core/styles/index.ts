@@ -6,7 +6,7 @@ export { SHIPPED } from './families'
 export { HOUSE_FAMILIES } from './type'
 export { houseUpToDate } from './house-formats'
 export { TYPE_STEPS, lengthCss, refuseLength, typedLength } from './lengths'
-export { lookClass, namedRule } from './named'
+export { lookClass, namedRules } from './named'
 export { baseCss, fontsAtOnce } from './base'
 export {
   STEP_LIMITS,

@@ -13,7 +13,7 @@ import {
   whole,
   yesNo,
 } from '../shape'
-import { looksShape, stylesShape } from '../tree'
+import { looksOf, looksShape, stylesShape } from '../tree'
 import { isFamily } from './fonts'
 import { type NamedLook, SCALE_STEPS, isColour } from './house'
 import { refuseStyle, styleProperty } from './properties'
@@ -40,11 +40,13 @@ const face = exact({
 })
 
 /** Why some looks cannot be a named look's; null when they can. */
-function refuseLooks({ styles: rest, looks }: Pick<NamedLook, 'styles' | 'looks'>): string | null {
-  for (const styles of [rest, ...Object.values(looks)]) {
+function refuseLooks({ for: of, styles: rest, looks }: Pick<NamedLook, 'for' | 'styles' | 'looks'>): string | null {
+  const owner = of === 'row' || of === 'column' || of === 'place' ? of : 'element'
+  for (const [at, styles] of [['', rest] as const, ...Object.entries(looks)]) {
     for (const [name, stepped] of Object.entries(styles)) {
       const property = styleProperty(name)
-      if (!property?.on.includes('element')) return 'a named look of its house style says what no look does'
+      if (!property?.on.includes(looksOf(at).part ? 'part' : owner))
+        return 'a named look of its house style says what no look does'
       for (const value of Object.values(stepped)) {
         const why = refuseStyle(property, value)
         if (why) return `a named look of its house style cannot be read: ${property.label}: ${why}`

@@ -9,6 +9,8 @@ export type Setting =
   | Fill
   /** What the place of a piece says of one thing in it; with `unset` it says nothing of that any more, whatever `fill` holds. */
   | { kind: 'setFill'; id: Id; fill: Fill; unset?: true }
+  /** Gives something a named look of the house style; an empty one takes it away. */
+  | { kind: 'setLook'; id: Id; look: Id }
   /** Leaves a property of something in a piece to the places of it, or not. */
   | { kind: 'setOpen'; id: Id; property: string; open: boolean }
   /**

@@ -130,7 +130,7 @@ const open = byValue((v) =>
   v === undefined ? ABSENT : texts(/^[A-Za-z]{1,40}$/, 60, 'what is open is a list of properties', 1),
 )
 
-const node = { id: id(), name: optional(text(MOST_NAME)), props, styles, when, open }
+const node = { id: id(), name: optional(text(MOST_NAME)), props, styles, when, look: optional(id()), open }
 
 const LOOKS = new RegExp(`^(?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?$`)
 const PART = /^[a-zA-Z]{1,40}$/
@@ -238,6 +238,11 @@ const fills = list(fill, MOST_FILLS, `a place says at most ${MOST_FILLS} things 
 export const SETTINGS = {
   ...fillsOf(id()),
   setFill: exact({ kind: oneOf(['setFill']), id: id(), fill, unset: optional(yesNo().isTrue()) }),
+  setLook: exact({
+    kind: oneOf(['setLook']),
+    id: id(),
+    look: pattern(/^[\w-]{0,40}$/, 'a named look goes by its id'),
+  }),
   setOpen: exact({ kind: oneOf(['setOpen']), id: id(), property: text(40), open: yesNo() }),
   setDefault: exact({
     kind: oneOf(['setDefault']),

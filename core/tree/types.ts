@@ -70,6 +70,8 @@ interface Node {
   styles: Styles
   /** What must hold for it to be drawn; all of it. */
   when?: Condition[]
+  /** The named look of the house style that it has, beneath its own looks and in the place of what is given to its kind. */
+  look?: Id
   /** In a piece, the properties whose values each place says itself. */
   open?: string[]
 }

@@ -1,4 +1,4 @@
-import { expect, keep, signIn, test } from './studio'
+import { benchPage, expect, findings, keep, saved, signIn, test } from './studio'
 
 /** What a panel, a dialog, a notice and a toggle look like where there is little room. */
 
@@ -65,4 +65,48 @@ test('only frames that order alone tells apart can be dragged; a toggle that is 
   await expect(longest).toHaveAttribute('aria-pressed', 'false')
   await longest.click()
   await expect(longest).toHaveAttribute('aria-pressed', 'true')
+})
+
+test('looks are kept by a name, given to another of the kind, followed there, and copied by groups', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.origin}/studio/layouts/talk-page`)
+  const sheet = page.getByRole('complementary', { name: 'Properties' })
+  await page
+    .getByRole('treeitem', { name: /^List with icons/ })
+    .first()
+    .click()
+  const size = sheet.getByLabel('Size', { exact: true })
+  await size.fill('23')
+  await size.press('Enter')
+  await sheet.getByRole('button', { name: 'Keep as a named look…' }).click()
+  await sheet.getByLabel('Name of the look').fill('Large lines')
+  await sheet.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(sheet.getByLabel('Named look')).toHaveValue(/.+/)
+  // It looks as before, and the look is where that comes from.
+  const lines = benchPage(page)
+    .locator('.of-body [data-node]')
+    .filter({ hasText: /With [A-Z]/ })
+    .last()
+  await expect(lines).toHaveCSS('font-size', '23px')
+  const here = sheet.getByRole('button', { name: 'Size is set here. Give it back' })
+  await expect(here).toHaveCount(0)
+  expect(await findings(page)).toEqual([])
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(here).toHaveCount(1)
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await saved(page)
+
+  // Changed in the house, it is another wherever it is followed.
+  await page.goto(`${server.origin}/studio/house`)
+  await page.getByRole('button', { name: /^Large lines/ }).click()
+  await expect(page.getByText('1 layout').first()).toBeVisible()
+  await page.getByLabel('Size', { exact: true }).fill('31')
+  await Promise.all([
+    page.waitForResponse('**/api/house/edits'),
+    page.getByLabel('Size', { exact: true }).press('Enter'),
+  ])
+  await page.goto(`${server.origin}/studio/layouts/talk-page`)
+  await expect(lines).toHaveCSS('font-size', '31px')
 })

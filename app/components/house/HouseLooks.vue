@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ELEMENTS, elementSpec } from '#core/elements'
+import { elementSpec } from '#core/elements'
 import { type NamedLook, stylePropertiesOn } from '#core/styles'
 import type { HouseUses } from '#core/checks'
 import { type LooksKey, looksKey } from '#core/tree'
@@ -20,7 +20,8 @@ const added = ref('')
 const bench = useBench()
 onMounted(() => (bench.step = 'wide'))
 
-const spec = computed(() => elementSpec(props.kind) ?? ELEMENTS[0]!)
+const spec = computed(() => elementSpec(props.kind))
+const kindWords = computed(() => (spec.value?.name ?? props.kind).toLowerCase())
 const looks = computed(() => edits.house.value.looks.filter((l) => l.for === props.kind))
 const STATE_WORDS: Record<string, string> = {
   hover: 'Under the pointer',
@@ -30,9 +31,13 @@ const STATE_WORDS: Record<string, string> = {
 }
 const states = computed(() => [
   { value: '', label: 'At rest' },
-  ...(spec.value.states ?? []).map((s) => ({ value: looksKey('', s), label: STATE_WORDS[s]! })),
+  ...(spec.value?.states ?? []).map((s) => ({ value: looksKey('', s), label: STATE_WORDS[s]! })),
 ])
-const asked = stylePropertiesOn('element').filter((p) => p.group !== 'arrangement' && p.suits !== 'pictures')
+const asked = computed(() => {
+  const { kind } = props
+  const owner = kind === 'row' || kind === 'column' || kind === 'place' ? kind : 'element'
+  return stylePropertiesOn(owner).filter((p) => p.group !== 'arrangement' && p.suits !== 'pictures')
+})
 const layoutsOf = (look: NamedLook) => props.uses.layouts.get(`look ${look.id}`) ?? []
 const usedWords = (look: NamedLook) => (layoutsOf(look).length ? counted(layoutsOf(look).length, 'layout') : 'nowhere')
 function toggle(look: NamedLook) {
@@ -42,12 +47,7 @@ function toggle(look: NamedLook) {
 }
 function add() {
   const name = added.value.trim()
-  const id =
-    name &&
-    edits.addLook(
-      name,
-      looks.value.find((l) => l.id === open.value),
-    )
+  const id = name && edits.addLook(name, looks.value.find((l) => l.id === open.value) ?? looks.value[0])
   if (!id) return
   added.value = ''
   open.value = id
@@ -88,7 +88,7 @@ const indexOf = (look: NamedLook) => edits.house.value.looks.indexOf(look)
           <button
             type="button"
             class="btn btn-small h-7!"
-            :disabled="looks.length === 1"
+            :disabled="kind === 'button' && looks.length === 1"
             @click="edits.remove('looks', look.id)"
           >
             Remove
@@ -119,7 +119,7 @@ const indexOf = (look: NamedLook) => edits.house.value.looks.indexOf(look)
     <input
       v-model="added"
       class="input min-w-0 flex-1"
-      :placeholder="`Another look for ${spec.name.toLowerCase()}s`"
+      :placeholder="`Another look for ${kindWords}s`"
       aria-label="Name of a new look"
       maxlength="60"
     />

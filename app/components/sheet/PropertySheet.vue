@@ -7,6 +7,7 @@ import { STYLE_GROUPS, cascade, stylePropertiesOn } from '#core/styles'
 import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
+import { useDesign } from '~/stores/design'
 import { usePieces } from '~/stores/pieces'
 import { useSession } from '~/stores/session'
 
@@ -15,6 +16,7 @@ defineProps<{ page: Page }>()
 defineEmits<{ leave: [] }>()
 
 const bench = useBench()
+const design = useDesign()
 const pieces = usePieces()
 const checks = useChecks()
 const session = useSession()
@@ -84,9 +86,14 @@ const saidLooks = computed<Styles>(() => {
       if (fill.value !== null) (found[fill.property] ??= {})[fill.step] = fill.value
   return found
 })
+/** The named look that it has, in the place of what is given around it. */
+const namedLook = computed(() => design.house.looks.find((l) => l.id === node.value?.look) ?? null)
 /** What holds where nothing is set: what is given around it, and over that, at the place of a piece, what that says. */
 const given = computed<Styles>(() => {
-  const from = looksGiven(givenTo(treeOf.value, node.value!.id), node.value!, at.value) ?? {}
+  const look = namedLook.value
+  const from = look
+    ? ((at.value ? look.looks[at.value] : look.styles) ?? {})
+    : (looksGiven(givenTo(treeOf.value, node.value!.id), node.value!, at.value) ?? {})
   return saidHere.value && pieces.inPiece ? cascade(from, looksIn(pieces.inPiece)) : from
 })
 const treeOf = computed(() => (pieces.inside ? bench.tree! : bench.layout!))
@@ -106,7 +113,9 @@ const asked = computed(() => {
 const giver = (property: string, step: Step) =>
   saidHere.value && pieces.inPiece && looksIn(pieces.inPiece)[property]?.[step] !== undefined
     ? 'piece'
-    : giverOf(treeOf.value, node.value!, at.value, property, step).kind
+    : namedLook.value
+      ? 'look'
+      : giverOf(treeOf.value, node.value!, at.value, property, step).kind
 function setStyle(values: { property: string; value: StyleValue | null }[]) {
   const edits = values.flatMap((v) => {
     const look = { step: bench.step, ...v, ...(at.value && { at: at.value }) }
@@ -133,7 +142,6 @@ const atThisWidth = computed(() =>
 function clearWidth() {
   setStyle(atThisWidth.value.map((property) => ({ property, value: null })))
 }
-const looks = useLooks()
 const notes = computed(() => checks.byNode.get(bench.selected ?? ''))
 const STEP_WORDS: Record<Step, string> = { wide: 'wide screens', medium: 'medium screens', narrow: 'narrow screens' }
 
@@ -197,26 +205,11 @@ defineExpose({ focusFirst })
           <span>{{ counted(atThisWidth.length, 'look') }} set for {{ STEP_WORDS[bench.step] }} alone</span>
           <button type="button" class="font-medium text-spot-deep hover:underline" @click="clearWidth">Clear</button>
         </p>
-        <div
+        <SheetLooks
           v-if="bench.mayEdit && at === '' && !isPiece && !pieces.inside && !typed.trim()"
-          class="flex flex-wrap gap-1 border-t py-2"
-          role="group"
-          aria-label="Looks as a whole"
-        >
-          <button type="button" class="btn btn-small" @click="looks.copy">Copy looks</button>
-          <button type="button" class="btn btn-small" :disabled="!looks.copied.value" @click="looks.paste">
-            Give copied looks
-          </button>
-          <button
-            v-if="bench.nodes.length === 1 && Object.keys(node.styles).length"
-            type="button"
-            class="btn btn-small"
-            :title="`Makes these the looks of every ${looks.kind.value} here`"
-            @click="looks.giveToAll"
-          >
-            Give to all of its kind
-          </button>
-        </div>
+          :key="`looks ${node.id}`"
+          :node="node"
+        />
         <SheetStyles
           v-if="!isPiece"
           :key="at"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { houseUses } from '#core/checks'
+import { elementSpec } from '#core/elements'
 import { useDesign } from '~/stores/design'
 import { useSession } from '~/stores/session'
 
@@ -13,6 +14,9 @@ const edits = useHouseEdits()
 const { store, house } = edits
 const { mark } = useHouseMark()
 const uses = computed(() => houseUses(design.design))
+/** Kinds of things besides buttons for which there are named looks; they are made on the bench, of what a thing looks like. */
+const otherKinds = computed(() => [...new Set(house.value.looks.map((l) => l.for))].filter((kind) => kind !== 'button'))
+const kindWords = (kind: string) => elementSpec(kind)?.name ?? kind.charAt(0).toUpperCase() + kind.slice(1)
 const dark = ref(false)
 const DARK = [
   { value: 'never', label: 'Nobody' },
@@ -87,6 +91,12 @@ onBeforeUnmount(() => (mark.value = ''))
           <HouseNumber label="Rounding" :at="['radius']" :value="house.radius" :min="0" :max="400" shows="img" />
         </HouseSection>
         <HouseSection id="buttons" title="Buttons"><HouseLooks kind="button" :uses="uses" /></HouseSection>
+        <HouseSection v-if="otherKinds.length" id="looks" title="Named looks">
+          <template v-for="kind in otherKinds" :key="kind">
+            <h4 class="mb-1 mt-2 text-xs text-soft">{{ kindWords(kind) }}</h4>
+            <HouseLooks :kind="kind" :uses="uses" />
+          </template>
+        </HouseSection>
         <HouseThings />
         <HouseSection id="tokens" title="Design tokens"><HouseTokens /></HouseSection>
       </fieldset>

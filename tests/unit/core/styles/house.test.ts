@@ -13,7 +13,7 @@ import {
   houseUpToDate,
   inTheDark,
   lengthCss,
-  namedRule,
+  namedRules,
   refuseLength,
   rulesCss,
   sizeOf,
@@ -59,7 +59,7 @@ test('a house of the first format is brought up to date, and looks as it did', (
   expect(refuse(houseShape, house)).toBeNull()
   expect((['h1', 'h2', 'h3', 'h4'] as const).map((step) => sizeOf(house, step))).toEqual([44, 30, 22, 18])
   expect(house.links.colour).toBe('#003366')
-  const css = rulesCss(house.looks.flatMap((look) => namedRule(look) ?? []))
+  const css = rulesCss(house.looks.flatMap(namedRules))
   expect(css).toMatch(/\.of-l-filled\{[^}]*color:#eeeeee;[^}]*background-color:#550000/)
   expect(css).toMatch(/\.of-l-outlined\{[^}]*border-radius:7px/)
   expect(houseUpToDate(house)).toBe(house)
@@ -176,9 +176,7 @@ test('random edits of a house, undone, give back the house', () => {
         const done = HOUSE_EDITING.apply(house, one)
         if (!done.ok) continue
         expect(refuse(houseShape, done.document)).toBeNull()
-        expect(
-          () => baseCss(done.document, []) + rulesCss(done.document.looks.flatMap((l) => namedRule(l) ?? [])),
-        ).not.toThrow()
+        expect(() => baseCss(done.document, []) + rulesCss(done.document.looks.flatMap(namedRules))).not.toThrow()
         house = done.document
         undo = [done.inverse, ...undo]
       }
