@@ -7,6 +7,10 @@ import { ROOT, build, checkNode, install } from './steps.mjs'
 
 /** Remakes the pictures in docs/screenshots from the demo data: one for each main view. */
 
+/** All of them, or those that are named. */
+const NAMES = process.argv.slice(2)
+const wanted = ([name]) => NAMES.length === 0 || NAMES.includes(name)
+
 const PORT = 4599
 const ORIGIN = `http://localhost:${PORT}`
 const OUT = join(ROOT, 'docs', 'screenshots')
@@ -178,13 +182,13 @@ async function getLost() {
 
 try {
   await getLost()
-  for (const [name, prepare] of Object.entries(STUDIO)) {
+  for (const [name, prepare] of Object.entries(STUDIO).filter(wanted)) {
     const page = await signedIn()
     await prepare(page)
     await shoot(page, name)
     await page.context().close()
   }
-  for (const [name, [address, width, prepare]] of Object.entries(SITE)) {
+  for (const [name, [address, width, prepare]] of Object.entries(SITE).filter(wanted)) {
     const visitor = await (await browser.newContext({ viewport: { width, height: 800 } })).newPage()
     await visitor.goto(ORIGIN + address)
     await drawn(visitor)

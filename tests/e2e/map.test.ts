@@ -316,7 +316,7 @@ test('a parcel is taken away, and brought into another site with a choice for wh
   await expect(page.getByText('This parcel has format 9', { exact: false })).toBeVisible()
   await page.getByRole('button', { name: 'Leave it' }).click()
   await bring(JSON.stringify(other))
-  await expect(page.getByText('replaces what stands here')).toBeVisible()
+  await expect(page.getByLabel('What to do with Their header')).toHaveValue('replace')
   await page.getByLabel('What to do about their-menu').selectOption({ label: 'Small print' })
   await page.getByRole('button', { name: 'Take 1 into the draft' }).click()
   await page.getByRole('heading', { name: 'Their header' }).getByRole('link').click()
