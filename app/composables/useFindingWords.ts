@@ -161,7 +161,9 @@ export function useFindingWords() {
           says:
             f.because === 'loop'
               ? `${layout(f.piece)} holds itself, so nothing of it is drawn in ${layout(f.layout)}.`
-              : `The pieces in ${layout(f.layout)} come to too much: ${layout(f.piece)} is not drawn there.`,
+              : f.because === 'deep'
+                ? `Too many pieces stand one in the other: ${layout(f.piece)} is not drawn in ${layout(f.layout)}.`
+                : `The pieces in ${layout(f.layout)} come to too much: ${layout(f.piece)} is not drawn there.`,
           todo: f.because === 'loop' ? 'Take it out of the piece that holds it.' : 'Take some of the pieces out.',
         }
       case 'unfilled':

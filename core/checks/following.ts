@@ -2,7 +2,6 @@ import type { Drawn } from '../layouts'
 import { type LayoutDocument, isVariation } from '../tree'
 import type { Finding } from './types'
 
-/** What of a variation does not hold: all of it where its base is not there, or own changes that wait. */
 /** Places of pieces that draw nothing, or that say what cannot be said; a piece that is not there is told as dangling. */
 export function checkPlaces(layout: LayoutDocument, { places }: Drawn): Finding[] {
   return places.flatMap(({ node, piece, because, waiting }): Finding[] => {
@@ -13,6 +12,7 @@ export function checkPlaces(layout: LayoutDocument, { places }: Drawn): Finding[
   })
 }
 
+/** What of a variation does not hold: all of it where its base is not there, or own changes that wait. */
 export function checkFollowing(layout: LayoutDocument, { waiting, baseless }: Drawn): Finding[] {
   if (!isVariation(layout)) return []
   const of = { layout: layout.id, base: layout.follows.base }

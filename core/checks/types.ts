@@ -14,7 +14,7 @@ export type Finding =
   /** Own changes of a variation that name what its base has not, or that cannot hold as it is now: they are kept. */
   | { kind: 'waiting'; layout: Id; base: Id; changes: number }
   /** The place of a piece that draws nothing: the piece would hold itself, or all of them are too much. */
-  | { kind: 'unplaced'; layout: Id; node: Id; piece: Id; because: 'loop' | 'large' }
+  | { kind: 'unplaced'; layout: Id; node: Id; piece: Id; because: 'loop' | 'deep' | 'large' }
   /** What the place of a piece says and the piece does not let it say, or has no more: it is kept. */
   | { kind: 'unfilled'; layout: Id; node: Id; piece: Id; fills: number }
   /** A layout used by no frame and no grid, and a piece placed in no used one. */

@@ -18,6 +18,9 @@ function targets(edit: Edit): string[] {
     case 'setWhen':
     case 'rename':
     case 'hidePart':
+    case 'setFill':
+    case 'setOpen':
+    case 'setLook':
       return [settingKey(edit)]
     case 'spliceProperty':
       return [settingKey({ ...edit, kind: 'setProperty' })]
@@ -61,7 +64,7 @@ function whole(after: Layout, edit: Edit): Edit {
  * edit is applied.
  */
 export function layoutEditing(trees: () => Trees): Editing<LayoutDocument, Edit> {
-  const treeOf = (document: LayoutDocument) => trees().of(document).tree
+  const treeOf = (document: LayoutDocument) => trees().madeOf(document).made
   return {
     apply: (document, edit) => {
       const refused = refuseEdit(edit)

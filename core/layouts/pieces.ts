@@ -22,7 +22,7 @@ import { LayoutDraft } from './draft'
 /** Shared pieces, written out where they are placed; see `docs/pieces.md` for the rules. */
 
 /** Why nothing is drawn of a place. */
-export type Unplaced = 'missing' | 'loop' | 'large'
+export type Unplaced = 'missing' | 'loop' | 'deep' | 'large'
 
 /** What of one place does not hold: why it draws nothing, or what it says that cannot be said as its piece is now. */
 export interface PlaceState {
@@ -72,6 +72,14 @@ const isEmpty = (record: object | undefined): boolean => !record || Object.keys(
 /** Whether a row or a column says nothing of its own. */
 const isPlain = ({ props, styles, when, gives }: Row | Column): boolean =>
   isEmpty(props) && isEmpty(styles) && isEmpty(gives) && !when
+
+/** The place that is all there is in a row which says nothing of its own; null for any other row. */
+export function aloneIn(row: Row): LayoutElement | null {
+  const [column, beside] = row.children
+  const [place, another] = column?.children ?? []
+  if (!column || beside || !place || another || !isPlain(row) || !isPlain(column)) return null
+  return isPlace(place) ? place : null
+}
 
 /** What stands in a piece that is drawn as its elements; null for one that is drawn as its rows. */
 function elementsOnly({ defaults, children }: Layout): readonly (LayoutElement | Row)[] | null {
@@ -243,10 +251,8 @@ class Writing {
 
   /** The rows of the piece of which a row holds nothing but the place; null for any other row. */
   private rowsOf(row: Row): readonly Row[] | null {
-    const [column, beside] = row.children
-    const [place, another] = column?.children ?? []
-    if (!column || beside || !place || another || !isPlain(row) || !isPlain(column)) return null
-    return (isPlace(place) && this.drawn.get(place)?.rows) || null
+    const place = aloneIn(row)
+    return (place && this.drawn.get(place)?.rows) ?? null
   }
 
   private inside<N extends TreeNode>(node: N): N {

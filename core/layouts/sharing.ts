@@ -4,6 +4,7 @@ import {
   type Layout,
   type LayoutElement,
   type Row,
+  type Standing,
   type TreeNode,
   emptyLayout,
   emptyRow,
@@ -11,7 +12,7 @@ import {
   withNewIds,
 } from '../tree'
 import type { Edit } from './edits'
-import { drawnAsElements, isPlace, ownOf, pieceOf, placeOfPath } from './pieces'
+import { aloneIn, drawnAsElements, isPlace, ownOf, pieceOf, placeOfPath } from './pieces'
 import type { Trees } from './trees'
 
 /** Making pieces, placing them, and ending the sharing in one place; see `docs/pieces.md`. */
@@ -90,10 +91,9 @@ export function standingFor(trees: Trees, tree: Layout, id: Id): Id {
   return piece && !drawnAsElements(trees.madeOf(piece).made) ? holeOf(tree, at.node.id).node.id : at.node.id
 }
 
-/** What gives way to rows: the row that holds nothing but the place, or the place itself. */
-function holeOf(tree: Layout, place: Id) {
+/** What gives way to rows: the row that holds nothing but the place and says nothing of its own, or the place itself. */
+function holeOf(tree: Layout, place: Id): Standing {
   const at = find(tree, place)!
-  const column = at.parent.kind === 'column' && find(tree, at.parent.id)
-  const row = column && column.node.children!.length === 1 && column.parent.kind === 'row' ? column.parent : null
-  return row && row.children.length === 1 ? find(tree, row.id)! : at
+  const row = at.parent.kind === 'column' ? find(tree, at.parent.id)!.parent : null
+  return row?.kind === 'row' && aloneIn(row) ? find(tree, row.id)! : at
 }

@@ -32,6 +32,8 @@ type Made = Omit<Drawn, 'tree' | 'places'>
 export const MOST_LEVELS = 4
 /** and how many are followed when they are drawn. */
 const MOST_DRAWN = 16
+/** How many pieces are drawn one in the other: as many as a path names. */
+const MOST_NESTED = 9
 
 /** What was worked out last for a variation, and from which base. */
 const VARIED = new WeakMap<Variation, { base: Layout; varied: Varied }>()
@@ -80,6 +82,8 @@ export class Trees {
   private followers: ReadonlyMap<Id, readonly Variation[]> | undefined
   private placing: ReadonlyMap<Id, readonly LayoutDocument[]> | undefined
   private readonly looping = new Map<Id, boolean>()
+  private readonly holding = new Map<LayoutDocument, Set<Id>>()
+  private readonly placed = new Map<Id, DrawnTree | Unplaced>()
 
   constructor(layouts: Iterable<LayoutDocument>) {
     this.documents = new Map([...layouts].map((l) => [l.id, l]))
@@ -107,11 +111,28 @@ export class Trees {
     return { ...made, tree: tree as DrawnTree, places: states }
   }
 
-  /** What is drawn of a piece by itself, or why it is not placed. */
+  /** What is drawn of a piece by itself, or why it is not placed; found once, however often it stands somewhere. */
   private pieceAt(id: Id | null): DrawnTree | Unplaced {
     const piece = id === null ? undefined : this.documents.get(id)
     if (piece?.region !== 'piece') return 'missing'
-    return this.holdsItself(piece) ? 'loop' : this.of(piece).tree
+    let found = this.placed.get(piece.id)
+    if (!found) this.placed.set(piece.id, (found = this.placeable(piece)))
+    return found
+  }
+
+  private placeable(piece: LayoutDocument): DrawnTree | Unplaced {
+    if (this.holdsItself(piece)) return 'loop'
+    return this.isTooDeep(piece) ? 'deep' : this.of(piece).tree
+  }
+
+  /** Whether more pieces stand one in the other than are drawn; those that hold themselves are not. */
+  private isTooDeep(piece: LayoutDocument): boolean {
+    let level: LayoutDocument[] = [piece]
+    for (let depth = 0; depth < MOST_NESTED && level.length > 0; depth++) {
+      const ids = new Set(level.flatMap((one) => [...this.piecesIn(one)]))
+      level = [...ids].flatMap((id) => this.documents.get(id) ?? []).filter((one) => !this.holdsItself(one))
+    }
+    return level.length > 0
   }
 
   /** What is edited of a layout. */
@@ -127,8 +148,13 @@ export class Trees {
   }
 
   /** The pieces that stand in a layout itself, each once. */
-  piecesIn(document: LayoutDocument): Set<Id> {
-    return new Set(placesIn(this.madeOf(document).made).flatMap((place) => pieceOf(place) ?? []))
+  piecesIn(document: LayoutDocument): ReadonlySet<Id> {
+    let found = this.holding.get(document)
+    if (!found) {
+      found = new Set(placesIn(this.madeOf(document).made).flatMap((place) => pieceOf(place) ?? []))
+      this.holding.set(document, found)
+    }
+    return found
   }
 
   /** All pieces that a layout shows, those in pieces too. */

@@ -26,6 +26,7 @@ const state = computed(() => bench.places.find((p) => p.node === props.place.id)
 const BECAUSE = {
   missing: 'This piece is not there: visitors see nothing here. Put it back from Removed, or choose another.',
   loop: 'This piece holds itself, so nothing of it is drawn. Take it out of the piece.',
+  deep: 'Too many pieces stand one in the other, so nothing is drawn of this one.',
   large: 'All pieces here come to too much, so nothing is drawn of this one.',
 }
 /** What the piece leaves open, in the order of the page. */

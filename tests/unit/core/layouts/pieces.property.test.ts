@@ -10,6 +10,7 @@ import {
   newPlace,
   ownPiece,
   placesIn,
+  settingKey,
   share,
 } from '#core/layouts'
 import { type Fill, type Layout, type TreeNode, elementsOf, walk } from '#core/tree'
@@ -168,6 +169,25 @@ test('what a place says is taken back by one edit, and keeps no order of its own
       }
       for (const inverse of inverses) now = apply(now, inverse).document
       alike(now, w.layout)
+    }),
+  )
+})
+
+test('what two windows say at one place comes to the same in either order', () => {
+  fc.assert(
+    fc.property(seeds, (seed) => {
+      const w = world(seed)
+      const dice = diceOf(seed + 3)
+      const [place] = placesIn(w.layout)
+      const [a, b] = [someFill(w.inner, dice), someFill(w.outer, dice)]
+      if (!place || !a || !b) return
+      const say = (layout: Layout, fill: Fill) => {
+        const result = applyEdit(layout, { kind: 'setFill', id: place.id, fill })
+        if (!result.ok) throw new Error(result.problem.sentence)
+        return result.document
+      }
+      const same = settingKey(a) === settingKey(b)
+      if (!same) alike(say(say(w.layout, a), b), say(say(w.layout, b), a))
     }),
   )
 })

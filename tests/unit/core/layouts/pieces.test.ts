@@ -7,6 +7,7 @@ import {
   checkLayout,
   layoutEditing,
   newPlace,
+  ownPiece,
   placeIn,
   refuseEdit,
   settingIn,
@@ -181,4 +182,40 @@ test('only rows and elements are shared, and no place of a piece again', () => {
   expect(share(layout, 'one', as, newId)).toBeNull()
   expect(share(layout, 'title', as, newId)?.piece.children).toHaveLength(1)
   expect([placeIn('column', 'band', newId).kind, placeIn('layout', 'band', newId).kind]).toEqual(['element', 'row'])
+})
+
+test('pieces that double at every level, and four thousand one in the other, are drawn as far as goes, at once', () => {
+  const twice = Array.from({ length: 40 }, (_, i) =>
+    i === 0 ? piece('d0') : piece(`d${i}`, place(`d${i}-a`, `d${i - 1}`), place(`d${i}-b`, `d${i - 1}`)),
+  )
+  const chain = Array.from({ length: 4000 }, (_, i) =>
+    i === 0 ? piece('c0') : piece(`c${i}`, place(`c${i}-in`, `c${i - 1}`)),
+  )
+  const foot = layoutWith('foot', place('one', 'd39'), place('two', 'c3999'), place('three', 'c8'))
+  const trees = new Trees([...twice, ...chain, foot])
+  expect(trees.of(foot).places.map((p) => [p.node, p.because])).toEqual([
+    ['one', 'deep'],
+    ['two', 'deep'],
+  ])
+  expect(elementsOf(trees.tree('d8')!).length).toBeLessThan(12_000)
+})
+
+test('a row that says something of its own keeps that when what stands in it becomes the layout’s own', () => {
+  const foot = layoutWith('foot', place('one', 'band'))
+  foot.children[0]!.styles = { background: { wide: '@ink' } }
+  const trees = new Trees([piece('band'), foot])
+  const { edit } = ownPiece(trees, foot, 'one', newId)!
+  const result = applyEdit(foot, edit)
+  if (!result.ok) throw new Error(result.problem.sentence)
+  expect(result.document.children[0]!.styles).toEqual({ background: { wide: '@ink' } })
+  expect(elementsOf(result.document).map((e) => e.type)).toEqual(['heading', 'button'])
+})
+
+test('what a place says is one thing that is set: typed on as one step, and contested by two hands', () => {
+  const { targets } = layoutEditing(() => new Trees([]))
+  const said = (text: string): Edit => ({ kind: 'setFill', id: 'one', fill: words(text) })
+  expect(targets(said('a'))).toEqual(targets(said('ab')))
+  expect(targets({ kind: 'setFill', id: 'one', fill: words('a', 'other') })).not.toEqual(targets(said('a')))
+  expect(targets({ kind: 'setOpen', id: 'x', property: 'text', open: true })).toHaveLength(1)
+  expect(targets({ kind: 'setLook', id: 'x', look: 'quiet' })).toHaveLength(1)
 })
