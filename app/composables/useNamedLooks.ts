@@ -1,10 +1,8 @@
 import { nanoid } from 'nanoid'
 import { elementSpec } from '#core/elements'
-import type { Edit } from '#core/layouts'
-import type { PlainEdit } from '#core/edits'
+import { becomesLook, giveNamedLook } from '#core/layouts'
 import { type NamedLook, looksFor } from '#core/styles'
-import { type LayoutElement, STEPS, type TreeNode, copyOf } from '#core/tree'
-import type { EditsAnswer } from '#shared/api/types'
+import { type LayoutElement, type TreeNode, copyOf } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
@@ -35,26 +33,7 @@ export function useNamedLooks() {
   )
 
   function give(look: string): void {
-    const edits = bench.chosen.map((id): Edit => ({ kind: 'setLook', id, look }))
-    if (bench.apply(edits.length === 1 ? edits[0]! : { kind: 'batch', label: 'give a look', edits }))
-      bench.tell(look ? 'Look given' : 'Without a named look')
-  }
-
-  /** Own looks of a thing as edits that take them away: they are in its named look from then on. */
-  function without(one: TreeNode): Edit[] {
-    const clear = (styles: TreeNode['styles'], at?: string): Edit[] =>
-      Object.entries(styles).flatMap(([property, stepped]) =>
-        STEPS.filter((step) => stepped[step] !== undefined).map((step): Edit => ({
-          kind: 'setStyle',
-          id: one.id,
-          ...(at !== undefined && { at }),
-          property,
-          step,
-          value: null,
-        })),
-      )
-    const parts = one.kind === 'element' ? Object.entries(one.looks ?? {}) : []
-    return [...clear(one.styles), ...parts.flatMap(([at, styles]) => clear(styles, at))]
+    if (bench.apply(giveNamedLook(bench.chosen, look))) bench.tell(look ? 'Look given' : 'Without a named look')
   }
 
   /** Makes a named look of the house style of what a thing looks like, which has it from then on. */
@@ -63,17 +42,8 @@ export function useNamedLooks() {
     if (!one) return
     const looks = one.kind === 'element' ? copyOf(one.looks ?? {}) : {}
     const item: NamedLook = { id: nanoid(10), name, for: lookedKind(one), styles: copyOf(one.styles), looks }
-    const made = await notices.attempt(async () => {
-      const edit: PlainEdit = { kind: 'insert', at: ['looks'], index: design.house.looks.length, item }
-      const { houseRevision } = await design.askHouse()
-      const edits = [{ id: nanoid(12), does: 'edit' as const, edit }]
-      await useApi<EditsAnswer<PlainEdit>>('POST', '/house/edits', { revision: houseRevision, edits })
-      await design.askHouse()
-      return true
-    })
-    if (!made) return
-    const edits: Edit[] = [{ kind: 'setLook', id: one.id, look: item.id }, ...without(one)]
-    if (bench.apply({ kind: 'batch', label: `look ${name}`, edits })) bench.tell(`Kept as “${name}”`)
+    const made = await notices.attempt(() => design.addLook(item))
+    if (made && bench.apply(becomesLook(bench.layout!, one.id, item))) bench.tell(`Kept as “${name}”`)
   }
 
   return { offered, mayKeep, give, keep }

@@ -1,7 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { nanoid } from 'nanoid'
-import { newElement, nodeName } from '#core/elements'
+import { nodeName } from '#core/elements'
 import {
   type Drop,
   type Edit,
@@ -9,22 +8,17 @@ import {
   layoutEditing,
   moveAllTo,
   pathNamed,
-  placeIn,
   placeOfPath,
   standingFor,
 } from '#core/layouts'
-import { type LayoutDocument, type Step, type TreeNode, childrenOf, emptyRow, find, findParent } from '#core/tree'
+import { type LayoutDocument, type Step, type TreeNode, childrenOf, find } from '#core/tree'
 import { type Id, type Page, type Sample, hasSample } from '#core/site'
-import type { LogRecord } from '#core/edits'
-import type { EarlierAnswer, LayoutAnswer, LivePerson } from '#shared/api/types'
-import type { Addable } from '~/composables/addable'
+import type { LayoutAnswer, LivePerson } from '#shared/api/types'
 import { useDesign } from './design'
 import { useSession } from './session'
 
 /** How something chosen stands to what was chosen before: instead of it, beside it, or with all in between. */
 export type Choosing = 'alone' | 'also' | 'through'
-
-const newId = () => nanoid(12)
 
 /** What is done to what is drawn of pieces: see the store of pieces, which says it. Each gives whether it was done. */
 export interface InPieces {
@@ -121,7 +115,6 @@ export const useBench = defineStore('bench', () => {
     if (!folded.value.delete(id)) folded.value.add(id)
   }
 
-  /** The one thing on the plan that the Tab key comes to. */
   /** Kinds of sides (`padding`) that are changed all four at once, for as long as this thing is in hand. */
   const joined = ref<ReadonlySet<string>>(new Set())
   watch(selected, () => (joined.value = new Set()))
@@ -131,6 +124,7 @@ export const useBench = defineStore('bench', () => {
   /** What stands on the plan for what is in hand: for what is of a piece, that piece. */
   const heldFor = (id: Id): Id => (layout.value ? standingFor(design.trees, layout.value, id) : id)
   const held = computed(() => selected.value && heldFor(selected.value))
+  /** The one thing on the plan that the Tab key comes to. */
   const focusable = computed(
     () =>
       (selected.value && (placeOfPath(selected.value)?.place ?? selected.value)) ??
@@ -187,26 +181,14 @@ export const useBench = defineStore('bench', () => {
     said.value = node ? `${what}: ${nodeName(node)}${placeWords(node)}` : what
   }
 
-  /** Something new that is carried over the window, and where it would land. */
-  const carried = shallowRef<{ item: Addable; x: number; y: number } | null>(null)
-  const landing = shallowRef<Drop | null>(null)
-
-  /** Puts down what is carried where it would land; nowhere when there is no such place. */
-  function letGo(): void {
-    const [what, where] = [carried.value, landing.value]
-    carried.value = landing.value = null
-    if (!what || !where) return
-    const { item } = what
-    const node = madeOf(item, where.parent)
-    if (!apply({ kind: 'insert', parent: where.parent, index: where.index, node })) return
-    selected.value = node.id
-    tell('Added')
-  }
-
-  function madeOf({ spans, type, piece }: Addable, parent: Id): TreeNode {
-    if (piece) return placeIn(findParent(layout.value!, parent)!.kind, piece, newId)
-    return spans ? emptyRow(newId, spans) : newElement(type!, newId)
-  }
+  const { carried, landing, letGo } = useCarrying(
+    () => layout.value,
+    ({ parent, index }, node) => {
+      if (!apply({ kind: 'insert', parent, index, node })) return
+      selected.value = node.id
+      tell('Added')
+    },
+  )
 
   /** Lets something go at a place, with all else that is in hand when it is one of it. */
   function drop(id: Id, to: Drop): void {
@@ -227,23 +209,7 @@ export const useBench = defineStore('bench', () => {
     said.value = what ? `Done again: ${what}` : 'Nothing to redo'
   }
 
-  /** What was done before what is known from the beginning, as it was asked for. */
-  const earlier = shallowRef<readonly LogRecord<Edit>[]>([])
-  /** All that is known to have been done, oldest first, without gaps. */
-  const log = computed(() => {
-    const next = records.value[0]?.revision
-    return earlier.value.at(-1)?.revision === (next ?? 0) - 1 ? [...earlier.value, ...records.value] : records.value
-  })
-  /** A layout begins with revision 1. */
-  const hasEarlier = computed(() => (log.value[0]?.revision ?? 0) > 2)
-
-  async function loadEarlier(): Promise<void> {
-    const [first] = log.value
-    if (!first || !document.value) return
-    const id = encodeURIComponent(document.value.id)
-    const answer = await useApi<EarlierAnswer>('GET', `/layouts/${id}/log?before=${first.revision}`)
-    if (log.value[0] === first) earlier.value = [...answer.log, ...(log.value === records.value ? [] : earlier.value)]
-  }
+  const { earlier, log, hasEarlier, loadEarlier } = useFullLog(records, () => document.value?.id)
 
   const fetchLayout = (id: Id) => useApi<LayoutAnswer>('GET', `/layouts/${encodeURIComponent(id)}`)
 

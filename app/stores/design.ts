@@ -5,7 +5,8 @@ import { type Edit, treesOf } from '#core/layouts'
 import type { LayoutRegion } from '#core/tree'
 import type { PartKey } from '#core/releases'
 import type { Id } from '#core/site'
-import { type HouseStyle, PLAIN_HOUSE } from '#core/styles'
+import type { PlainEdit, Told } from '#core/edits'
+import { type HouseStyle, type NamedLook, PLAIN_HOUSE } from '#core/styles'
 import type { Spoilt } from '#core/documents'
 import type { Fault } from '#core/render'
 import { nanoid } from 'nanoid'
@@ -70,11 +71,14 @@ export const useDesign = defineStore('design', () => {
     await Promise.all([loadReleases(), loadRemoved()])
   }
 
-  /** The house style as it stands, and its revision. */
-  async function askHouse(): Promise<DesignAnswer> {
-    const answer = await useApi<DesignAnswer>('GET', '/design')
-    house.value = answer.house
-    return answer
+  /** Puts a named look into the house style as it stands; gives whether it stands there. */
+  async function addLook(item: NamedLook): Promise<boolean> {
+    const told = await useApi<Told<HouseStyle, PlainEdit>>('GET', '/house')
+    const edit: PlainEdit = { kind: 'insert', at: ['looks'], index: told.document.looks.length, item }
+    const edits = [{ id: nanoid(12), does: 'edit' as const, edit }]
+    await useApi<EditsAnswer<PlainEdit>>('POST', '/house/edits', { revision: told.revision, edits })
+    house.value = { ...told.document, looks: [...told.document.looks, item] }
+    return true
   }
 
   async function loadReleases(): Promise<void> {
@@ -252,7 +256,7 @@ export const useDesign = defineStore('design', () => {
     tintOf,
     layoutName,
     load,
-    askHouse,
+    addLook,
     spoilt,
     faults,
     removed,

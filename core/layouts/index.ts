@@ -19,7 +19,7 @@ export * from './commands'
 export * from './several'
 export { type Direction, step } from './step'
 export { dropAt, type Box, type BoxOf, type Drop } from './drop'
-export { giveLooks, giveLooksToAll } from './looks'
+export { becomesLook, giveLooks, giveLooksToAll, giveNamedLook } from './looks'
 export { replaceDocument, replaceLayout } from './replace'
 export { layoutEditUpToDate, layoutUpToDate } from './formats'
 export {

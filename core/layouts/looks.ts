@@ -1,6 +1,6 @@
 import { looksAskedOf, sortOf } from '../elements'
 import type { Id } from '../site'
-import { type Layout, type Styles, type TreeNode, STEPS, find } from '../tree'
+import { type Layout, type LooksKey, type Styles, type TreeNode, STEPS, find } from '../tree'
 import { together } from './columns'
 import type { Edit } from './edits'
 
@@ -57,3 +57,40 @@ export function giveLooksToAll(layout: Layout, id: Id): Edit | null {
   )
   return together('looks of all of a kind', edits)
 }
+
+/** The edits that take away one thing's own looks, at rest and of its parts and states. */
+function withoutLooks(node: TreeNode): SetStyle[] {
+  const parts = node.kind === 'element' ? Object.entries(node.looks ?? {}) : []
+  const all: [at: LooksKey | undefined, styles: Styles][] = [[undefined, node.styles], ...parts]
+  return all.flatMap(([at, styles]) =>
+    Object.entries(styles).flatMap(([property, stepped]) =>
+      STEPS.filter((step) => stepped[step] !== undefined).map((step): SetStyle => ({
+        kind: 'setStyle',
+        id: node.id,
+        ...(at !== undefined && { at }),
+        property,
+        step,
+        value: null,
+      })),
+    ),
+  )
+}
+
+/** Gives a thing a named look that was made of its own looks, and takes these from it, since it has them from there now. */
+export function becomesLook(layout: Layout, id: Id, look: { id: Id; name: string }): Edit | null {
+  const node = find(layout, id)?.node
+  return node
+    ? {
+        kind: 'batch',
+        label: `look ${look.name}`,
+        edits: [{ kind: 'setLook', id, look: look.id }, ...withoutLooks(node)],
+      }
+    : null
+}
+
+/** Gives several things a named look; an empty one takes it away. */
+export const giveNamedLook = (ids: readonly Id[], look: Id): Edit | null =>
+  together(
+    'give a look',
+    ids.map((id) => ({ kind: 'setLook', id, look })),
+  )

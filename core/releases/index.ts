@@ -1,2 +1,2 @@
 export { type Differing, compareDesigns, layoutsThatDiffer } from './compare'
-export { type Along, type PartKey, comesAlong, partOf } from './part'
+export { type Along, type PartKey, comesAlong, partKey, partOf } from './part'

@@ -11,6 +11,10 @@ import { type LayoutDocument, REGIONS, walk } from '../tree'
 /** A thing of a design that is released by itself: `layout ID`, `frame ID`, `menu ID`, or `house`. */
 export type PartKey = `layout ${Id}` | `frame ${Id}` | `menu ${Id}` | 'house'
 
+/** A thing of a design as it is known when only some of what waits is released. */
+export const partKey = ({ what, id }: { what: 'layout' | 'frame' | 'menu' | 'house'; id: Id }): PartKey =>
+  what === 'house' ? 'house' : `${what} ${id}`
+
 /** Something that has to come along, and what of what was chosen needs it. */
 export interface Along {
   key: PartKey

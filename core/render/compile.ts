@@ -30,7 +30,8 @@ import {
 } from '../drawing'
 import { behindOf } from './behind'
 import { headerRow } from './header'
-import { type Needs, add, nothing } from './needs'
+import { type NodeProgram, type Programs, keptFor } from './kept'
+import { add, nothing } from './needs'
 import type { Program } from './program'
 
 /** Told of an element that cannot be drawn, and left out for it. */
@@ -43,24 +44,6 @@ export interface CompileOptions {
   ids?: boolean
   /** Draws links that lead nowhere yet; as `ids` where it is not said. */
   open?: boolean
-}
-
-/** One row, column or element with all that stands in it, compiled. */
-export interface NodeProgram extends Readonly<Needs> {
-  chunk: Chunk
-}
-
-type Programs = WeakMap<TreeNode, NodeProgram>
-
-/** What a node comes to depends on itself, on what is given where it stands, and on what it is drawn for. */
-const KEPT = new WeakMap<Layout['defaults'], Map<string, Programs>>()
-
-function keptFor(defaults: Layout['defaults'], use: string): Programs {
-  let byUse = KEPT.get(defaults)
-  if (!byUse) KEPT.set(defaults, (byUse = new Map()))
-  let kept = byUse.get(use)
-  if (!kept) byUse.set(use, (kept = new WeakMap()))
-  return kept
 }
 
 /** What the nodes that stand in one box are compiled with. */

@@ -12,7 +12,8 @@ import {
   childrenOf,
   elementsOf,
 } from '../tree'
-import { type NodeProgram, compileNode, shareWithin } from './compile'
+import { compileNode, shareWithin } from './compile'
+import type { NodeProgram } from './kept'
 import type { Program } from './program'
 import { hasTitle } from './title'
 

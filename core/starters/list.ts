@@ -1,7 +1,22 @@
-import { AROUND } from './around'
-import { BODIES } from './bodies'
+import { LISTS, TERMS } from './archives'
 import { CARDS } from './cards'
+import { ENTRIES } from './entries'
+import { FOOTERS } from './footers'
+import { HEADERS } from './headers'
+import { INTROS } from './intros'
 import type { Starter } from './types'
+import { LOST, PEOPLE, SEARCH } from './working'
 
 /** Every starter that ships with the product, by region, in the order in which they are offered. */
-export const STARTERS: readonly Starter[] = [...AROUND, ...BODIES, ...CARDS]
+export const STARTERS: readonly Starter[] = [
+  ...HEADERS,
+  ...INTROS,
+  ...FOOTERS,
+  ...ENTRIES,
+  ...LISTS,
+  ...TERMS,
+  ...PEOPLE,
+  ...SEARCH,
+  ...LOST,
+  ...CARDS,
+]

@@ -1,10 +1,10 @@
+import { BARE_DESIGN } from '../../core/frames'
 import { getQuery } from 'h3'
 import { fail } from '../../core/problems'
 import { isRecord, shown } from '../../core/shape'
 import type { WhyAnswer } from '../../shared/api/types'
 import { readAsking } from '../services/asking'
 import { explain, pageFor } from '../services/explain'
-import { BARE_DESIGN } from '../services/published'
 import { studioHandler } from '../utils/studio'
 
 /** `?address=/visit&role=member&device=phone&at=2026-03-29&signed-in=yes&draft=yes`; parameters stand in the address. */

@@ -1,13 +1,12 @@
 import { existsSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import type { Design } from '../../core/frames'
+import { BARE_DESIGN, type Design } from '../../core/frames'
 import type { WhyAnswer } from '../../shared/api/types'
 import { jobsOver } from '../aside/jobs'
 import { type Database, StartError, openDatabase } from '../database/open'
 import { Content } from '../services/content'
 import { Draft } from '../services/draft'
 import { Parcels } from '../services/parcels'
-import { BARE_DESIGN } from '../services/published'
 import { Releases } from '../services/release'
 
 /** Where a site is looked for when nobody says: one's own, then the demo. */

@@ -117,13 +117,16 @@ async function open(): Promise<Installation> {
     release: () => showLatest(published, releases),
   })
   const lost = new Lost(db, catalogue)
+  const runDue = (): void =>
+    void plans.runDue().catch((error: unknown) => log('error', 'plans-failed', { error: String(error) }))
+  runDue()
   const clock = setInterval(() => {
     const { turned, stale } = content.turn()
     if (stale.size > 0) {
       published.refresh(stale)
       walk.refresh(stale)
     }
-    plans.runDue().catch((error: unknown) => log('error', 'plans-failed', { error: String(error) }))
+    runDue()
     if (turned > 0) live.changed('content')
   }, CLOCK).unref()
   return {

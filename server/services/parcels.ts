@@ -1,13 +1,13 @@
 import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
 import { type ImportPlan, type Parcel, makeParcel } from '../../core/formats'
-import type { Design, Frame } from '../../core/frames'
+import { BARE_DESIGN, type Design, type Frame } from '../../core/frames'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import type { PlainEdit } from '../../core/edits'
 import { replaceDocument, treesOf } from '../../core/layouts'
 import { fail } from '../../core/problems'
 import { type PartKey, comesAlong, partOf } from '../../core/releases'
-import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
+import type { HouseStyle } from '../../core/styles'
 import type { Catalogue, Menu, MenuSet } from '../../core/site'
 import type { ImportInput } from '../../shared/api/types'
 import { readFrame, writeFrame } from '../database/frames'
@@ -20,7 +20,7 @@ import { HOUSE, HOUSE_ID, LAYOUTS, MENUS, MENUS_ID } from './kept'
 import { takeTurns } from './turns'
 
 /** What another site has of ours. */
-const NOTHING: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE, menus: [] }
+const NOTHING: Design = { ...BARE_DESIGN, menus: [] }
 
 /** Parcels: the draft on its way to another site, and what comes from one. */
 export class Parcels {

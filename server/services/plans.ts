@@ -1,10 +1,11 @@
 import { ProblemError, fail } from '../../core/problems'
 import type { Design } from '../../core/frames'
+import { partKey } from '../../core/releases'
 import type { Plan, PlanInput } from '../../shared/api/types'
 import { type StoredPlan, deletePlan, insertPlan, readDuePlans, readPlans, setPlan } from '../database/plans'
 import type { Database } from '../database/open'
 import { log } from './log'
-import { type Releases, keyOfChange } from './release'
+import type { Releases } from './release'
 
 /** A plan begins after now, by a moment that clocks may differ by. */
 const SLACK = 60_000
@@ -45,9 +46,9 @@ export class Plans {
     return this.running
   }
 
-  /** Waits for what is being done. */
+  /** Waits for what is being done; what fails in it is told to whoever began it. */
   async end(): Promise<void> {
-    await this.running?.catch(() => {})
+    await Promise.allSettled([this.running])
   }
 
   private async run(): Promise<void> {
@@ -59,9 +60,10 @@ export class Plans {
 
   private async release(plan: StoredPlan): Promise<void> {
     try {
-      const keys = new Set(plan.changes.map(keyOfChange))
-      const { release, design } = await this.releases.releasePart(plan.design, keys, plan.note, plan.by)
-      await setPlan(this.db, plan.id, { state: 'done', number: release.number })
+      const keys = new Set(plan.changes.map(partKey))
+      const { release, design } = await this.releases.releasePart(plan.design, keys, plan.note, plan.by, (trx, made) =>
+        setPlan(trx, plan.id, { state: 'done', number: made.number }),
+      )
       this.show(design, release.number)
       log('info', 'released-as-set', { number: release.number, plan: plan.id })
     } catch (error) {
@@ -71,8 +73,9 @@ export class Plans {
 
   private async undo(plan: StoredPlan): Promise<void> {
     try {
-      const { release, design } = await this.releases.undo(plan.number!, plan.by)
-      await setPlan(this.db, plan.id, { state: 'undone' })
+      const { release, design } = await this.releases.undo(plan.number!, plan.by, (trx) =>
+        setPlan(trx, plan.id, { state: 'undone' }),
+      )
       this.show(design, release.number)
       log('info', 'undone-as-set', { number: release.number, plan: plan.id })
     } catch (error) {

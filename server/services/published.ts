@@ -1,9 +1,17 @@
 import type { Device, Need, Request } from '../../core/conditions'
-import { CompiledRules, type Design, dependsOn, goesByDay, layoutsOn, resolve, rulesOf } from '../../core/frames'
+import {
+  BARE_DESIGN,
+  CompiledRules,
+  type Design,
+  dependsOn,
+  goesByDay,
+  layoutsOn,
+  resolve,
+  rulesOf,
+} from '../../core/frames'
 import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/drawing'
 import { CompiledDesign, type DrawnPage, type Fault, isBeyond, wellAsked } from '../../core/render'
 import { type AskedAddress, BY_DAY, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
-import { PLAIN_HOUSE } from '../../core/styles'
 import { type SharedCard, cardAddress, cardAt, isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
 import { type Answer, type Depends, NOTHING, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
 import type { Content, Stale } from './content'
@@ -35,8 +43,6 @@ export interface Sent {
 
 /** What is done with what an element's form sends; by the type of the element. */
 export type Posts = Readonly<Record<string, (sent: Sent) => Promise<Answer>>>
-
-export const BARE_DESIGN: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }
 
 /** So many different faults are kept for the checks; the log has all of them. */
 const MOST_FAULTS = 100

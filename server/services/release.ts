@@ -1,4 +1,4 @@
-import { type Design, frameLabels, namesFrom } from '../../core/frames'
+import { BARE_DESIGN, type Design, frameLabels, namesFrom } from '../../core/frames'
 import { canonical } from '../../core/formats'
 import { ProblemError, fail } from '../../core/problems'
 import type { Catalogue, Menu } from '../../core/site'
@@ -13,13 +13,9 @@ import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
 import { basesFirst, takeFrame, takeHouse, takeLayout, takeMenu, takeMenus } from './parcels'
 import { Trees, seenOf, treesOf } from '../../core/layouts'
-import { type PartKey, partOf } from '../../core/releases'
-import { PLAIN_HOUSE } from '../../core/styles'
+import { type PartKey, partKey, partOf } from '../../core/releases'
 import type { LayoutDocument } from '../../core/tree'
 import { takeTurns } from './turns'
-
-const NO_DESIGN: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }
-const NOTHING: Pick<Design, 'layouts' | 'frames'> = NO_DESIGN
 
 function compare<T extends { id: string }>(
   what: Change['what'],
@@ -66,7 +62,7 @@ function compareLayouts(before: readonly LayoutDocument[], after: readonly Layou
 /** What a release of the draft would change for visitors. */
 export function changesBetween(before: Design | null, after: Design, catalogue: Catalogue): Change[] {
   const names = namesFrom(catalogue)
-  const { layouts, frames } = before ?? NOTHING
+  const { layouts, frames } = before ?? BARE_DESIGN
   const called = new Map([...layouts, ...after.layouts].map((l) => [l.id, l.name]))
   const all = [...new Map([...frames, ...after.frames].map((f) => [f.id, f])).values()]
   const labels = frameLabels(all, names, (id) => called.get(id) ?? id)
@@ -79,14 +75,14 @@ export function changesBetween(before: Design | null, after: Design, catalogue: 
   ]
 }
 
-/** A thing that changed, as it is known when only some of what waits is released. */
-export const keyOfChange = ({ what, id }: Change): PartKey => (what === 'house' ? 'house' : `${what} ${id}`)
-
 /** What was released, and the design that visitors see by it. */
 interface Released {
   release: ReleaseNote
   design: Design
 }
+
+/** What is stored together with a release. */
+type Also = (trx: Transaction<Tables>, release: ReleaseNote) => Promise<void>
 
 /** Freezes the draft as a numbered release. */
 export class Releases {
@@ -122,16 +118,16 @@ export class Releases {
     const latest = await readLatestRelease(this.db)
     const left = new Set(leave)
     const waiting = changesBetween(latest?.design ?? null, draft, this.catalogue())
-    return new Set(waiting.map(keyOfChange).filter((key) => !left.has(key)))
+    return new Set(waiting.map(partKey).filter((key) => !left.has(key)))
   }
 
   /** What a release would be now, rehearsed, and not released yet. */
   async prepare(leave: readonly PartKey[]): Promise<{ design: Design; changes: Change[] }> {
     const draft = await this.draft.design()
-    const before = (await this.latest())?.design ?? NO_DESIGN
+    const before = (await this.latest())?.design ?? BARE_DESIGN
     const design = leave.length > 0 ? partOf(before, draft, await this.taken(draft, leave)) : draft
     await this.rehearsed(before, design)
-    const changes = changesBetween(before === NO_DESIGN ? null : before, design, this.catalogue())
+    const changes = changesBetween(before === BARE_DESIGN ? null : before, design, this.catalogue())
     return changes.length === 0 ? fail('nothing-to-release') : { design, changes }
   }
 
@@ -141,31 +137,48 @@ export class Releases {
     return rehearsed.pages
   }
 
-  /** Releases things of a design, with what they need, over what visitors see; all of it where `taken` is null. */
-  async releasePart(whole: Design, taken: ReadonlySet<PartKey> | null, note: string, by: string): Promise<Released> {
-    const before = (await this.latest())?.design ?? NO_DESIGN
-    const design = taken === null ? whole : partOf(before, whole, taken)
-    const pages = await this.rehearsed(before, design)
-    return this.db.transaction().execute(async (trx) => {
-      const latest = await readLatestRelease(trx)
-      const changes = changesBetween(latest?.design ?? null, design, this.catalogue())
-      if (changes.length === 0) fail('nothing-to-release')
-      return { release: await insertRelease(trx, design, changes, note.trim(), by, pages), design }
-    })
+  /**
+   * Releases things of a design, with what they need, over what visitors see; all of it where `taken` is null. `also` is
+   * stored with it, or not at all.
+   */
+  async releasePart(
+    whole: Design,
+    taken: ReadonlySet<PartKey> | null,
+    note: string,
+    by: string,
+    also: Also = async () => {},
+  ): Promise<Released> {
+    for (;;) {
+      const latest = await this.latest()
+      const before = latest?.design ?? BARE_DESIGN
+      const design = taken === null ? whole : partOf(before, whole, taken)
+      const pages = await this.rehearsed(before, design)
+      const done = await this.db.transaction().execute(async (trx) => {
+        const now = await readLatestRelease(trx)
+        // Somebody released in between: what was laid over what visitors saw is laid over what they see now.
+        if (now?.number !== latest?.number) return null
+        const changes = changesBetween(now?.design ?? null, design, this.catalogue())
+        if (changes.length === 0) fail('nothing-to-release')
+        const release = await insertRelease(trx, design, changes, note.trim(), by, pages)
+        await also(trx, release)
+        return { release, design }
+      })
+      if (done) return done
+    }
   }
 
   /**
    * Undoes a release, whatever was released since: what it changed, and nobody has changed after it, is as it was
    * before it again.
    */
-  async undo(number: number, by: string): Promise<Released> {
+  async undo(number: number, by: string, also?: Also): Promise<Released> {
     const [then, before] = [await readRelease(this.db, number), await readReleaseBefore(this.db, number)]
     const latest = await readLatestRelease(this.db)
     if (!then || !latest) return fail('release-unknown', { number })
-    const since = new Set(changesBetween(then.design, latest.design, this.catalogue()).map(keyOfChange))
-    const keys = then.changes.map(keyOfChange).filter((key) => !since.has(key))
+    const since = new Set(changesBetween(then.design, latest.design, this.catalogue()).map(partKey))
+    const keys = then.changes.map(partKey).filter((key) => !since.has(key))
     if (keys.length === 0) fail('changed-since')
-    return this.releasePart(before?.design ?? NO_DESIGN, new Set(keys), `Release ${number} undone`, by)
+    return this.releasePart(before?.design ?? BARE_DESIGN, new Set(keys), `Release ${number} undone`, by, also)
   }
 
   /**
@@ -195,16 +208,25 @@ export class Releases {
     return (release ?? fail('release-unknown', { number: which })).design
   }
 
-  /** The same shown to visitors at once, and nothing else of what waits; the draft stands so, too. */
-  async bringBackAtOnce(number: number, what: BringBack, by: string): Promise<Released & { changes: Change[] }> {
+  /**
+   * The same shown to visitors at once, and nothing else of what waits; the draft stands so, too. Nothing is released where
+   * visitors see it so already.
+   */
+  async bringBackAtOnce(
+    number: number,
+    what: BringBack,
+    by: string,
+  ): Promise<{ changes: Change[]; released: Released | null }> {
     const changes = await this.bringBack(number, what, by)
-    const { design } = (await readRelease(this.db, number))!
-    const note = what.kind === 'all' ? `As release ${number} was` : `One thing as in release ${number}`
-    const released =
-      what.kind === 'all'
-        ? await this.releasePart(design, null, note, by)
-        : await this.releasePart(await this.draft.design(), new Set<PartKey>([`${what.kind} ${what.id}`]), note, by)
-    return { ...released, changes }
+    const then = (await readRelease(this.db, number))!
+    const all = what.kind === 'all'
+    const whole = all ? then.design : await this.draft.design()
+    const taken = all ? null : new Set([partKey({ what: what.kind, id: what.id })])
+    const now = (await this.latest())?.design ?? BARE_DESIGN
+    const design = taken ? partOf(now, whole, taken) : whole
+    if (changesBetween(now, design, this.catalogue()).length === 0) return { changes, released: null }
+    const note = all ? `As release ${number} was` : `One thing as in release ${number}`
+    return { changes, released: await this.releasePart(whole, taken, note, by) }
   }
 
   /**

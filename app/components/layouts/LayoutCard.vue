@@ -32,6 +32,8 @@ const address = computed(() => `/studio/layouts/${layout.value.id}`)
 const reach = computed(() => map.reachOfLayout.get(layout.value.id) ?? 0)
 const inCards = computed(() => layout.value.region === 'card')
 const isPiece = computed(() => layout.value.region === 'piece')
+/** A piece that stands among other things is seen as narrow as there. */
+const asElements = computed(() => isPiece.value && drawnAsElements(design.trees.of(layout.value).tree))
 const stands = computed(() => (isPiece.value ? pieces.reachOf(layout.value.id) : null))
 const reachWords = computed(() => {
   if (layout.value.starter) return `${layout.value.region}, to begin from`
@@ -129,8 +131,8 @@ const grids = computed(() =>
         v-else
         :draw="picture"
         :title="`${layout.name}, small`"
-        :ratio="RATIO[layout.region]"
-        :at="inCards ? 420 : isPiece && drawnAsElements(design.trees.of(layout).tree) ? 520 : 1240"
+        :ratio="asElements ? 0.55 : RATIO[layout.region]"
+        :at="inCards ? 420 : asElements ? 520 : 1240"
       />
     </NuxtLink>
     <div class="flex items-start gap-2 px-3 py-2">

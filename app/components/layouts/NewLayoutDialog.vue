@@ -51,7 +51,9 @@ const offered = computed(() => starters.filter((s) => s.region === region.value)
 /** Starters by what they are for, where that is told apart. */
 const groups = computed(() => {
   const uses = [...new Set(offered.value.map((s) => s.use))]
-  return uses.map((use) => ({ title: use ? USES[use] : '', items: offered.value.filter((s) => s.use === use) }))
+  const told = uses.map((use) => ({ title: use ? USES[use] : '', items: offered.value.filter((s) => s.use === use) }))
+  // An empty sheet is for anything.
+  return told[0]?.title === '' ? told : [{ title: '', items: [] }, ...told]
 })
 const chosen = computed(() => offered.value.find((s) => `starter ${s.id}` === begins.value) ?? null)
 const byType = computed(() => offered.value.some(goesByType))
@@ -61,6 +63,7 @@ watch([chosen, type], () => (found.value = chosen.value ? matchesOf(chosen.value
 const drawn = (starter: Starter) => () =>
   picture(starter, type.value, starter === chosen.value ? found.value : matchesOf(starter, type.value))
 const { keptPicture } = useKeptStarters()
+const size = computed(() => ({ ratio: RATIO[region.value], at: region.value === 'card' ? 380 : 1240 }))
 
 function pick(key: string, called: string) {
   if (!name.value.trim() || starters.some((s) => s.name === name.value)) name.value = called
@@ -127,45 +130,37 @@ async function make() {
       </form>
       <div class="min-w-0">
         <p class="mb-2 text-soft">Or begin from something ready-made, seen here with what this site has.</p>
-        <div v-for="(group, i) in groups" :key="group.title" class="mb-5">
-          <h3 v-if="group.title" class="mb-1.5 font-semibold">{{ group.title }}</h3>
-          <div class="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] items-start gap-3">
-            <StarterTile
-              v-if="i === 0"
-              name="Empty"
-              about="A sheet with nothing on it"
-              :chosen="begins === ''"
-              @pick="begins = ''"
-            />
-            <StarterTile
-              v-for="starter in group.items"
-              :key="`${starter.id} ${typeId}`"
-              :name="starter.name"
-              :about="starter.about"
-              :chosen="chosen === starter"
-              :draw="drawn(starter)"
-              :ratio="RATIO[region]"
-              :at="region === 'card' ? 380 : 1240"
-              @pick="pick(`starter ${starter.id}`, starter.name)"
-            />
-          </div>
-        </div>
-        <div v-if="kept.length">
-          <h3 class="mb-1.5 font-semibold">Kept by you</h3>
-          <div class="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] items-start gap-3">
-            <StarterTile
-              v-for="layout in kept"
-              :key="layout.id"
-              :name="layout.name"
-              :about="layout.about ?? ''"
-              :chosen="begins === `from ${layout.id}`"
-              :draw="() => keptPicture(layout)"
-              :ratio="RATIO[region]"
-              :at="region === 'card' ? 380 : 1240"
-              @pick="pick(`from ${layout.id}`, layout.name)"
-            />
-          </div>
-        </div>
+        <TileShelf v-for="(group, i) in groups" :key="group.title" :title="group.title">
+          <StarterTile
+            v-if="i === 0 && !group.title"
+            name="Empty"
+            about="A sheet with nothing on it"
+            :chosen="begins === ''"
+            @pick="begins = ''"
+          />
+          <StarterTile
+            v-for="starter in group.items"
+            :key="`${starter.id} ${typeId}`"
+            :name="starter.name"
+            :about="starter.about"
+            :chosen="chosen === starter"
+            :draw="drawn(starter)"
+            v-bind="size"
+            @pick="pick(`starter ${starter.id}`, starter.name)"
+          />
+        </TileShelf>
+        <TileShelf v-if="kept.length" title="Kept by you">
+          <StarterTile
+            v-for="layout in kept"
+            :key="layout.id"
+            :name="layout.name"
+            :about="layout.about ?? ''"
+            :chosen="begins === `from ${layout.id}`"
+            :draw="() => keptPicture(layout)"
+            v-bind="size"
+            @pick="pick(`from ${layout.id}`, layout.name)"
+          />
+        </TileShelf>
       </div>
     </div>
     <template #actions>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { Design } from '#core/frames'
+import { BARE_DESIGN } from '#core/frames'
 import { type PartKey, comesAlong } from '#core/releases'
-import { PLAIN_HOUSE } from '#core/styles'
 import { isVariation } from '#core/tree'
 import { counted } from '#core/words'
 import { useDesign } from '~/stores/design'
@@ -12,7 +11,7 @@ const emit = defineEmits<{ close: [] }>()
 const design = useDesign()
 const chosen = ref<string[]>([])
 const alone = ref(false)
-const NOTHING: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE, menus: [] }
+const NOTHING = { ...BARE_DESIGN, menus: [] }
 const along = computed(() => {
   const { design: all, trees } = design
   const layouts = alone.value ? all.layouts.map((l) => trees.madeOf(l).made) : all.layouts

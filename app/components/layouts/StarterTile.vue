@@ -7,7 +7,7 @@ defineEmits<{ pick: [] }>()
 <template>
   <button
     type="button"
-    class="flex flex-col border bg-raised text-start hover:border-ink"
+    class="flex flex-col border bg-raised p-1 text-start hover:border-ink"
     :class="chosen ? 'cornered border-ink' : 'border-rule'"
     :aria-pressed="chosen"
     @click="$emit('pick')"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PartKey } from '#core/releases'
+import { type PartKey, partKey } from '#core/releases'
 import type { Change } from '#shared/api/types'
 
 defineProps<{
@@ -13,7 +13,6 @@ const left = defineModel<ReadonlySet<PartKey>>('left')
 const WHAT = { layout: 'Layout', frame: 'Frame', house: 'House style', menu: 'Menu' }
 const MOST = 6
 const HOW = { new: 'new', changed: 'changed', removed: 'removed' }
-const keyOf = ({ what, id }: Change): PartKey => (what === 'house' ? 'house' : `${what} ${id}`)
 
 function take(key: PartKey, on: boolean) {
   const next = new Set(left.value)
@@ -31,15 +30,15 @@ function take(key: PartKey, on: boolean) {
         type="checkbox"
         class="accent-ink"
         :aria-label="`Release ${change.name}`"
-        :checked="!left.has(keyOf(change)) || along?.has(keyOf(change))"
-        :disabled="along?.has(keyOf(change))"
-        @change="take(keyOf(change), ($event.target as HTMLInputElement).checked)"
+        :checked="!left.has(partKey(change)) || along?.has(partKey(change))"
+        :disabled="along?.has(partKey(change))"
+        @change="take(partKey(change), ($event.target as HTMLInputElement).checked)"
       />
       <span class="w-20 shrink-0 text-soft">{{ WHAT[change.what] }}</span>
       <span class="min-w-0 flex-1">
         <span class="made break-words text-base leading-snug">{{ change.name }}</span>
-        <span v-if="along?.has(keyOf(change))" class="block text-xs text-soft">
-          comes along: {{ along.get(keyOf(change)) }} needs it
+        <span v-if="along?.has(partKey(change))" class="block text-xs text-soft">
+          comes along: {{ along.get(partKey(change)) }} needs it
         </span>
         <span v-if="change.also" class="block text-xs text-soft">
           and what follows or shows it, where that says nothing else: {{ change.also.slice(0, MOST).join(', ')

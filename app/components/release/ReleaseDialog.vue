@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { PLAIN_HOUSE } from '#core/styles'
-import { type PartKey, comesAlong } from '#core/releases'
+import { BARE_DESIGN } from '#core/frames'
+import { type PartKey, comesAlong, partKey } from '#core/releases'
 import { counted } from '#core/words'
-import type { Change, ReleaseNote } from '#shared/api/types'
+import type { ReleaseNote } from '#shared/api/types'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
@@ -16,15 +16,13 @@ const note = ref('')
 const busy = ref(false)
 const found = computed(() => checks.findings?.length ?? 0)
 
-const NONE = { format: 1 as const, layouts: [], frames: [], house: PLAIN_HOUSE }
-const keyOf = ({ what, id }: Change): PartKey => (what === 'house' ? 'house' : `${what} ${id}`)
 const left = ref<ReadonlySet<PartKey>>(new Set())
-const names = computed(() => new Map(design.waiting.map((c) => [keyOf(c), c.name])))
-const taken = computed(() => new Set(design.waiting.map(keyOf).filter((key) => !left.value.has(key))))
+const names = computed(() => new Map(design.waiting.map((c) => [partKey(c), c.name])))
+const taken = computed(() => new Set(design.waiting.map(partKey).filter((key) => !left.value.has(key))))
 /** What of the rest has to come along, and for what. */
 const along = computed(() => {
   if (left.value.size === 0) return new Map<PartKey, string>()
-  const needed = comesAlong(design.released ?? NONE, design.design, taken.value)
+  const needed = comesAlong(design.released ?? BARE_DESIGN, design.design, taken.value)
   return new Map(needed.map((a) => [a.key, `“${names.value.get(a.for) ?? 'something'}”`]))
 })
 const count = computed(() => new Set([...taken.value, ...along.value.keys()]).size)

@@ -9,10 +9,10 @@ export default studioHandler<BringBackAnswer>('designer', async ({ event, site, 
   const number = parameter(event, 'number')
   if (!/^\d{1,9}$/.test(number)) fail('release-unknown', { number })
   if (atOnce) {
-    const done = await site.releases.bringBackAtOnce(Number(number), what, user.name)
-    site.published.swap(done.design, done.release.number)
-    log('info', 'brought-back-at-once', { number, what: what.kind, release: done.release.number, user: user.id })
-    return { changes: done.changes }
+    const { changes, released } = await site.releases.bringBackAtOnce(Number(number), what, user.name)
+    if (released) site.published.swap(released.design, released.release.number)
+    log('info', 'brought-back-at-once', { number, what: what.kind, user: user.id })
+    return { changes }
   }
   const changes = await site.releases.bringBack(Number(number), what, user.name)
   log('info', 'brought-back', { number, what: what.kind, changes: changes.length, user: user.id })
