@@ -88,6 +88,10 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
 
   /** Begins with a document: `ask` tells it, `name` is under what its unsent edits are kept, `to` where they go. */
   async function begin(name: string, to: string, asked: () => Promise<Told<D, E>>): Promise<void> {
+    // What was under the hand before takes nothing more: an edit of it now would be of a session that is given up.
+    clearTimeout(timer)
+    editing = null
+    document.value = null
     await sending
     ask = asked
     const told = await ask()
@@ -109,6 +113,11 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
     const quick = now - lastAt < ONE_GO && last?.does === 'edit'
     lastAt = now
     return quick && setSame(last.edit, edit) ? (last.run ?? last.id) : id
+  }
+
+  /** What comes next is a step of its own, however soon it comes and whatever it sets. */
+  function endRun(): void {
+    lastAt = Number.NEGATIVE_INFINITY
   }
 
   function setSame(a: E, b: E): boolean {
@@ -149,7 +158,7 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
 
   /** Sends all there is, one after the other, until it is with the server or the reason is told why not. */
   function send(): void {
-    sending ??= sendAll(editing!, address).finally(() => (sending = null))
+    if (editing) sending ??= sendAll(editing, address).finally(() => (sending = null))
   }
 
   async function sendAll(mine: EditSession<D, E>, to: string): Promise<void> {
@@ -268,6 +277,7 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
     contests,
     begin,
     apply,
+    endRun,
     undo,
     redo,
     tryAgain,

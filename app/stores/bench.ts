@@ -289,6 +289,7 @@ export const useBench = defineStore('bench', () => {
     landing,
     letGo,
     apply,
+    endRun: edits.endRun,
     undo,
     redo,
     tryAgain,

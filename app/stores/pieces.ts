@@ -149,8 +149,11 @@ export const usePieces = defineStore('pieces', () => {
     if (!place.value) return
     const { id } = place.value
     const each = fills.map((fill): Edit => ({ kind: 'setFill', id, fill, unset: true }))
+    // A press is no part of what was typed the moment before.
+    bench.endRun()
     if (bench.apply(each.length === 1 ? each[0]! : { kind: 'batch', label: 'say as the piece does', edits: each }))
       bench.tell('As in the piece again')
+    bench.endRun()
   }
 
   /** Makes what is in hand a piece by a name, and puts its place there. */

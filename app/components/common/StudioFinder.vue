@@ -13,13 +13,14 @@ import { type Findable, useFinder } from '~/stores/finder'
 
 /** One field from which anything in the studio is found and done. */
 const finder = useFinder()
-const all = useFindables()()
+// What another window has made meanwhile is found as soon as it is known here.
+const all = computed(useFindables())
 const typed = ref('')
 /** So many of one kind are listed before more letters are asked for. */
 const MOST_OF_A_KIND = 8
 const groups = computed(() => {
   const found = findByWords(
-    all,
+    all.value,
     typed.value,
     (f) => f.label,
     (f) => f.about,
