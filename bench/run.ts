@@ -11,6 +11,7 @@ import { benchPages } from './pages'
 import { benchSearch } from './search'
 import { benchServing } from './serving'
 import { benchPieces } from './pieces'
+import { benchReleases } from './releases'
 import { benchVariations } from './variations'
 
 /** Runs every measurement, prints a table for people and one line of JSON for programs. */
@@ -26,6 +27,7 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['search', benchSearch],
   ['variations', benchVariations],
   ['pieces', benchPieces],
+  ['releases', benchReleases],
   ['pages', benchPages],
 ]
 

@@ -90,9 +90,10 @@ export class Formats {
 
   /** The days of the week, Monday first. */
   get weekdays(): readonly string[] {
+    if (this.days) return this.days
     const intl = new Intl.DateTimeFormat(this.settings.locale, { weekday: 'long', timeZone: 'UTC' })
     // 1 January 2024 was a Monday.
-    return (this.days ??= Array.from({ length: 7 }, (_, i) => intl.format(Date.UTC(2024, 0, 1 + i))))
+    return (this.days = Array.from({ length: 7 }, (_, i) => intl.format(Date.UTC(2024, 0, 1 + i))))
   }
 
   /** A time of day (`HH:MM`) as it is written here: 14:00, 2:00 pm. */

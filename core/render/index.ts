@@ -1,5 +1,5 @@
 export { isBeyond, wellAsked } from './asked'
-export { CompiledDesign, programOf, type Drawable, type DrawnPage, type Fault } from './page'
+export { CompiledDesign, compileAhead, programOf, type Drawable, type DrawnPage, type Fault } from './page'
 export { type CompileOptions, compileLayout } from './compile'
 export { type Known, type Patch, type Patched, knownTo, patchesBetween } from './patch'
 export { specimenOf } from './specimen'

@@ -69,6 +69,24 @@ interface Dress extends Sent {
 const reason = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
 /**
+ * Compiles the layouts of a design one by one, for whoever draws with it next; `turn` is waited for between them. Gives
+ * those that cannot be compiled.
+ */
+export async function compileAhead(design: Drawable, turn: () => Promise<void> | undefined): Promise<Id[]> {
+  const trees = treesOf(design)
+  const failed: Id[] = []
+  for (const { id, region } of design.layouts) {
+    await turn()
+    try {
+      if (region !== 'piece') programOf(trees.tree(id)!)
+    } catch {
+      failed.push(id)
+    }
+  }
+  return failed
+}
+
+/**
  * A design compiled for drawing pages. What cannot be drawn is left out and told, and takes nothing else with it:
  * an element where one fails, a layout where none of it can be compiled.
  */

@@ -1,5 +1,5 @@
 import { compareDesigns } from '../../core/releases'
-import type { Design } from '../../core/frames'
+import { readDesign } from '../database/designs'
 import type { Database } from '../database/open'
 import { applyInTurn } from '../services/apply'
 import { Content } from '../services/content'
@@ -25,10 +25,11 @@ export function jobsOver(db: Database): Jobs {
     apply: applyInTurn,
     sheet: keepSheet,
     rehearse: (input) =>
-      withSite((content) => {
-        const [design, before] = [input.design, input.before].map((d) => JSON.parse(d) as Design) as [Design, Design]
+      withSite(async (content) => {
+        const design = await readDesign(db, input.design, [], input.parts)
         const problem = rehearse(design, content)
         if (problem) return { problem }
+        const before = await readDesign(db, input.before, [])
         return { pages: compareDesigns(before, design, content.catalogue, anybody()).pages.length }
       }),
     plan: ({ parcel }) => withSite(async ({ catalogue }) => planParcel(parcel, await design(), catalogue)),

@@ -2,6 +2,7 @@ import type { ImportPlan, Parcel } from '../../core/formats'
 import type { Problem } from '../../core/problems'
 import type { ImportInput } from '../../shared/api/types'
 import type { SheetInfo, SheetInput } from '../bring/keep'
+import type { Part } from '../database/designs'
 import type { Applied, ToApply } from '../services/apply'
 import type { ImportParts } from '../services/import'
 
@@ -10,10 +11,10 @@ export interface Jobs {
   /** Applies edits to a document. */
   apply(input: ToApply): Promise<Applied>
   /**
-   * Draws pages of every kind under a design (as JSON): why it cannot be released, or on how many pages it looks different
-   * to anybody than the one before.
+   * Draws pages of every kind under a design (as it is kept, with the texts that are not kept yet): why it cannot be
+   * released, or on how many pages it looks different to anybody than the one before.
    */
-  rehearse(input: { design: string; before: string }): Promise<{ problem: Problem } | { pages: number }>
+  rehearse(input: { design: string; before: string; parts: Part[] }): Promise<{ problem: Problem } | { pages: number }>
   /** Says what importing a parcel would do here. */
   plan(input: { parcel: Parcel }): Promise<ImportPlan>
   /** Reads a file of content into rows, which stand in another one afterwards; gives what is known of them. */

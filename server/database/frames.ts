@@ -4,7 +4,7 @@ import type { HouseStyle } from '../../core/styles'
 import type { Spoilt } from '../../core/documents'
 import type { Database } from './open'
 import type { Tables } from './schema'
-import { readSound } from './sound'
+import { readSound, storedAll } from './sound'
 
 type Db = Database | Transaction<Tables>
 
@@ -23,8 +23,10 @@ function stored(row: Row, spoilt: Spoilt[]): StoredFrame | null {
 
 /** Frames that are there, or those that were removed; what is spoilt is left out, and told. */
 export async function readFrames(db: Db, spoilt: Spoilt[], removed = false): Promise<StoredFrame[]> {
-  const rows = await db.selectFrom('frames').selectAll().where('removed', '=', Number(removed)).orderBy('id').execute()
-  return rows.flatMap((row) => stored(row, spoilt) ?? [])
+  const rows = await db.selectFrom('frames').select('id').where('removed', '=', Number(removed)).orderBy('id').execute()
+  const ids = rows.map((row) => row.id)
+  const some = (ids: string[]) => db.selectFrom('frames').selectAll().where('id', 'in', ids).orderBy('id').execute()
+  return storedAll(ids, some, (row) => stored(row, spoilt))
 }
 
 /** A frame, removed or not. */

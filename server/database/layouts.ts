@@ -3,7 +3,7 @@ import { type LayoutDocument, isVariation } from '../../core/tree'
 import type { Database } from './open'
 import type { Transaction } from 'kysely'
 import type { Tables } from './schema'
-import { readSound } from './sound'
+import { readSound, storedAll } from './sound'
 
 type Db = Database | Transaction<Tables>
 
@@ -30,11 +30,14 @@ const baseOf = (layout: LayoutDocument): string | null => (isVariation(layout) ?
 export async function readLayouts(db: Db, spoilt: Spoilt[], removed = false): Promise<StoredLayout[]> {
   const rows = await db
     .selectFrom('layouts')
-    .selectAll()
+    .select('id')
     .where('removed', '=', Number(removed))
     .orderBy('created')
     .execute()
-  return rows.flatMap((row) => stored(row, spoilt) ?? [])
+  const ids = rows.map((row) => row.id)
+  const some = (ids: string[]) =>
+    db.selectFrom('layouts').selectAll().where('id', 'in', ids).orderBy('created').execute()
+  return storedAll(ids, some, (row) => stored(row, spoilt))
 }
 
 export async function readLayout(db: Db, id: string): Promise<StoredLayout | null> {

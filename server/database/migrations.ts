@@ -260,4 +260,10 @@ export const MIGRATIONS: Record<string, Migration> = {
         by text not null, made_at integer not null, ends_at integer not null)`)
     },
   },
+  // The documents in releases and plans stand by themselves, once each.
+  '020-parts-of-designs': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw('create table parts (name text primary key, mark text not null, doc text not null)').execute(db)
+    },
+  },
 }

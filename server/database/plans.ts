@@ -2,7 +2,8 @@ import type { Transaction } from 'kysely'
 import type { Design } from '../../core/frames'
 import type { Plan } from '../../shared/api/types'
 import type { Database } from './open'
-import { readChanges, readDesign } from './releases'
+import { keepDesign, readDesign } from './designs'
+import { readChanges } from './releases'
 import type { Tables } from './schema'
 
 type Db = Database | Transaction<Tables>
@@ -42,13 +43,16 @@ export async function readDuePlans(db: Db, now: number): Promise<StoredPlan[]> {
     )
     .orderBy('at')
     .execute()
-  return rows.map(({ design, ...row }) => ({ ...planOf(row), design: readDesign(design, []) }))
+  return Promise.all(
+    rows.map(async ({ design, ...row }) => ({ ...planOf(row), design: await readDesign(db, design, []) })),
+  )
 }
 
 export async function insertPlan(
   db: Db,
   { at, until, note, by, changes, design }: Omit<StoredPlan, 'id' | 'state' | 'number' | 'why'>,
 ): Promise<Plan> {
+  const kept = await keepDesign(db, design)
   const row = await db
     .insertInto('plans')
     .values({
@@ -56,7 +60,7 @@ export async function insertPlan(
       until,
       note,
       by,
-      design: JSON.stringify(design),
+      design: kept,
       changes: JSON.stringify(changes),
       state: 'waits',
       number: null,

@@ -1,14 +1,10 @@
 import type { Transaction } from 'kysely'
 import type { Spoilt } from '../../core/documents'
-import type { Design, Frame } from '../../core/frames'
-import type { Menu } from '../../core/site'
-import type { LayoutDocument } from '../../core/tree'
-import { isRecord } from '../../core/shape'
-import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
+import type { Design } from '../../core/frames'
 import type { Change, ReleaseNote } from '../../shared/api/types'
+import { readDesign } from './designs'
 import type { Database } from './open'
 import type { Tables } from './schema'
-import { readSound, readSoundList } from './sound'
 
 type Db = Database | Transaction<Tables>
 
@@ -36,43 +32,30 @@ const noteOf = ({ number, note, changes, at, by, pages }: NoteRow): ReleaseNote 
 
 /** A release as it was frozen, without what in it is spoilt. */
 export interface StoredRelease extends ReleaseNote {
+  /** As it is kept. */
+  frozen: string
   design: Design
   spoilt: Spoilt[]
 }
 
-function stored(row: NoteRow & { design: string }): StoredRelease {
+async function stored(db: Db, row: NoteRow & { design: string }): Promise<StoredRelease> {
   const spoilt: Spoilt[] = []
-  return { ...noteOf(row), design: readDesign(row.design, spoilt), spoilt }
-}
-
-/** A design as it was stored whole, without what of it is spoilt. */
-export function readDesign(text: string, spoilt: Spoilt[]): Design {
-  const part = readParts(text)
-  return {
-    format: 1,
-    layouts: readSoundList<LayoutDocument>('layout', part('layouts'), spoilt),
-    frames: readSoundList<Frame>('frame', part('frames'), spoilt),
-    house: readSound<HouseStyle>('house', 'house', part('house'), spoilt) ?? PLAIN_HOUSE,
-    // Earlier releases go by the menus of the site.
-    ...(part('menus') !== 'null' && { menus: readSoundList<Menu>('menu', part('menus'), spoilt) }),
-  }
-}
-
-/** The parts of a design as texts of their own; what is not there reads as nothing. */
-function readParts(text: string): (name: string) => string {
-  let whole: unknown
-  try {
-    whole = JSON.parse(text)
-  } catch (error) {
-    if (!(error instanceof SyntaxError)) throw error
-  }
-  return (name) => JSON.stringify(isRecord(whole) ? (whole[name] ?? null) : null)
+  return { ...noteOf(row), frozen: row.design, design: await readDesign(db, row.design, spoilt), spoilt }
 }
 
 /** The newest release with its whole design, or null before the first. */
 export async function readLatestRelease(db: Db): Promise<StoredRelease | null> {
   const row = await db.selectFrom('releases').selectAll().orderBy('number', 'desc').limit(1).executeTakeFirst()
-  return row ? stored(row) : null
+  return row ? stored(db, row) : null
+}
+
+/** The number of the newest release; 0 before the first. */
+export async function latestNumber(db: Db): Promise<number> {
+  const row = await db
+    .selectFrom('releases')
+    .select((e) => e.fn.max('number').as('number'))
+    .executeTakeFirst()
+  return row?.number ?? 0
 }
 
 /** The release before a number, or null when it is the first. */
@@ -84,13 +67,13 @@ export async function readReleaseBefore(db: Db, number: number): Promise<StoredR
     .orderBy('number', 'desc')
     .limit(1)
     .executeTakeFirst()
-  return row ? stored(row) : null
+  return row ? stored(db, row) : null
 }
 
 /** A release by its number, or null when there is none. */
 export async function readRelease(db: Db, number: number): Promise<StoredRelease | null> {
   const row = await db.selectFrom('releases').selectAll().where('number', '=', number).executeTakeFirst()
-  return row ? stored(row) : null
+  return row ? stored(db, row) : null
 }
 
 /** Notes of the releases, newest first. */
@@ -104,9 +87,10 @@ export async function readReleases(db: Db, most = 100): Promise<ReleaseNote[]> {
   return rows.map(noteOf)
 }
 
+/** `design` is what is kept of it; see `keepDesign`. */
 export async function insertRelease(
   db: Db,
-  design: Design,
+  design: string,
   changes: Change[],
   note: string,
   by: string,
@@ -116,8 +100,8 @@ export async function insertRelease(
   const row = await db
     .insertInto('releases')
     .values({
-      format: design.format,
-      design: JSON.stringify(design),
+      format: 1,
+      design,
       note,
       changes: JSON.stringify(changes),
       at,

@@ -135,9 +135,12 @@ export interface Tables {
   }
   frames: { id: string; revision: number; doc: Json; changed_at: number; changed_by: string; removed: Flag }
   house: { id: number; revision: number; doc: Json }
+  /** Texts of the documents in designs, by names that the texts give; `mark` says that one was judged. */
+  parts: { name: string; mark: string; doc: Json }
   releases: {
     number: Generated<number>
     format: number
+    /** The documents in it, by their ids and the names of their texts; the first releases hold them themselves. */
     design: Json
     note: string
     changes: Json

@@ -2,12 +2,14 @@ import { hash } from 'node:crypto'
 import { shown } from '../../core/shape'
 import { DOCUMENTS, type DocumentKind, type Spoilt, UP_TO_DATE } from '../../core/documents'
 import { log } from '../services/log'
+import { takeTurns } from '../services/turns'
 
 /** Texts that were found sound before, by what they are of: judged once for each state of a document. */
 const known = new Set<string>()
 const MOST_KNOWN = 200_000
 
-const nameOf = (what: DocumentKind, text: string): string => `${what} ${hash('sha1', text, 'base64')}`
+/** What a text of a kind goes by. */
+export const nameOf = (what: DocumentKind, text: string): string => `${what} ${hash('sha256', text, 'base64')}`
 
 /** Rises with every change of a shape by which something that was sound might be no more. */
 const SHAPES = 1
@@ -20,6 +22,38 @@ export const markOf = (what: DocumentKind, text: string): string => markFor(name
 function note(name: string): void {
   if (known.size > MOST_KNOWN) known.clear()
   known.add(name)
+}
+
+/**
+ * Documents of which designs are made, by the names of their texts: one object for each state of one, for as long as
+ * somebody has it. So what was worked out of one is found again by whoever reads it next.
+ */
+const SHARED: ReadonlySet<DocumentKind> = new Set(['layout', 'frame', 'house', 'menu'])
+const shared = new Map<string, WeakRef<object>>()
+const names = new WeakMap<object, string>()
+const unshare = new FinalizationRegistry<string>((name) => {
+  if (!shared.get(name)?.deref()) shared.delete(name)
+})
+
+/** The document that was read of a text, by the name of that, where somebody has it. */
+export const sharedAs = (name: string): object | undefined => shared.get(name)?.deref()
+
+/** The name of the text of a document that was read, and so is sound; undefined for what was made otherwise. */
+export const nameOfShared = (document: object): string | undefined => names.get(document)
+
+/** What many have, nobody changes. */
+function frozenWhole<T>(value: T): T {
+  if (typeof value !== 'object' || value === null || Object.isFrozen(value)) return value
+  for (const one of Object.values(value)) frozenWhole(one)
+  return Object.freeze(value)
+}
+
+function share<T>(name: string, document: T): T {
+  const value = frozenWhole(document) as T & object
+  shared.set(name, new WeakRef(value))
+  names.set(value, name)
+  unshare.register(value, name)
+  return value
 }
 
 const asItIs = (value: unknown): unknown => value
@@ -45,7 +79,7 @@ function noteSpoilt(spoilt: Spoilt, into: Spoilt[]): null {
 }
 
 /** Documents with ids stand under their own. */
-function refuseId(value: unknown, id: string): string | null {
+export function refuseId(value: unknown, id: string): string | null {
   const own = (value as { id?: unknown }).id
   return own === undefined || own === id ? null : 'it is stored under an id that is not its own'
 }
@@ -56,15 +90,40 @@ function refuseId(value: unknown, id: string): string | null {
  * then, and is not judged again.
  */
 export function readSound<T>(what: DocumentKind, id: string, text: string, spoilt: Spoilt[], mark = ''): T | null {
+  const name = nameOf(what, text)
+  const had = sharedAs(name)
+  if (had && refuseId(had, id) === null) return had as T
   const read = readJson(text)
   if (!read) return noteSpoilt({ what, id, why: 'it is no readable JSON' }, spoilt)
-  const name = nameOf(what, text)
   const value = (UP_TO_DATE[what] ?? asItIs)(read.value)
-  if (known.has(name) || mark === markFor(name)) return value as T
-  const why = DOCUMENTS[what](value) ?? (what.endsWith('-edit') ? null : refuseId(value, id))
-  if (why !== null) return noteSpoilt({ what, id, why }, spoilt)
-  note(name)
-  return value as T
+  if (!known.has(name) && mark !== markFor(name)) {
+    const why = DOCUMENTS[what](value) ?? (what.endsWith('-edit') ? null : refuseId(value, id))
+    if (why !== null) return noteSpoilt({ what, id, why }, spoilt)
+    note(name)
+  }
+  if (!SHARED.has(what)) return value as T
+  // One that was brought up to date is another text than the one it was read of.
+  return share(value === read.value ? name : nameOf(what, JSON.stringify(value)), value as T)
+}
+
+/** So many documents are read at once. */
+const AT_ONCE = 50
+
+/** What is read of many rows, some at a time, without what is spoilt; others have their turns meanwhile. */
+export async function storedAll<R, T>(
+  ids: readonly string[],
+  some: (ids: string[]) => Promise<readonly R[]>,
+  read: (row: R) => T | null,
+): Promise<T[]> {
+  const turn = takeTurns()
+  const found: T[] = []
+  for (let at = 0; at < ids.length; at += AT_ONCE)
+    for (const row of await some(ids.slice(at, at + AT_ONCE))) {
+      await turn()
+      const one = read(row)
+      if (one) found.push(one)
+    }
+  return found
 }
 
 /** Several documents kept in one text, each by itself: those that are sound. */

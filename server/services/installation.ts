@@ -109,7 +109,7 @@ async function open(): Promise<Installation> {
   const catalogue = () => content.catalogue
   const releases = new Releases(db, draft, catalogue, aside)
   await showLatest(published, releases)
-  const plans = new Plans(db, releases, (design, number) => published.swap(design, number))
+  const plans = new Plans(db, releases, (design, number) => published.show(design, number))
   const watch = watchOthers(db, {
     contentStands: (version) => content.version === version,
     releaseStands: (number) => published.release === number,
@@ -171,7 +171,7 @@ async function open(): Promise<Installation> {
 
 async function showLatest(published: Published, releases: Releases): Promise<void> {
   const latest = await releases.latest()
-  published.swap(latest?.design ?? null, latest?.number ?? 0)
+  await published.show(latest?.design ?? null, latest?.number ?? 0)
 }
 
 let opened: Promise<Installation> | null = null

@@ -21,7 +21,7 @@ export class Plans {
     private readonly db: Database,
     private readonly releases: Releases,
     /** What was released is shown to visitors. */
-    private readonly show: (design: Design, number: number) => void,
+    private readonly show: (design: Design, number: number) => Promise<void>,
     private readonly now: () => number = Date.now,
   ) {}
 
@@ -64,7 +64,7 @@ export class Plans {
       const { release, design } = await this.releases.releasePart(plan.design, keys, plan.note, plan.by, (trx, made) =>
         setPlan(trx, plan.id, { state: 'done', number: made.number }),
       )
-      this.show(design, release.number)
+      await this.show(design, release.number)
       log('info', 'released-as-set', { number: release.number, plan: plan.id })
     } catch (error) {
       await this.refuse(plan, error, { state: 'refused' })
@@ -76,7 +76,7 @@ export class Plans {
       const { release, design } = await this.releases.undo(plan.number!, plan.by, (trx) =>
         setPlan(trx, plan.id, { state: 'undone' }),
       )
-      this.show(design, release.number)
+      await this.show(design, release.number)
       log('info', 'undone-as-set', { number: release.number, plan: plan.id })
     } catch (error) {
       // It was released and stays so.

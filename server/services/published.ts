@@ -10,7 +10,7 @@ import {
   rulesOf,
 } from '../../core/frames'
 import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/drawing'
-import { CompiledDesign, type DrawnPage, type Fault, isBeyond, wellAsked } from '../../core/render'
+import { CompiledDesign, type DrawnPage, type Fault, compileAhead, isBeyond, wellAsked } from '../../core/render'
 import { type AskedAddress, BY_DAY, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
 import { type SharedCard, cardAddress, cardAt, isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
 import { type Answer, type Depends, NOTHING, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
@@ -18,6 +18,7 @@ import type { Content, Stale } from './content'
 import { log } from './log'
 import { FOUND_NOTHING } from './search'
 import { type Ready, ReadyPages, readyOf } from './ready'
+import { giveTurn, takeTurns } from './turns'
 
 /** Who asks for a page. Only what the page depends on is found out; so what costs something is asked for late. */
 export interface Asking {
@@ -57,6 +58,27 @@ interface Known extends Depends {
   guesses: boolean
 }
 
+function noteFault(known: Map<string, Fault>, fault: Fault, error: unknown): void {
+  const key = `${fault.layout} ${fault.node} ${fault.why}`
+  if (known.has(key)) return
+  if (known.size < MOST_FAULTS) known.set(key, fault)
+  log('error', 'cannot-be-drawn', { ...fault, error: String((error as Error)?.stack ?? error) })
+}
+
+interface Compiled {
+  compiled: CompiledDesign<Design>
+  faulty: Map<string, Fault>
+}
+
+/** Compiles a design for visitors; where all but `failed` was compiled before, only that is tried again and told. */
+function compile(design: Design, failed?: readonly string[]): Compiled {
+  const faulty = new Map<string, Fault>()
+  const fault = (found: Fault, error: unknown) => noteFault(faulty, found, error)
+  const compiled = new CompiledDesign<Design>(design, { fault, asNeeded: failed !== undefined })
+  for (const id of failed ?? []) compiled.program(id)
+  return { compiled, faulty }
+}
+
 /**
  * The published site: one released design, compiled and held in memory, over the content. A page is answered by one
  * function of its address, its parameters and who asks; what every visitor gets alike is kept ready as it goes out,
@@ -64,12 +86,13 @@ interface Known extends Depends {
  */
 export class Published {
   private compiled = new CompiledDesign<Design>(BARE_DESIGN)
-  private readonly faulty = new Map<string, Fault>()
+  private faulty = new Map<string, Fault>()
   private rules: CompiledRules
   private readonly policies = new Map<string, string>()
   private readonly known = new Map<Page, Known>()
   /** The number of the release that is shown; 0 before the first. */
   release = 0
+  private shows = 0
 
   constructor(
     private readonly content: Content,
@@ -79,18 +102,37 @@ export class Published {
     this.rules = this.compileRules()
   }
 
-  private compileRules(): CompiledRules {
-    return new CompiledRules(rulesOf(this.compiled.design), this.content.catalogue)
+  private compileRules(design = this.compiled.design): CompiledRules {
+    return new CompiledRules(rulesOf(design), this.content.catalogue)
   }
 
   /** Swaps the design in one step; answers under way finish with the old one. */
   swap(design: Design | null, release = this.release + 1): void {
-    this.faulty.clear()
-    this.release = release
-    this.compiled = new CompiledDesign<Design>(design ?? BARE_DESIGN, {
-      fault: (fault, error) => this.noteFault(fault, error),
-    })
+    this.take(release, compile(design ?? BARE_DESIGN))
     this.refresh()
+  }
+
+  private take(release: number, { compiled, faulty }: Compiled): void {
+    this.release = release
+    this.compiled = compiled
+    this.faulty = faulty
+  }
+
+  /**
+   * Shows a release: it is made ready part by part while visitors see the one before, and then stands at once. Of several
+   * that are made ready, the one that was asked for last is shown.
+   */
+  async show(design: Design | null, release: number): Promise<void> {
+    const call = ++this.shows
+    const shown = design ?? BARE_DESIGN
+    const compiled = compile(shown, await compileAhead(shown, takeTurns()))
+    await giveTurn()
+    const { catalogue } = this.content
+    const rules = this.compileRules(shown)
+    await giveTurn()
+    if (call !== this.shows) return
+    this.take(release, compiled)
+    this.refresh('all', catalogue === this.content.catalogue ? rules : undefined)
   }
 
   /** What of the released design was left out so far because it could not be drawn. */
@@ -98,16 +140,9 @@ export class Published {
     return [...this.faulty.values()]
   }
 
-  private noteFault(fault: Fault, error: unknown): void {
-    const key = `${fault.layout} ${fault.node} ${fault.why}`
-    if (this.faulty.has(key)) return
-    if (this.faulty.size < MOST_FAULTS) this.faulty.set(key, fault)
-    log('error', 'cannot-be-drawn', { ...fault, error: String((error as Error)?.stack ?? error) })
-  }
-
   /** Takes over a change of content; of what is kept ready goes what may show what changed. */
-  refresh(stale: Stale = 'all'): void {
-    this.rules = this.compileRules()
+  refresh(stale: Stale = 'all', rules = this.compileRules()): void {
+    this.rules = rules
     this.known.clear()
     // Which layout applies may go by the day, and is known of no page that is kept.
     if (stale !== 'all' && !(stale.has(BY_DAY) && goesByDay(this.compiled.design.frames))) return this.ready.drop(stale)

@@ -6,6 +6,7 @@ import { type Problem, problem } from '../../core/problems'
 import { CompiledDesign } from '../../core/render'
 import { sceneOf } from '../../core/drawing'
 import type { Page } from '../../core/site'
+import { nameOfShared } from '../database/sound'
 import type { Content } from './content'
 
 /** A visitor of whom nothing is known, at this moment. */
@@ -21,10 +22,12 @@ const OF_EACH = 3
 const MOST_PAGES = 600
 
 function refuseDesign(design: Design): Problem | null {
+  // What was read was judged then.
+  const made = <T extends object>(all: readonly T[]) => all.filter((one) => nameOfShared(one) === undefined)
   const all = [
-    ...design.layouts.map((l) => [`the layout ${l.name || l.id}`, DOCUMENTS.layout(l)] as const),
-    ...design.frames.map((f) => [`the frame ${f.id}`, DOCUMENTS.frame(f)] as const),
-    ['the house style', DOCUMENTS.house(design.house)] as const,
+    ...made(design.layouts).map((l) => [`the layout ${l.name || l.id}`, DOCUMENTS.layout(l)] as const),
+    ...made(design.frames).map((f) => [`the frame ${f.id}`, DOCUMENTS.frame(f)] as const),
+    ...made([design.house]).map((h) => ['the house style', DOCUMENTS.house(h)] as const),
   ]
   const wrong = all.find(([, why]) => why !== null)
   return wrong ? problem('undrawable', { page: wrong[0], why: wrong[1]! }) : null

@@ -8,7 +8,15 @@ import type { Jobs } from '../aside/work'
 import { readFrame, writeFrame } from '../database/frames'
 import { setLayoutRemoved } from '../database/layouts'
 import type { Database } from '../database/open'
-import { insertRelease, readLatestRelease, readRelease, readReleaseBefore, readReleases } from '../database/releases'
+import { type Part, frozen, keepParts, newParts } from '../database/designs'
+import {
+  insertRelease,
+  latestNumber,
+  readLatestRelease,
+  readRelease,
+  readReleaseBefore,
+  readReleases,
+} from '../database/releases'
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
 import { basesFirst, takeFrame, takeHouse, takeLayout, takeMenu, takeMenus } from './parcels'
@@ -16,6 +24,12 @@ import { Trees, seenOf, treesOf } from '../../core/layouts'
 import { type PartKey, partKey, partOf } from '../../core/releases'
 import type { LayoutDocument } from '../../core/tree'
 import { takeTurns } from './turns'
+
+/** What is kept of a design in which there is nothing. */
+const NOTHING_RELEASED = JSON.stringify(BARE_DESIGN)
+
+/** Whether two things are told alike; those that were read of one text are one object. */
+const same = (a: unknown, b: unknown): boolean => a === b || canonical(a) === canonical(b)
 
 function compare<T extends { id: string }>(
   what: Change['what'],
@@ -27,7 +41,7 @@ function compare<T extends { id: string }>(
   const now = new Set(after.map((item) => item.id))
   const changes: Change[] = after.flatMap((item) => {
     const was = old.get(item.id)
-    if (was && canonical(was) === canonical(item)) return []
+    if (was && same(was, item)) return []
     return { what, how: was ? ('changed' as const) : ('new' as const), id: item.id, name: name(item) }
   })
   const gone = before.filter((item) => !now.has(item.id))
@@ -42,7 +56,7 @@ const menusOf = (before: Design | null, after: Design, { site }: Catalogue): rea
 function withFollowers(change: Change, unchanged: ReadonlySet<string>, trees: Trees, was?: LayoutDocument): Change {
   const is = trees.document(change.id)
   // What a layout is called, and what for, is its own.
-  if (!was || !is || canonical(seenOf(was)) === canonical(seenOf(is))) return change
+  if (!was || !is || same(seenOf(was), seenOf(is))) return change
   const also = trees.allShowing(change.id).filter((l) => unchanged.has(l.id))
   return also.length > 0 ? { ...change, also: also.map((l) => l.name) } : change
 }
@@ -65,11 +79,13 @@ export function changesBetween(before: Design | null, after: Design, catalogue: 
   const { layouts, frames } = before ?? BARE_DESIGN
   const called = new Map([...layouts, ...after.layouts].map((l) => [l.id, l.name]))
   const all = [...new Map([...frames, ...after.frames].map((f) => [f.id, f])).values()]
-  const labels = frameLabels(all, names, (id) => called.get(id) ?? id)
-  const house = before && canonical(before.house) !== canonical(after.house)
+  // All of them are told apart by their words, which is asked only where one is to be told of.
+  let labels: Map<string, string> | undefined
+  const label = (id: string) => (labels ??= frameLabels(all, names, (l) => called.get(l) ?? l)).get(id)!
+  const house = before && !same(before.house, after.house)
   return [
     ...compareLayouts(layouts, after.layouts),
-    ...compare('frame', frames, after.frames, (f) => labels.get(f.id)!),
+    ...compare('frame', frames, after.frames, (f) => label(f.id)),
     ...(house ? [{ what: 'house' as const, how: 'changed' as const, id: 'house', name: 'House style' }] : []),
     ...(after.menus ? compare('menu', menusOf(before, after, catalogue), after.menus, (m) => m.name) : []),
   ]
@@ -124,17 +140,21 @@ export class Releases {
   /** What a release would be now, rehearsed, and not released yet. */
   async prepare(leave: readonly PartKey[]): Promise<{ design: Design; changes: Change[] }> {
     const draft = await this.draft.design()
-    const before = (await this.latest())?.design ?? BARE_DESIGN
+    const latest = await readLatestRelease(this.db)
+    const before = latest?.design ?? BARE_DESIGN
     const design = leave.length > 0 ? partOf(before, draft, await this.taken(draft, leave)) : draft
-    await this.rehearsed(before, design)
+    await this.rehearsed(latest?.frozen ?? NOTHING_RELEASED, design)
     const changes = changesBetween(before === BARE_DESIGN ? null : before, design, this.catalogue())
     return changes.length === 0 ? fail('nothing-to-release') : { design, changes }
   }
 
-  private async rehearsed(before: Design, design: Design): Promise<number> {
-    const rehearsed = await this.jobs.rehearse({ design: JSON.stringify(design), before: JSON.stringify(before) })
+  /** Draws a design beside what visitors see; gives what is to be kept of it, and on how many pages it differs. */
+  private async rehearsed(before: string, design: Design): Promise<{ text: string; parts: Part[]; pages: number }> {
+    const made = await frozen(design)
+    const parts = await newParts(this.db, made)
+    const rehearsed = await this.jobs.rehearse({ design: made.text, before, parts })
     if ('problem' in rehearsed) throw new ProblemError(rehearsed.problem)
-    return rehearsed.pages
+    return { text: made.text, parts, pages: rehearsed.pages }
   }
 
   /**
@@ -149,17 +169,16 @@ export class Releases {
     also: Also = async () => {},
   ): Promise<Released> {
     for (;;) {
-      const latest = await this.latest()
-      const before = latest?.design ?? BARE_DESIGN
-      const design = taken === null ? whole : partOf(before, whole, taken)
-      const pages = await this.rehearsed(before, design)
+      const latest = await readLatestRelease(this.db)
+      const design = taken === null ? whole : partOf(latest?.design ?? BARE_DESIGN, whole, taken)
+      const changes = changesBetween(latest?.design ?? null, design, this.catalogue())
+      if (changes.length === 0) fail('nothing-to-release')
+      const { text, parts, pages } = await this.rehearsed(latest?.frozen ?? NOTHING_RELEASED, design)
       const done = await this.db.transaction().execute(async (trx) => {
-        const now = await readLatestRelease(trx)
         // Somebody released in between: what was laid over what visitors saw is laid over what they see now.
-        if (now?.number !== latest?.number) return null
-        const changes = changesBetween(now?.design ?? null, design, this.catalogue())
-        if (changes.length === 0) fail('nothing-to-release')
-        const release = await insertRelease(trx, design, changes, note.trim(), by, pages)
+        if ((await latestNumber(trx)) !== (latest?.number ?? 0)) return null
+        await keepParts(trx, parts)
+        const release = await insertRelease(trx, text, changes, note.trim(), by, pages)
         await also(trx, release)
         return { release, design }
       })
@@ -189,10 +208,10 @@ export class Releases {
     return this.db.transaction().execute(async (trx) => {
       const latest = (await readLatestRelease(trx)) ?? fail('nothing-to-take-back')
       const before = (await readReleaseBefore(trx, latest.number)) ?? fail('nothing-to-take-back')
-      const { design } = before
+      const { design, frozen: text } = before
       const changes = changesBetween(latest.design, design, this.catalogue())
       const note = `Release ${latest.number} taken back: as release ${before.number} was`
-      return { release: await insertRelease(trx, design, changes, note, by, latest.pages), design }
+      return { release: await insertRelease(trx, text, changes, note, by, latest.pages), design }
     })
   }
 

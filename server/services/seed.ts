@@ -6,6 +6,7 @@ import type { FileStore } from '../media/store'
 import { writeFrame, writeHouse } from '../database/frames'
 import { insertLayout } from '../database/layouts'
 import type { Database } from '../database/open'
+import { keepDesign } from '../database/designs'
 import { insertRelease } from '../database/releases'
 import { insertUser } from '../database/users'
 import type { Passwords } from './passwords'
@@ -53,7 +54,10 @@ export async function seedDemo(
     await writeHouse(trx, design.house, 1)
     // The release has menus of its own, as every one that is made in the studio.
     const released = { ...design, menus: site.menus }
-    if (!bare) await insertRelease(trx, released, changes, 'The museum opens', BY, catalogue.pages.length)
+    if (!bare) {
+      const kept = await keepDesign(trx, released)
+      await insertRelease(trx, kept, changes, 'The museum opens', BY, catalogue.pages.length)
+    }
     for (const user of DEMO_USERS) await insertUser(trx, { ...user, passwordHash })
   })
   return true

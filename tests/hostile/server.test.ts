@@ -333,12 +333,12 @@ describe('what is stored', () => {
       db.prepare('update house set doc = ?').run('{}')
       const latest = JSON.parse(
         db.prepare('select design from releases order by number desc limit 1').pluck().get() as string,
-      ) as {
-        layouts: { id: string; children: unknown }[]
-        frames: { id: string; covers: unknown }[]
-      }
-      latest.layouts.find((l) => l.id === 'talk-page')!.children = [{ kind: 'row' }]
-      latest.frames.find((f) => f.id === 'kiosk')!.covers = [{ kind: ['every'] }]
+      ) as { layouts: [id: string, name: string][]; frames: [id: string, name: string][] }
+      const spoilPart = (list: [string, string][], id: string, doc: string) =>
+        db.prepare("update parts set doc = ?, mark = '' where name = ?").run(doc, list.find((ref) => ref[0] === id)![1])
+      spoilPart(latest.layouts, 'talk-page', '{"kind":"layout","id":"talk-page","children":[{"kind":"row"}]}')
+      spoilPart(latest.frames, 'kiosk', '{"id":"kiosk","covers":[{"kind":["every"]}]}')
+      latest.layouts.push(['nowhere', 'layout of no text'])
       db.prepare(
         "insert into releases (format, design, note, changes, at, \"by\") values (1, ?, '', 'not json', 1, 'test')",
       ).run(JSON.stringify(latest))

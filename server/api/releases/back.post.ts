@@ -5,7 +5,7 @@ import { studioHandler } from '../../utils/studio'
 /** Takes the last release back: visitors see the one before at once. */
 export default studioHandler<ReleaseNote>('designer', async ({ site, user }) => {
   const { release, design } = await site.releases.takeBack(user.name)
-  site.published.swap(design, release.number)
+  await site.published.show(design, release.number)
   log('info', 'taken-back', { number: release.number, user: user.id })
   return release
 })

@@ -5,7 +5,7 @@ import { readInput, studioHandler } from '../../utils/studio'
 export default studioHandler<ReleaseNote>('designer', async ({ event, site, user }) => {
   const { note = '', leave } = await readInput<ReleaseInput>(event, 'release')
   const { release, design } = await site.releases.release(note, user.name, leave)
-  site.published.swap(design, release.number)
+  await site.published.show(design, release.number)
   log('info', 'released', { number: release.number, changes: release.changes.length, user: user.id })
   return release
 })

@@ -10,7 +10,7 @@ export default studioHandler<BringBackAnswer>('designer', async ({ event, site, 
   if (!/^\d{1,9}$/.test(number)) fail('release-unknown', { number })
   if (atOnce) {
     const { changes, released } = await site.releases.bringBackAtOnce(Number(number), what, user.name)
-    if (released) site.published.swap(released.design, released.release.number)
+    if (released) await site.published.show(released.design, released.release.number)
     log('info', 'brought-back-at-once', { number, what: what.kind, user: user.id })
     return { changes }
   }
