@@ -79,8 +79,16 @@ export const usePieces = defineStore('pieces', () => {
 
   function leave(): void {
     if (entered.value === null) return
+    const gone = !design.layoutById.has(entered.value)
     edits.close()
     entered.value = null
+    const { name } = edits.document.value ?? {}
+    if (gone && name)
+      notices.fail(
+        new Error(
+          `“${name}” was removed by somebody. It can be put back on the shelf of layouts; what you did in it and was not saved is kept in this browser until then.`,
+        ),
+      )
   }
 
   /** From now on what is changed in a piece changes it wherever it stands. */

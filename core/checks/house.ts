@@ -1,7 +1,7 @@
 import { propertiesOf } from '../elements'
 import type { Design } from '../frames'
 import { treesOf } from '../layouts'
-import { type HouseStyle, ownFamily, styleProperty } from '../styles'
+import { type HouseStyle, type NamedLook, ownFamily, styleProperty } from '../styles'
 import { type Layout, type Property, type Styles, type TreeNode, type Value, walk } from '../tree'
 import type { Id } from '../site'
 import type { Finding } from './types'
@@ -20,6 +20,9 @@ function namedBy(styles: Styles): OfHouse[] {
     })
   })
 }
+
+/** What a named look takes from the palette and the families. */
+export const namedByLook = ({ styles, looks }: NamedLook): OfHouse[] => [...namedBy(styles), ...allOf(looks)]
 
 const allOf = (looks: Readonly<Record<string, Styles>> = {}): OfHouse[] => Object.values(looks).flatMap(namedBy)
 
@@ -62,7 +65,7 @@ function namedByHouse(house: HouseStyle): Set<OfHouse> {
   return new Set([
     ...[...said, tables.edge, tables.head, tables.stripe, quotes.edge].flatMap(ofColour),
     ...families.map((name): OfHouse => `family ${name}`),
-    ...house.looks.flatMap(({ styles, looks }) => [...namedBy(styles), ...allOf(looks)]),
+    ...house.looks.flatMap(namedByLook),
   ])
 }
 

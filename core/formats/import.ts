@@ -14,13 +14,13 @@ import {
   walk,
 } from '../tree'
 import { entryFieldsNamed, fieldsNamed, propertiesOf, refuseProperty } from '../elements'
-import { BUILT_IN, type Catalogue, type Id, type Menu, type MenuItem, pagesOfItems } from '../site'
+import { BUILT_IN, type Catalogue, type Id, type Menu, type MenuItem, type Picture, pagesOfItems } from '../site'
 import { type Trees, changesBetween, treesOf } from '../layouts'
 import type { Parcel } from './parcel'
 
 /** What importing would do with one thing of a parcel. */
 export interface ImportItem {
-  what: 'layout' | 'frame' | 'house' | 'menu'
+  what: 'layout' | 'frame' | 'house' | 'menu' | 'look' | 'colour' | 'picture'
   id: Id
   name: string
   state: 'new' | 'replaces' | 'same'
@@ -63,35 +63,45 @@ export function canonical(value: unknown): string {
   )
 }
 
-function itemsOf(parcel: Parcel, design: Design, frameName: (frame: Frame) => string): ImportItem[] {
-  const layouts = new Map(design.layouts.map((l) => [l.id, l]))
-  const frames = new Map(design.frames.map((f) => [f.id, f]))
-  const menus = new Map((design.menus ?? []).map((m) => [m.id, m]))
+function itemsOf(
+  parcel: Parcel,
+  design: Design,
+  { site }: Catalogue,
+  frameName: (frame: Frame) => string,
+): ImportItem[] {
   const state = (old: unknown, now: unknown): ImportItem['state'] =>
     old === undefined ? 'new' : same(old, now) ? 'same' : 'replaces'
+  const list = <T extends { id: Id }>(
+    what: ImportItem['what'],
+    brought: readonly T[] = [],
+    here: readonly T[] = [],
+    name: (thing: T) => string = () => '',
+    seen: (thing: T) => unknown = (thing) => thing,
+  ): ImportItem[] => {
+    const known = new Map(here.map((one) => [one.id, one]))
+    return brought.map((one) => {
+      const old = known.get(one.id)
+      return { what, id: one.id, name: name(one), state: state(old && seen(old), seen(one)) }
+    })
+  }
   const { house } = parcel
+  const called = ({ name }: { name: string }) => name
   return [
-    ...parcel.layouts.map((l) => ({
-      what: 'layout' as const,
-      id: l.id,
-      name: l.name,
-      state: state(layouts.get(l.id), l),
-    })),
-    ...parcel.frames.map((f) => ({
-      what: 'frame' as const,
-      id: f.id,
-      name: frameName(f),
-      state: state(frames.get(f.id), f),
-    })),
-    ...(parcel.menus ?? []).map((m) => ({
-      what: 'menu' as const,
-      id: m.id,
-      name: m.name,
-      state: state(menus.get(m.id), m),
-    })),
+    ...list('layout', parcel.layouts, design.layouts, called),
+    ...list('frame', parcel.frames, design.frames, frameName),
+    ...list('menu', parcel.menus, design.menus, called),
+    ...list('look', parcel.looks, design.house.looks, called),
+    ...list('colour', parcel.colours, design.house.palette, called),
+    ...list<Omit<Picture, 'widths'>>('picture', parcel.pictures, site.pictures, pictureName, fileOf),
     ...(house ? [{ what: 'house' as const, id: 'house', name: 'House style', state: state(design.house, house) }] : []),
   ]
 }
+
+/** What tells the file of a picture from another one. */
+const fileOf = ({ hash, fileName, width, height }: Omit<Picture, 'widths'>): string =>
+  hash ?? `${fileName} ${width} ${height}`
+
+const pictureName = ({ alt, fileName }: Pick<Picture, 'alt' | 'fileName'>): string => (alt || fileName).slice(0, 80)
 
 function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] {
   const found = new Map<string, Unfit>()
@@ -117,6 +127,7 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
   }
   // What comes along with the parcel is there.
   for (const { id } of parcel.menus ?? []) found.delete(`menu ${id}`)
+  for (const { id } of parcel.pictures ?? []) found.delete(`picture ${id}`)
   for (const { id, items } of parcel.menus ?? [])
     for (const key of pagesOfItems(items)) if (!catalogue.page(key)) add('page', key, 'menu', id)
   for (const layout of parcel.layouts)
@@ -152,7 +163,7 @@ export function planImport(
   catalogue: Catalogue,
   frameName: (frame: Frame) => string,
 ): ImportPlan {
-  return { items: itemsOf(parcel, design, frameName), unfit: unfitOf(parcel, design, catalogue) }
+  return { items: itemsOf(parcel, design, catalogue, frameName), unfit: unfitOf(parcel, design, catalogue) }
 }
 
 type Choose = (kind: UnfitKind, id: string) => string | null

@@ -1,4 +1,13 @@
-export { type Parcel, makeParcel, checkParcel, parcelUpToDate, PARCEL_FORMAT } from './parcel'
+export { type Carried, carriedBy } from './carried'
+export {
+  type Parcel,
+  type ParcelPicture,
+  makeParcel,
+  checkParcel,
+  parcelUpToDate,
+  withoutFiles,
+  PARCEL_FORMAT,
+} from './parcel'
 export { beside } from './rename'
 export {
   planImport,

@@ -2,9 +2,17 @@ import { type Design, type Frame, checkFrame } from '../frames'
 import { type LayoutDocument, isVariation } from '../tree'
 import { Trees, checkLayout, layoutUpToDate, refuseBaseless } from '../layouts'
 import { type Problem, problem } from '../problems'
-import { type Id, type Menu, menuShape, refuseMenus } from '../site'
+import { type Id, type Menu, type Picture, carriedPictureShape, menuShape, refuseMenus } from '../site'
 import { exact, isRecord, judged, list, never, oneOf, optional, refuse, text } from '../shape'
-import { type HouseStyle, houseShape, houseUpToDate } from '../styles'
+import {
+  type HouseStyle,
+  type NamedLook,
+  type PaletteColour,
+  houseShape,
+  houseUpToDate,
+  namedLookShape,
+  paletteColourShape,
+} from '../styles'
 
 /** Layouts, frames, pieces and house style on their way from one site to another: one JSON document. */
 export interface Parcel {
@@ -21,6 +29,16 @@ export interface Parcel {
   house: HouseStyle | null
   /** Menus; parcels of earlier versions have none. */
   menus?: Menu[]
+  /** What chosen layouts take from the house, where that does not come as a whole. */
+  looks?: NamedLook[]
+  colours?: PaletteColour[]
+  pictures?: ParcelPicture[]
+}
+
+/** A picture that layouts of a parcel show. */
+export interface ParcelPicture extends Omit<Picture, 'widths'> {
+  /** Its file, as base64; not there where that is too large, and not on its way to the server, which takes files alone. */
+  bytes?: string
 }
 
 export const PARCEL_FORMAT = 1
@@ -38,6 +56,17 @@ export function makeParcel(design: Design, from: string, made: string): Parcel {
     house: design.house,
     ...(design.menus && { menus: design.menus }),
   }
+}
+
+/** A parcel, or what is taken for one, without the files of its pictures: as it goes to the server. */
+export function withoutFiles(parcel: Parcel): Parcel {
+  if (!isRecord(parcel) || !Array.isArray(parcel.pictures)) return parcel
+  const bare = (picture: ParcelPicture): ParcelPicture => {
+    if (!isRecord(picture)) return picture
+    const { bytes: _, ...rest } = picture
+    return rest
+  }
+  return { ...parcel, pictures: parcel.pictures.map(bare) }
 }
 
 const duplicate = (ids: readonly Id[]): Id | undefined => {
@@ -66,6 +95,9 @@ const envelope = exact({
   pieces: list(never('its pieces cannot be read'), 0, 'its pieces cannot be read'),
   house: judged(() => null),
   menus: optional(list(menuShape, MOST_THINGS)),
+  looks: optional(list(namedLookShape, MOST_THINGS)),
+  colours: optional(list(paletteColourShape, MOST_THINGS)),
+  pictures: optional(list(carriedPictureShape, MOST_THINGS)),
 })
 
 /** Every way in which a document is no parcel that this version reads; none when it is one. Takes anything at all. */
@@ -87,7 +119,9 @@ export function checkParcel(parcel: unknown): Problem[] {
   const { menus = [] } = parcel as unknown as Parcel
   const wrongMenus = refuseMenus({ format: 1, menus })
   if (wrongMenus) return [wrongMenus]
-  const twice = duplicate(layouts.map((l) => l.id)) ?? duplicate(frames.map((f) => f.id))
+  const { looks = [], colours = [], pictures = [] } = parcel as unknown as Parcel
+  const lists: readonly (readonly { id: Id }[])[] = [layouts, frames, looks, colours, pictures]
+  const twice = lists.map((list) => duplicate(list.map((one) => one.id))).find((id) => id !== undefined)
   return twice ? [problem('id-taken', { id: twice })] : checkFollowing(layouts)
 }
 

@@ -1,11 +1,15 @@
 import { propertiesOf } from '../elements'
 import type { Frame } from '../frames'
 import type { Id } from '../site'
+import { type NamedLook, styleProperty } from '../styles'
 import {
   type Change,
   type Fill,
   type LayoutDocument,
+  type Property,
   type Setting,
+  type StyleValue,
+  type Styles,
   type TreeNode,
   type Value,
   isVariation,
@@ -15,25 +19,87 @@ import type { Parcel } from './parcel'
 
 /** Things of a parcel under other ids, so that they come beside what is here: with all that names them. */
 
-type Renamed = (id: Id) => Id
+/** What a thing is called then; the same where it keeps its id. */
+type Renamed = (what: 'layout' | 'look' | 'colour', id: Id) => Id
+
+function renamedStyleValue<V extends StyleValue | null>(property: string, value: V, to: Renamed): V | string {
+  const names = styleProperty(property)?.ask.kind === 'colour' && typeof value === 'string' && value.startsWith('@')
+  return names ? `@${to('colour', value.slice(1))}` : value
+}
+
+const renamedStyles = (styles: Styles, to: Renamed): Styles =>
+  Object.fromEntries(
+    Object.entries(styles).map(([name, stepped]) => [
+      name,
+      Object.fromEntries(Object.entries(stepped).map(([step, v]) => [step, renamedStyleValue(name, v, to)])),
+    ]),
+  )
+
+const renamedLooks = <K extends string>(looks: Readonly<Record<K, Styles>>, to: Renamed): Record<K, Styles> =>
+  Object.fromEntries(Object.entries<Styles>(looks).map(([key, styles]) => [key, renamedStyles(styles, to)])) as Record<
+    K,
+    Styles
+  >
+
+type Props = Record<string, Value>
+
+/** Values with the named looks said that are had where nothing is: those that go by another id then. */
+function withLooksSaid(props: Props, specs: Readonly<Record<string, Property>>, to: Renamed): Props {
+  const said: Props = {}
+  for (const [name, spec] of Object.entries(specs)) {
+    const value = props[name]
+    if (spec.kind === 'look' && value === undefined && to('look', spec.default) !== spec.default)
+      said[name] = spec.default
+    if (spec.kind === 'items' && Array.isArray(value))
+      said[name] = value.map((item) => ({ ...item, props: withLooksSaid(item.props, spec.of, to) }))
+  }
+  return { ...props, ...said }
+}
 
 function renamedNode<N extends TreeNode>(node: N, to: Renamed): N {
-  const thing = (kind: string, id: Id): Id => (kind === 'card' || kind === 'piece' ? to(id) : id)
+  const thing = (kind: string, id: Id): Id =>
+    kind === 'card' || kind === 'piece' ? to('layout', id) : kind === 'look' ? to('look', id) : id
+  const specs = propertiesOf(node)
   const fills = node.kind === 'element' && node.fills?.map((fill) => renamedSetting(fill, to))
-  const own = { ...node, props: rewriteProps(node.props, propertiesOf(node), { thing }), ...(fills && { fills }) }
+  const own = {
+    ...node,
+    props: rewriteProps(withLooksSaid(node.props, specs, to), specs, { thing }),
+    styles: renamedStyles(node.styles, to),
+    ...(node.look && { look: to('look', node.look) }),
+    ...(node.kind === 'element' && node.looks && { looks: renamedLooks(node.looks, to) }),
+    ...('gives' in node && node.gives && { gives: renamedLooks(node.gives, to) }),
+    ...(fills && { fills }),
+  }
   if (!node.children) return own
   return { ...own, children: (node.children as TreeNode[]).map((child) => renamedNode(child, to)) }
 }
 
-/** A value that is set: a card or a piece is named by its id, and by nothing else. */
+/** A value that is set: a card or a piece is named by its id, and by nothing else; so is a look, also in a list of items. */
 const CARDS: ReadonlySet<string> = new Set(['card', 'firstCard', 'everyCard', 'piece'])
-const renamedValue = (property: string, value: Value | undefined, to: Renamed): Value | undefined =>
-  CARDS.has(property) && typeof value === 'string' ? to(value) : value
+function renamedValue(property: string, value: Value, to: Renamed): Value {
+  if (typeof value === 'string')
+    return CARDS.has(property) ? to('layout', value) : property === 'look' ? to('look', value) : value
+  if (!Array.isArray(value)) return value
+  return value.map((item) => {
+    const { look } = item.props
+    return typeof look === 'string' ? { ...item, props: { ...item.props, look: to('look', look) } } : item
+  })
+}
 
 function renamedSetting<S extends Setting | Fill>(edit: S, to: Renamed): S {
-  if (edit.kind === 'setFill') return { ...edit, fill: renamedSetting(edit.fill, to) }
-  if (edit.kind !== 'setProperty' || edit.value === undefined) return edit
-  return { ...edit, value: renamedValue(edit.property, edit.value, to) }
+  switch (edit.kind) {
+    case 'setFill':
+      return { ...edit, fill: renamedSetting(edit.fill, to) }
+    case 'setLook':
+      return { ...edit, look: edit.look && to('look', edit.look) }
+    case 'setStyle':
+    case 'setDefault':
+      return { ...edit, value: renamedStyleValue(edit.property, edit.value, to) }
+    case 'setProperty':
+      return edit.value === undefined ? edit : { ...edit, value: renamedValue(edit.property, edit.value, to) }
+    default:
+      return edit
+  }
 }
 
 /** An own change; `from` and `as` are the ids of the variation, which is what its outermost things stand in. */
@@ -46,34 +112,51 @@ function renamedChange(change: Change, from: Id, as: Id, to: Renamed): Change {
 
 /** A layout by another id, if it is one of those that get one, and with the others named as they are called then. */
 export function renamedLayout(layout: LayoutDocument, to: Renamed): LayoutDocument {
-  const id = to(layout.id)
-  if (!isVariation(layout)) return { ...layout, id, children: layout.children.map((row) => renamedNode(row, to)) }
+  const id = to('layout', layout.id)
+  if (!isVariation(layout)) {
+    const children = layout.children.map((row) => renamedNode(row, to))
+    return { ...layout, id, defaults: renamedLooks(layout.defaults, to), children }
+  }
   const changes = layout.follows.changes.map((change) => renamedChange(change, layout.id, id, to))
-  return { ...layout, id, follows: { base: to(layout.follows.base), changes } }
+  return { ...layout, id, follows: { base: to('layout', layout.follows.base), changes } }
 }
 
 function renamedFrame(frame: Frame, id: Id, to: Renamed): Frame {
   const regions = Object.entries(frame.regions).map(([region, say]) => [
     region,
-    say.kind === 'use' ? { ...say, layout: to(say.layout) } : say,
+    say.kind === 'use' ? { ...say, layout: to('layout', say.layout) } : say,
   ])
   return { ...frame, id, regions: Object.fromEntries(regions) as Frame['regions'] }
 }
 
+const renamedLook = (look: NamedLook, to: Renamed): NamedLook => ({
+  ...look,
+  id: to('look', look.id),
+  styles: renamedStyles(look.styles, to),
+  looks: renamedLooks(look.looks, to),
+})
+
 /**
- * A parcel of which some layouts and frames (`layout ID`, `frame ID`) come beside those that are here, under ids by
- * `newId` and names that say where they are from.
+ * A parcel of which some things (`layout ID`, `frame ID`, `look ID`, `colour ID`) come beside those that are here, under
+ * ids by `newId` and names that say where they are from.
  */
 export function beside(parcel: Parcel, both: ReadonlySet<string>, newId: () => Id): Parcel {
-  const ids = new Map(parcel.layouts.filter((l) => both.has(`layout ${l.id}`)).map((l) => [l.id, newId()]))
-  const to: Renamed = (id) => ids.get(id) ?? id
-  const named = (name: string) => `${name.slice(0, 90)}, ${parcel.from}`.slice(0, 120)
+  const { layouts, looks = [], colours = [] } = parcel
+  const all = [
+    ...layouts.map((l) => `layout ${l.id}`),
+    ...looks.map((l) => `look ${l.id}`),
+    ...colours.map((c) => `colour ${c.id}`),
+  ]
+  const ids = new Map(all.filter((key) => both.has(key)).map((key) => [key, newId()]))
+  const to: Renamed = (what, id) => ids.get(`${what} ${id}`) ?? id
+  const named = (name: string, most: number) => `${name.slice(0, most - 30)}, ${parcel.from}`.slice(0, most)
+  const called = <T extends { id: Id; name: string }>(was: T, is: T, most: number): T =>
+    was.id === is.id ? is : { ...is, name: named(was.name, most) }
   return {
     ...parcel,
-    layouts: parcel.layouts.map((layout) => {
-      const made = renamedLayout(layout, to)
-      return made.id === layout.id ? made : { ...made, name: named(layout.name) }
-    }),
+    layouts: layouts.map((layout) => called(layout, renamedLayout(layout, to), 120)),
     frames: parcel.frames.map((f) => renamedFrame(f, both.has(`frame ${f.id}`) ? newId() : f.id, to)),
+    ...(parcel.looks && { looks: looks.map((look) => called(look, renamedLook(look, to), 60)) }),
+    ...(parcel.colours && { colours: colours.map((c) => called(c, { ...c, id: to('colour', c.id) }, 60)) }),
   }
 }

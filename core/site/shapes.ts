@@ -238,7 +238,7 @@ export const pageTypeShape = exact({
 
 const WIDTHS = list(numeric(1, 100_000), 20)
 
-export const pictureShape = exact({
+const PICTURE = {
   id: key(),
   fileName: text(200),
   alt: text(1000),
@@ -247,7 +247,14 @@ export const pictureShape = exact({
   height: numeric(1, 100_000),
   focus: optional(exact({ x: numeric(0, 1), y: numeric(0, 1) })),
   hash: optional(pattern(/^[0-9a-f]{8,64}$/, 'a hash has 8 to 64 letters and digits')),
-  widths: byValue((v) => (v === undefined ? ABSENT : WIDTHS)),
+}
+
+export const pictureShape = exact({ ...PICTURE, widths: byValue((v) => (v === undefined ? ABSENT : WIDTHS)) })
+
+/** The shape of a picture on its way to another site, with its file as base64 where it comes along. */
+export const carriedPictureShape = exact({
+  ...PICTURE,
+  bytes: optional(pattern(/^[A-Za-z0-9+/]*={0,2}$/, 'the file of a picture cannot be read')),
 })
 
 /** Whether the platform knows a locale, currency, time zone or unit: asked of it, since the lists change. */

@@ -32,5 +32,5 @@ export {
   withOpacity,
   opaque,
 } from './contrast'
-export { houseShape } from './shapes'
+export { houseShape, namedLookShape, paletteColourShape } from './shapes'
 export { HOUSE_EDITING } from './house-edits'

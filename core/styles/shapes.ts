@@ -63,7 +63,16 @@ const named = exact({
   styles: stylesShape,
   looks: looksShape,
 })
-const namedLook = byValue((v) => {
+/** The shape of a colour of a palette. */
+export const paletteColourShape = exact({
+  id: pattern(/^[a-z0-9-]{1,40}$/, PALETTE),
+  name: text(60, PALETTE),
+  value: hex,
+  dark: optional(hex),
+})
+
+/** The shape of a named look. */
+export const namedLookShape = byValue((v) => {
   if (refuse(named, v) !== null) return named
   const why = refuseLooks(v as NamedLook)
   return why === null ? named : judged(() => why)
@@ -72,16 +81,7 @@ const namedLook = byValue((v) => {
 /** The shape of a house style; everything in it is written into CSS. */
 export const houseShape = exact({
   format: oneOf([2], 'its house style cannot be read'),
-  palette: list(
-    exact({
-      id: pattern(/^[a-z0-9-]{1,40}$/, PALETTE),
-      name: text(60, PALETTE),
-      value: hex,
-      dark: optional(hex),
-    }),
-    60,
-    PALETTE,
-  ),
+  palette: list(paletteColourShape, 60, PALETTE),
   dark: oneOf(['never', 'system', 'always'], 'who sees it dark cannot be read'),
   headingFamily: family,
   textFamily: family,
@@ -107,7 +107,7 @@ export const houseShape = exact({
     hover: colourOrNone,
     visited: colourOrNone,
   }),
-  looks: list(namedLook, 60, 'its named looks cannot be read'),
+  looks: list(namedLookShape, 60, 'its named looks cannot be read'),
   fields: exact({ background: colour, colour, edge: colour, radius: measure(400) }),
   tables: exact({ edge: colourOrNone, head: colourOrNone, stripe: colourOrNone }),
   quotes: exact({ edge: colourOrNone, slanted: yesNo('its quotes cannot be read') }),

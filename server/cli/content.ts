@@ -6,15 +6,12 @@ import type { Command } from 'commander'
 import { guessTargets } from '../../core/site'
 import { counted } from '../../core/words'
 import type { BringInput } from '../../shared/api/types'
-import { jobsOver } from '../aside/jobs'
 import { restoreBackup, writeBackup } from '../database/backup'
-import { openPictureWork } from '../media/beside'
-import { FileStore } from '../media/store'
-import { Bring } from '../services/bring'
 import { EXPORTS, Export, type ExportFormat } from '../services/export'
-import { Media, type Sent } from '../services/media'
+import type { Sent } from '../services/media'
 import { checkTarget } from './parcels'
-import { CallError, type Site, folderOf, say, withSite } from './site'
+import { withMedia } from './media'
+import { CallError, folderOf, say } from './site'
 
 /** The commands that bring content along, take it out, and keep a copy of everything. */
 
@@ -26,29 +23,6 @@ interface ImportOptions {
   publish?: boolean
   encoding?: string
   dry?: boolean
-}
-
-async function withMedia<T>(
-  data: string | undefined,
-  work: (site: Site & { media: Media; bring: Bring }) => Promise<T>,
-): Promise<T> {
-  const folder = folderOf(data)
-  return withSite(data, async (site) => {
-    const { db, content } = site
-    const files = new FileStore(folder)
-    await files.open()
-    const follow = async () => void (await content.follow())
-    const media = new Media(db, files, follow, openPictureWork(folder))
-    const bring = new Bring(db, folder, files, jobsOver(db), content, media, follow)
-    try {
-      return await work({ ...site, media, bring })
-    } finally {
-      await bring.end()
-      await media.settled()
-      await media.end()
-      content.end()
-    }
-  })
 }
 
 /** `--column "Headline=title"`: what a column is, where its name does not say it. */

@@ -1,14 +1,18 @@
 import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, resolve } from 'node:path'
 import type { Command } from 'commander'
-import type { Choice, ImportPlan, Parcel } from '../../core/formats'
+import { Readable } from 'node:stream'
+import { type Choice, type ImportPlan, type Parcel, type ParcelPicture, withoutFiles } from '../../core/formats'
 import { fail } from '../../core/problems'
 import { counted } from '../../core/words'
+import type { Media } from '../services/media'
+import { withMedia } from './media'
 import { CallError, say, withSite } from './site'
 
 /** The commands that take a design to another site, or bring one in. */
 
-const MOST_BYTES = 20_000_000
+const MOST_BYTES = 60_000_000
+const BY = 'the command line'
 
 /** Throws where a file cannot be written: there is no such folder, it is one itself, or it is there already. */
 export function checkTarget(file: string, force: boolean | undefined): void {
@@ -18,19 +22,31 @@ export function checkTarget(file: string, force: boolean | undefined): void {
   if (existsSync(file) && !force) throw new CallError(`${file} is there already. Write over it with --force.`)
 }
 
-async function exportParcel(file: string, options: { force?: boolean; data?: string }): Promise<void> {
+interface ExportOptions {
+  force?: boolean
+  data?: string
+  layout?: string[]
+  alone?: boolean
+}
+
+async function exportParcel(file: string, options: ExportOptions): Promise<void> {
   checkTarget(file, options.force)
   await withSite(options.data, async (site) => {
-    const parcel = await site.parcels.export()
+    const chosen = options.layout && { layouts: options.layout, alone: options.alone ?? false }
+    const parcel = await site.parcels.export(chosen)
     writeFileSync(file, JSON.stringify(parcel, null, 2) + '\n')
-    say(`${parcel.layouts.length} layouts, ${parcel.frames.length} frames and the house style stand in ${file}.`)
+    say(
+      chosen
+        ? `${counted(parcel.layouts.length, 'layout')}, with all that they need, stand in ${file}.`
+        : `${parcel.layouts.length} layouts, ${parcel.frames.length} frames and the house style stand in ${file}.`,
+    )
   })
 }
 
 function readParcel(file: string): Parcel {
   if (!existsSync(file) || statSync(file).isDirectory())
     return fail('parcel-shape', { why: `there is no file ${file}` })
-  if (statSync(file).size > MOST_BYTES) return fail('body-large', { most: '20 MB' })
+  if (statSync(file).size > MOST_BYTES) return fail('body-large', { most: '60 MB' })
   try {
     return JSON.parse(readFileSync(file, 'utf8')) as Parcel
   } catch (error) {
@@ -65,17 +81,37 @@ function choicesOf({ unfit }: ImportPlan, { use = [], takeOut = [] }: ImportOpti
   return choices
 }
 
+/** Takes in the pictures that are not here, or are others here; gives what they are called, as choices. */
+async function takePictures(
+  media: Media,
+  { items }: ImportPlan,
+  pictures: readonly ParcelPicture[] = [],
+): Promise<Record<string, Choice>> {
+  const choices: Record<string, Choice> = {}
+  const brought = new Set(items.filter((i) => i.what === 'picture' && i.state !== 'same').map((i) => i.id))
+  for (const { id, bytes, fileName, alt, caption, focus } of pictures) {
+    if (!bytes || !brought.has(id)) continue
+    const stream = Readable.from([Buffer.from(bytes, 'base64')])
+    const { picture } = await media.addPicture({ stream, name: fileName }, BY)
+    if (picture.alt === '' && alt) await media.describe(picture.id, { alt, caption, focus: focus ?? null })
+    choices[`picture ${id}`] = { do: 'use', id: picture.id }
+  }
+  return choices
+}
+
 async function importParcel(file: string, options: ImportOptions): Promise<void> {
-  const parcel = readParcel(file)
-  await withSite(options.data, async (site) => {
+  const whole = readParcel(file)
+  const parcel = withoutFiles(whole)
+  await withMedia(options.data, async (site) => {
     const plan = await site.parcels.plan(parcel)
     for (const item of plan.items)
-      if (item.state !== 'same') say(`${item.state.padEnd(9)}${item.what.padEnd(8)}${item.name}`)
+      if (item.state !== 'same') say(`${item.state.padEnd(9)}${item.what.padEnd(9)}${item.name}`)
     for (const u of plan.unfit)
       say(`no such  ${u.kind.padEnd(9)}${u.id}, named by ${u.users.map((x) => `${x.what} ${x.id}`).join(', ')}`)
-    const choices = choicesOf(plan, options)
+    const chosen = choicesOf(plan, options)
     if (options.preview) return say('Nothing was changed.')
-    const taken = await site.parcels.import({ parcel, choices }, 'the command line')
+    const choices = { ...(await takePictures(site.media, plan, whole.pictures)), ...chosen }
+    const taken = await site.parcels.import({ parcel, choices }, BY)
     const n = taken.items.length
     say(`${counted(n, 'thing was', 'things were')} taken into the draft. Visitors see them after the next release.`)
   })
@@ -89,6 +125,8 @@ export function parcelCommands(program: Command): void {
     .description("the draft's layouts, frames and house style as one JSON document")
     .argument('<file>', 'where to write it')
     .option('--force', 'write over a file that is there')
+    .option('--layout <id>', 'only this layout with all that it needs, as often as there are some', listed)
+    .option('--alone', 'variations come standing alone, without what they follow')
     .action((file: string, _: unknown, command: Command) => exportParcel(file, command.optsWithGlobals()))
   program
     .command('import-parcel')

@@ -6,6 +6,8 @@ import { jobsOver } from '../aside/jobs'
 import { type Database, StartError, openDatabase } from '../database/open'
 import { Content } from '../services/content'
 import { Draft } from '../services/draft'
+import { FileStore } from '../media/store'
+import { pictureBytes } from '../services/media'
 import { Parcels } from '../services/parcels'
 import { Releases } from '../services/release'
 
@@ -36,7 +38,9 @@ export function folderOf(named: string | undefined): string {
 
 /** Opens the site of a data folder for one piece of work. */
 export async function withSite<T>(data: string | undefined, work: (site: Site) => Promise<T>): Promise<T> {
-  const db = await openDatabase(folderOf(data))
+  const folder = folderOf(data)
+  const db = await openDatabase(folder)
+  const files = new FileStore(folder)
   try {
     const content = new Content(db)
     await content.reload()
@@ -44,7 +48,13 @@ export async function withSite<T>(data: string | undefined, work: (site: Site) =
     const jobs = jobsOver(db)
     const catalogue = () => content.catalogue
     const releases = new Releases(db, draft, catalogue, jobs)
-    return await work({ db, content, draft, releases, parcels: new Parcels(db, draft, catalogue, jobs) })
+    return await work({
+      db,
+      content,
+      draft,
+      releases,
+      parcels: new Parcels(db, draft, catalogue, jobs, { bytesOf: (id) => pictureBytes(db, files, id) }),
+    })
   } finally {
     await db.destroy()
   }

@@ -15,9 +15,9 @@ import { type LayoutDocument, isVariation } from '../../core/tree'
 import { Trees, checkLayout, refuseBaseless } from '../../core/layouts'
 import { type Problem, fail, failFirst } from '../../core/problems'
 import type { Catalogue, Menu } from '../../core/site'
-import type { HouseStyle } from '../../core/styles'
+import type { HouseStyle, NamedLook, PaletteColour } from '../../core/styles'
 import type { ImportInput } from '../../shared/api/types'
-import { nanoid } from 'nanoid'
+import { customAlphabet } from 'nanoid'
 
 /** What a parcel brings, adapted to this site and judged; and what was left of its plan. */
 export interface ImportParts {
@@ -25,8 +25,13 @@ export interface ImportParts {
   layouts: LayoutDocument[]
   frames: Frame[]
   menus: Menu[]
+  looks: NamedLook[]
+  colours: PaletteColour[]
   house: HouseStyle | null
 }
+
+/** An id that whatever is named by one may have. */
+const newId = customAlphabet('0123456789abcdefghijklmnopqrstuvwxyz', 14)
 
 const keyOf = (item: Pick<ImportItem, 'what' | 'id'>): string => `${item.what} ${item.id}`
 
@@ -46,20 +51,25 @@ function sound<T>(document: T, check: (document: T) => Problem[]): T {
 export function prepareImport(input: ImportInput, design: Design, catalogue: Catalogue): ImportParts {
   const { choices = {}, leaveOut = [], both = [] } = input
   failFirst(checkParcel(input.parcel))
-  const parcel = beside(parcelUpToDate(input.parcel), new Set(both), () => nanoid(12))
+  const parcel = beside(parcelUpToDate(input.parcel), new Set(both), newId)
   const plan = planParcel(parcel, design, catalogue)
-  const left = new Set(leaveOut)
+  // What is here exactly so stays, also where it would name something by another id now.
+  const here = planParcel(input.parcel, design, catalogue).items.filter((i) => i.state === 'same')
+  const left = new Set([...leaveOut, ...here.map(keyOf)])
   const items = plan.items.filter((i) => i.state !== 'same' && !left.has(keyOf(i)))
   const taken = new Set(items.map(keyOf))
   const brought = parcel.layouts.filter((l) => taken.has(`layout ${l.id}`))
   const layouts = adaptLayouts(brought, parcel, design, choices)
   return {
-    plan: { ...plan, items },
+    // Pictures come as files, each by itself.
+    plan: { ...plan, items: items.filter((i) => i.what !== 'picture') },
     layouts: layouts.map((l) => sound(l, checkLayout)),
     frames: parcel.frames
       .filter((f) => taken.has(`frame ${f.id}`))
       .map((f) => sound(adaptFrame(f, choices), checkFrame)),
     menus: (parcel.menus ?? []).filter((m) => taken.has(`menu ${m.id}`)).map((m) => adaptMenu(m, choices)),
+    looks: (parcel.looks ?? []).filter((l) => taken.has(`look ${l.id}`)),
+    colours: (parcel.colours ?? []).filter((c) => taken.has(`colour ${c.id}`)),
     house: taken.has('house house') ? parcelUpToDate(parcel).house : null,
   }
 }

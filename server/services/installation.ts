@@ -140,7 +140,7 @@ async function open(): Promise<Installation> {
     published,
     passwords,
     entries: new Entries(db, draft, content),
-    parcels: new Parcels(db, draft, catalogue, aside),
+    parcels: new Parcels(db, draft, catalogue, aside, media),
     sessions,
     attempts: new AttemptLimit(),
     live,

@@ -268,11 +268,21 @@ export class Media {
 
   /** The bytes of a picture, whole or in one of its sizes, with what they are; null when there is none. */
   async bytesOf(id: Id, size?: { hash: string; name: string }): Promise<{ bytes: Buffer; mime: string } | null> {
-    const found = await readPicture(this.db, id)
-    if (!found || found.removed || (size && !found.hash.startsWith(size.hash))) return null
-    const bytes = await this.files.read(found.hash, size?.name)
-    return bytes && { bytes, mime: size ? `image/${MIMES[size.name.split('.').pop()!] ?? ''}` : found.mime }
+    return pictureBytes(this.db, this.files, id, size)
   }
+}
+
+/** The same, for whoever has no more than the database and the files. */
+export async function pictureBytes(
+  db: Database,
+  files: FileStore,
+  id: Id,
+  size?: { hash: string; name: string },
+): Promise<{ bytes: Buffer; mime: string } | null> {
+  const found = await readPicture(db, id)
+  if (!found || found.removed || (size && !found.hash.startsWith(size.hash))) return null
+  const bytes = await files.read(found.hash, size?.name)
+  return bytes && { bytes, mime: size ? `image/${MIMES[size.name.split('.').pop()!] ?? ''}` : found.mime }
 }
 
 /** What fits everywhere as it is has no sizes, and none to wait for. */

@@ -1,13 +1,13 @@
 import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
-import { type ImportPlan, type Parcel, makeParcel } from '../../core/formats'
+import { type ImportPlan, type Parcel, type ParcelPicture, carriedBy, makeParcel } from '../../core/formats'
 import { BARE_DESIGN, type Design, type Frame } from '../../core/frames'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import type { PlainEdit } from '../../core/edits'
 import { replaceDocument, treesOf } from '../../core/layouts'
 import { fail } from '../../core/problems'
-import { type PartKey, comesAlong, partOf } from '../../core/releases'
-import type { HouseStyle } from '../../core/styles'
+import { type PartKey, partOf } from '../../core/releases'
+import type { HouseStyle, NamedLook, PaletteColour } from '../../core/styles'
 import type { Catalogue, Menu, MenuSet } from '../../core/site'
 import type { ImportInput } from '../../shared/api/types'
 import { readFrame, writeFrame } from '../database/frames'
@@ -17,10 +17,14 @@ import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
 import { makeEdit } from './editing'
 import { HOUSE, HOUSE_ID, LAYOUTS, MENUS, MENUS_ID } from './kept'
+import type { Media } from './media'
 import { takeTurns } from './turns'
 
 /** What another site has of ours. */
 const NOTHING: Design = { ...BARE_DESIGN, menus: [] }
+
+/** So many bytes of pictures go into one parcel. */
+const MOST_PICTURE_BYTES = 24_000_000
 
 /** Parcels: the draft on its way to another site, and what comes from one. */
 export class Parcels {
@@ -29,6 +33,7 @@ export class Parcels {
     private readonly draft: Draft,
     private readonly catalogue: () => Catalogue,
     private readonly jobs: Pick<Jobs, 'plan' | 'prepare'>,
+    private readonly files: Pick<Media, 'bytesOf'>,
   ) {}
 
   /**
@@ -44,9 +49,22 @@ export class Parcels {
     for (const id of chosen.layouts) if (!trees.document(id)) fail('layout-unknown', { id })
     const keys = new Set(chosen.layouts.map((id): PartKey => `layout ${id}`))
     const whole = { ...design, layouts }
-    const needed = comesAlong(NOTHING, whole, keys).map((a) => a.key)
-    const { house, ...parcel } = make(partOf(NOTHING, whole, keys))
-    return { ...parcel, house: needed.includes('house') ? house : null }
+    const parcel = make(partOf(NOTHING, whole, keys))
+    const { looks, colours, pictures } = carriedBy(parcel.layouts, treesOf(parcel), design.house)
+    return { ...parcel, house: null, looks, colours, pictures: await this.withFiles(pictures) }
+  }
+
+  /** Pictures with their files, as far as those are not too much for one parcel. */
+  private async withFiles(ids: ReadonlySet<string>): Promise<ParcelPicture[]> {
+    const found: ParcelPicture[] = []
+    let size = 0
+    for (const { widths: _, ...picture } of this.catalogue().site.pictures) {
+      if (!ids.has(picture.id)) continue
+      const bytes = (await this.files.bytesOf(picture.id))?.bytes
+      size += bytes?.length ?? 0
+      found.push({ ...picture, ...(bytes && size <= MOST_PICTURE_BYTES && { bytes: bytes.toString('base64') }) })
+    }
+    return found
   }
 
   /** What importing would do here; nothing is changed. Throws the first reason for which it cannot be read. */
@@ -56,7 +74,7 @@ export class Parcels {
 
   /** Takes a parcel into the draft, all of it or nothing. Layouts that exist are changed by an edit, which can be undone. */
   async import(input: ImportInput, by: string): Promise<ImportPlan> {
-    const { plan, layouts, frames, menus, house } = await this.jobs.prepare(input)
+    const { plan, layouts, frames, menus, looks, colours, house } = await this.jobs.prepare(input)
     await this.db.transaction().execute(async (trx) => {
       const turn = takeTurns()
       for (const layout of basesFirst(layouts)) {
@@ -69,6 +87,8 @@ export class Parcels {
       }
       for (const menu of menus) await takeMenu(trx, menu, by)
       if (house) await takeHouse(trx, house, by)
+      for (const colour of colours) await takeOfHouse(trx, 'palette', colour, by)
+      for (const look of looks) await takeOfHouse(trx, 'looks', look, by)
     })
     return plan
   }
@@ -106,6 +126,21 @@ export async function takeLayout(trx: Transaction<Tables>, layout: LayoutDocumen
 /** Puts a house style in the place of the one there is, by an edit. */
 export function takeHouse(trx: Transaction<Tables>, house: HouseStyle, by: string): Promise<void> {
   return makeEdit<HouseStyle, PlainEdit>(trx, HOUSE, HOUSE_ID, { kind: 'set', at: [], value: house }, by)
+}
+
+/** Puts a named look or a colour into the house style, in the place of the one with its id or behind all others. */
+async function takeOfHouse(
+  trx: Transaction<Tables>,
+  list: 'looks' | 'palette',
+  item: NamedLook | PaletteColour,
+  by: string,
+): Promise<void> {
+  const { document } = await HOUSE.read(trx, HOUSE_ID)
+  const there = document[list].some((one) => one.id === item.id)
+  const edit: PlainEdit = there
+    ? { kind: 'set', at: [list, item.id], value: item }
+    : { kind: 'insert', at: [list], index: document[list].length, item }
+  await makeEdit<HouseStyle, PlainEdit>(trx, HOUSE, HOUSE_ID, edit, by)
 }
 
 /** Puts menus in the place of those there are, by an edit. */

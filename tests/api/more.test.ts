@@ -2,6 +2,11 @@ import { execFile } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import Sqlite from 'better-sqlite3'
+import type { Parcel } from '#core/formats'
+import type { Site } from '#core/site'
+import type { HouseStyle } from '#core/styles'
+import type { Layout } from '#core/tree'
 import type { WhyAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
 import { frame } from '../fixtures'
@@ -249,12 +254,67 @@ describe('the command', () => {
     }
     expect(await refused(text.slice(0, 4000))).toContain('it may have been cut off')
     expect(await refused(text.replace('"format": 1', '"format": 3'))).toContain('This parcel has format 3')
-    expect(await refused(`"${'x'.repeat(20_000_001)}"`)).toContain('larger than 20 MB')
+    expect(await refused(`"${'x'.repeat(60_000_001)}"`)).toContain('larger than 60 MB')
     writeFileSync(file, text.replace('"name": "Slim footer"', '"name": "Slimmer footer"'))
-    expect((await run('import-parcel', file, '--preview')).out).toContain('replaces layout  Slimmer footer')
+    expect((await run('import-parcel', file, '--preview')).out).toContain('replaces layout   Slimmer footer')
     expect((await run('import-parcel', file)).out).toContain('1 thing was taken into the draft')
     expect((await ada.call('GET', '/layouts/slim-footer')).body.layout.name).toBe('Slimmer footer')
   })
+
+  test('chosen layouts take pictures, looks and colours along to a site that has none of them', async () => {
+    const file = join(folder, 'some.parcel.json')
+    // A band that shows a picture, with a look of its own.
+    const { site } = (await ada.call('GET', '/site')).body as unknown as { site: Site }
+    const picture = site.pictures.find((p) => p.alt)!
+    const { revision } = (await ada.call('GET', '/layouts/visit-band')).body
+    const { layout } = (await ada.call('GET', '/layouts/visit-band')).body as unknown as { layout: Layout }
+    const row = layout.children[0]!.id
+    const edits = [
+      { kind: 'setProperty', id: row, property: 'backgroundPicture', value: picture.id },
+      { kind: 'setLook', id: row, look: 'banded' },
+    ].map((edit, i) => ({ id: `carried-${i}`, does: 'edit', edit }))
+    const house = (await ada.call('GET', '/house')).body as unknown as { document: HouseStyle; revision: number }
+    const item = { id: 'banded', name: 'Banded', for: 'row', styles: { edgeColour: { wide: '@rule' } }, looks: {} }
+    const look = { kind: 'insert', at: ['looks'], index: house.document.looks.length, item }
+    const told = await ada.call('POST', '/house/edits', {
+      revision: house.revision,
+      edits: [{ id: 'carried-look', does: 'edit', edit: look }],
+    })
+    expect(told.status).toBe(200)
+    expect((await ada.call('POST', '/layouts/visit-band/edits', { revision, edits })).status).toBe(200)
+    expect((await run('export-parcel', file, '--layout', 'visit-band')).out).toContain('1 layout, with all that')
+    const parcel = JSON.parse(readFileSync(file, 'utf8')) as Parcel
+    expect(parcel.pictures!.map((p) => p.id)).toEqual([picture.id])
+    expect(Buffer.from(parcel.pictures![0]!.bytes!, 'base64').length).toBeGreaterThan(100)
+    expect(parcel.looks!.map((l) => l.id)).toContain('banded')
+    expect(parcel.colours!.map((c) => c.id)).toContain('rule')
+    const byApi = await ada.call('GET', '/parcel?layouts=visit-band')
+    expect({ ...byApi.body, made: '' }).toEqual({ ...parcel, made: '' })
+
+    const bare = await startServer({ demo: 'bare', data: join(folder, 'bare') })
+    await bare.stop()
+    const db = new Sqlite(join(bare.data, 'outer-frame.sqlite'))
+    db.exec('delete from pictures')
+    const there = (...args: string[]): Promise<string> =>
+      new Promise((done, failed) => {
+        const all = ['scripts/outer-frame.mjs', ...args, '--data', bare.data]
+        execFile(process.execPath, all, { maxBuffer: 2e7 }, (error, out, err) =>
+          error ? failed(new Error(err)) : done(out),
+        )
+      })
+    expect(await there('import-parcel', file, '--preview')).toMatch(/new +picture .*\n[^]*Nothing was changed/)
+    expect(await there('import-parcel', file)).toContain('taken into the draft')
+    // Brought once more, all of it is there: the picture too, under the id that it has here.
+    const read = (text: string) => db.prepare(text).pluck().all() as string[]
+    const [stored] = read("select doc from layouts where id = 'visit-band'")
+    const pictures = read('select id from pictures')
+    expect(pictures).toHaveLength(1)
+    expect(stored).toContain(`"backgroundPicture":"${pictures[0]}"`)
+    expect(read('select doc from house')[0]).toContain('"banded"')
+    await there('import-parcel', file)
+    expect(read('select id from pictures')).toEqual(pictures)
+    db.close()
+  }, 120_000)
 
   test('import-parcel: what does not fit is used otherwise, taken out, or kept', async () => {
     const file = join(folder, 'other.parcel.json')

@@ -1,5 +1,9 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
+import type { Parcel } from '#core/formats'
+import type { Layout } from '#core/tree'
+import type { DesignAnswer, PicturesAnswer } from '#shared/api/types'
+import { Client } from '../api/client'
 import { expect, keep, makeFrame, release, settled, signIn, test, visitor } from './studio'
 
 test.beforeEach(async ({ page, server }) => {
@@ -323,6 +327,56 @@ test('a parcel is taken away, and brought into another site with a choice for wh
   await page.getByRole('treeitem', { name: 'Menu: Small print' }).click()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('treeitem', { name: 'Menu: Main menu' })).toBeVisible()
+})
+
+test('some layouts come with their looks and pictures; a look that is here already is kept, replaced, or had beside', async ({
+  page,
+  server,
+}, info) => {
+  await page.getByRole('link', { name: 'Layouts' }).click()
+  await page.getByRole('button', { name: 'Parcels' }).click()
+  await page.getByRole('menuitem', { name: /Take some layouts away/ }).click()
+  await page.getByRole('checkbox', { name: /^Room archive/ }).check()
+  await expect(page.getByText('Comes along, since it is needed:')).toContainText(
+    /“Plan a visit”.*the look “Pale, on dark”.*colours/,
+  )
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Take 1 layout away' }).click(),
+  ])
+  const file = info.outputPath('some.parcel.json')
+  await download.saveAs(file)
+  const parcel = JSON.parse(readFileSync(file, 'utf8')) as Parcel
+  expect(parcel.house).toBeNull()
+
+  const pale = parcel.looks!.find((l) => l.name === 'Pale, on dark')!
+  pale.styles = { ...pale.styles, radius: { wide: 17 } }
+  const archive = parcel.layouts.find((l) => l.id === 'room-archive') as Layout
+  archive.children[0]!.props.backgroundPicture = 'dot'
+  const dot = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg=='
+  const picture = { id: 'dot', fileName: 'dot.png', alt: 'A dot', width: 1, height: 1, bytes: dot }
+  const text = JSON.stringify({ ...parcel, from: 'Elsewhere', pictures: [picture] })
+  await page
+    .getByLabel('Parcel to bring in')
+    .setInputFiles({ name: 'their.parcel.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByRole('checkbox', { name: 'Take A dot' })).toBeChecked()
+  await expect(dialog.getByLabel('What to do with Pale, on dark')).toHaveValue('keep')
+  await expect(dialog.getByRole('button', { name: 'Take 2 into the draft' })).toBeVisible()
+  await dialog.getByLabel('What to do with Pale, on dark').selectOption('have both')
+  await dialog.getByRole('button', { name: 'Take 3 into the draft' }).click()
+  await expect(page.getByText('3 things stand in the draft.')).toBeVisible()
+
+  const ada = await new Client(server).open()
+  await ada.signIn('ada')
+  const { layouts, house } = (await ada.call('GET', '/design')).body as unknown as DesignAnswer
+  const beside = house.looks.find((l) => l.name === 'Pale, on dark, Elsewhere')!
+  expect(beside.styles.radius).toEqual({ wide: 17 })
+  expect(house.looks.find((l) => l.id === pale.id)!.styles.radius).not.toEqual({ wide: 17 })
+  const { pictures } = (await ada.call('GET', '/pictures')).body as unknown as PicturesAnswer
+  const brought = pictures.find((p) => p.picture.alt === 'A dot')!.picture.id
+  const now = layouts.find((l) => l.layout.id === 'room-archive')!.layout as Layout
+  expect(now.children[0]!.props.backgroundPicture).toBe(brought)
 })
 
 test('the Map works by keyboard alone', async ({ page }) => {

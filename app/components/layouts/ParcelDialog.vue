@@ -19,17 +19,34 @@ const both = ref<string[]>([])
 const choices = ref<Record<string, Choice>>({})
 const busy = ref(false)
 
+const { sent, brought, bring, hasFile } = useParcelPictures(() => props.parcel)
+/** What many things here may have is kept as it is, unless somebody chooses otherwise. */
+const COMMON: ReadonlySet<ImportItem['what']> = new Set(['look', 'colour', 'picture'])
+
 onMounted(async () => {
   try {
-    plan.value = await useApi<ImportPlan>('POST', '/parcel/preview', { parcel: props.parcel })
+    plan.value = await useApi<ImportPlan>('POST', '/parcel/preview', { parcel: sent.value })
+    leaveOut.value = items.value.filter((i) => (i.state === 'replaces' && COMMON.has(i.what)) || isLost(i)).map(keyOf)
   } catch (error) {
     refused.value = (error as Error).message
   }
 })
 
+const pictures = computed(() => taken.value.filter((i) => i.what === 'picture'))
 const items = computed(() => (plan.value?.items ?? []).filter((i) => i.state !== 'same'))
 const taken = computed(() => items.value.filter((i) => !leaveOut.value.includes(`${i.what} ${i.id}`)))
-const WHAT = { layout: 'Layout', frame: 'Frame', house: 'House style', menu: 'Menu' }
+/** A picture whose file did not come along. */
+const isLost = (item: ImportItem) => item.what === 'picture' && !hasFile(item.id)
+const WHAT = {
+  layout: 'Layout',
+  frame: 'Frame',
+  house: 'House style',
+  menu: 'Menu',
+  look: 'Look',
+  colour: 'Colour',
+  picture: 'Picture',
+}
+const HAS_WAYS: ReadonlySet<ImportItem['what']> = new Set(['layout', 'frame', 'look', 'colour', 'picture'])
 const STATE = { new: 'new', replaces: 'replaces what stands here', same: '' }
 const KIND: Record<Unfit['kind'], string> = {
   page: 'page',
@@ -81,19 +98,23 @@ function setWay(item: ImportItem, way: string) {
 }
 async function take() {
   busy.value = true
-  const done = await notices.attempt(() =>
-    useApi<ImportPlan>('POST', '/parcel', {
-      parcel: props.parcel,
-      choices: choices.value,
+  const done = await notices.attempt(async () => {
+    const called = await bring(
+      pictures.value.map((i) => ({ id: i.id, replaces: wayOf(i) === 'replace' && i.state !== 'new' })),
+    )
+    return useApi<ImportPlan>('POST', '/parcel', {
+      parcel: sent.value,
+      choices: { ...choices.value, ...called },
       leaveOut: leaveOut.value,
       both: both.value.filter((key) => !leaveOut.value.includes(key)),
-    }),
-  )
+    })
+  })
   busy.value = false
   if (!done) return
-  await notices.attempt(design.load)
+  await notices.attempt(() => Promise.all([design.load(), site.load()]))
+  const count = done.items.length + pictures.value.length
   notices.say(
-    `${counted(done.items.length, 'thing stands', 'things stand')} in the draft. Visitors see them after the next release.`,
+    `${counted(count, 'thing stands', 'things stand')} in the draft. Visitors see them after the next release.`,
   )
   emit('close')
 }
@@ -113,12 +134,13 @@ async function take() {
             class="accent-ink"
             :aria-label="`Take ${item.name}`"
             :checked="!leaveOut.includes(`${item.what} ${item.id}`)"
+            :disabled="isLost(item)"
             @change="toggle(`${item.what} ${item.id}`, ($event.target as HTMLInputElement).checked)"
           />
           <span class="w-20 shrink-0 text-soft">{{ WHAT[item.what] }}</span>
           <span class="made min-w-0 flex-1 break-words text-base leading-snug">{{ item.name }}</span>
           <select
-            v-if="item.state === 'replaces' && (item.what === 'layout' || item.what === 'frame')"
+            v-if="item.state === 'replaces' && HAS_WAYS.has(item.what) && !isLost(item)"
             class="input w-auto!"
             :aria-label="`What to do with ${item.name}`"
             :value="wayOf(item)"
@@ -129,7 +151,7 @@ async function take() {
             <option value="both">have both</option>
           </select>
           <span v-else class="text-xs" :class="item.state === 'replaces' ? 'bg-wash px-1' : 'text-soft'">{{
-            STATE[item.state]
+            isLost(item) ? 'its file did not come along' : STATE[item.state]
           }}</span>
         </li>
       </ul>
@@ -164,7 +186,8 @@ async function take() {
     <template #actions>
       <button type="button" class="btn" @click="$emit('close')">Leave it</button>
       <button type="button" class="btn btn-spot" :disabled="busy || taken.length === 0" @click="take">
-        Take {{ taken.length }} into the draft
+        <template v-if="busy && pictures.length">{{ brought }} of {{ counted(pictures.length, 'picture') }}…</template>
+        <template v-else>Take {{ taken.length }} into the draft</template>
       </button>
     </template>
   </ModalSheet>

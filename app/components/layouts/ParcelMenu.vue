@@ -8,7 +8,7 @@ const notices = useNotices()
 const input = ref<HTMLInputElement>()
 const parcel = shallowRef<Parcel | null>(null)
 const choosing = ref(false)
-const MOST = 1_000_000
+const MOST = 40_000_000
 
 async function read(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
@@ -17,7 +17,7 @@ async function read(event: Event) {
   if (file.size > MOST) {
     notices.fail(
       new Error(
-        `${file.name} is larger than 1 MB. The command outer-frame import-parcel takes larger ones. Nothing was stored.`,
+        `${file.name} is larger than 40 MB. The command outer-frame import-parcel takes larger ones. Nothing was stored.`,
       ),
     )
     return

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { carriedBy } from '#core/formats'
 import { BARE_DESIGN } from '#core/frames'
+import { treesOf } from '#core/layouts'
 import { type PartKey, comesAlong } from '#core/releases'
 import { isVariation } from '#core/tree'
 import { counted } from '#core/words'
@@ -16,9 +18,16 @@ const along = computed(() => {
   const { design: all, trees } = design
   const layouts = alone.value ? all.layouts.map((l) => trees.madeOf(l).made) : all.layouts
   const keys = new Set(chosen.value.map((id): PartKey => `layout ${id}`))
-  return comesAlong(NOTHING, { ...all, layouts, menus: [] }, keys).map(({ key }) =>
-    key === 'house' ? 'the house style' : `“${design.layoutName(key.split(' ')[1]!)}”`,
-  )
+  const others = comesAlong(NOTHING, { ...all, layouts, menus: [] }, keys).filter(({ key }) => key !== 'house')
+  const ids = new Set([...chosen.value, ...others.map(({ key }) => key.split(' ')[1]!)])
+  const taken = layouts.filter((l) => ids.has(l.id))
+  const carried = carriedBy(taken, treesOf({ layouts }), all.house)
+  return [
+    ...others.map(({ key }) => `“${design.layoutName(key.split(' ')[1]!)}”`),
+    ...carried.looks.map((look) => `the look “${look.name}”`),
+    ...(carried.colours.length > 0 ? [counted(carried.colours.length, 'colour')] : []),
+    ...(carried.pictures.size > 0 ? [counted(carried.pictures.size, 'picture')] : []),
+  ]
 })
 const hasVariations = computed(() =>
   chosen.value.some((id) => {

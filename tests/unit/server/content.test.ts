@@ -25,7 +25,7 @@ beforeAll(async () => {
   draft = new Draft(db())
   entries = new Entries(db(), draft, content)
   settings = new Settings(db(), content)
-  parcels = new Parcels(db(), draft, () => content.catalogue, jobsOver(db()))
+  parcels = new Parcels(db(), draft, () => content.catalogue, jobsOver(db()), { bytesOf: async () => null })
 })
 
 describe('entries', () => {

@@ -22,6 +22,15 @@ test('with its base it comes as it is, also where the base is here already', () 
   expect(alone.layouts).toEqual([turret])
 })
 
+test('what is here exactly so stays, also where a look that it has comes beside', () => {
+  const looks = design.house.looks.map((l) => ({ ...l, styles: { ...l.styles, radius: { wide: 17 } } }))
+  const changed = design.layouts.map((l) => (l.id === 'room-archive' ? { ...l, name: 'Their archive' } : l))
+  const both = looks.map((l) => `look ${l.id}`)
+  const made = prepareImport({ parcel: { ...parcel, layouts: changed, looks }, both }, design, catalogue)
+  expect(made.layouts.map((l) => l.name)).toEqual(['Their archive'])
+  expect(made.looks).toHaveLength(looks.length)
+})
+
 test('where its base is left out it comes standing alone, as it looks', () => {
   const leaveOut = design.layouts.filter((l) => l.id !== turret.id).map((l) => `layout ${l.id}`)
   const { layouts } = prepareImport({ parcel, leaveOut }, bare, catalogue)

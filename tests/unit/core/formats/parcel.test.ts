@@ -128,6 +128,14 @@ describe('a parcel', () => {
     ['a layout that is none', (p) => ({ ...p, layouts: [{ kind: 'layout' }] })],
     ['a layout full of markup', (p) => ({ ...p, layouts: [{ ...p.layouts[0], id: '<script>' }] })],
     ['a frame that is none', (p) => ({ ...p, frames: [{}] })],
+    ['a look that is CSS', (p) => ({ ...p, looks: [{ ...p.house!.looks[0], styles: { colour: { wide: 'red;}' } } }] })],
+    ['a look of which there are two', (p) => ({ ...p, looks: [p.house!.looks[0], p.house!.looks[0]] })],
+    ['a colour beside it that is CSS', (p) => ({ ...p, colours: [{ id: 'a', name: 'A', value: 'red;}' }] })],
+    [
+      'a picture whose file is none',
+      (p) => ({ ...p, pictures: [{ id: 'a', fileName: 'a.png', alt: '', width: 1, height: 1, bytes: '<svg>' }] }),
+    ],
+    ['a picture without measures', (p) => ({ ...p, pictures: [{ id: 'a', fileName: 'a.png', alt: '' }] })],
     ['the same id twice', (p) => ({ ...p, layouts: [p.layouts[0], p.layouts[0]] })],
     [
       'a palette that is CSS',
