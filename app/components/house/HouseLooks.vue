@@ -21,7 +21,6 @@ const bench = useBench()
 onMounted(() => (bench.step = 'wide'))
 
 const spec = computed(() => elementSpec(props.kind))
-const kindWords = computed(() => (spec.value?.name ?? props.kind).toLowerCase())
 const looks = computed(() => edits.house.value.looks.filter((l) => l.for === props.kind))
 const STATE_WORDS: Record<string, string> = {
   hover: 'Under the pointer',
@@ -119,7 +118,7 @@ const indexOf = (look: NamedLook) => edits.house.value.looks.indexOf(look)
     <input
       v-model="added"
       class="input min-w-0 flex-1"
-      :placeholder="`Another look for ${kindWords}s`"
+      placeholder="Another look"
       aria-label="Name of a new look"
       maxlength="60"
     />

@@ -128,7 +128,11 @@ async function take() {
       <p class="mb-3 text-soft">From {{ parcel.from }}. Nothing is changed before you confirm.</p>
       <p v-if="items.length === 0" class="border-y py-3">Everything in it stands here already, exactly so.</p>
       <ul v-else class="border-t">
-        <li v-for="item in items" :key="item.what + item.id" class="flex items-baseline gap-3 border-b py-1.5">
+        <li
+          v-for="item in items"
+          :key="item.what + item.id"
+          class="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-b py-1.5"
+        >
           <input
             type="checkbox"
             class="accent-ink"
@@ -138,7 +142,7 @@ async function take() {
             @change="toggle(`${item.what} ${item.id}`, ($event.target as HTMLInputElement).checked)"
           />
           <span class="w-20 shrink-0 text-soft">{{ WHAT[item.what] }}</span>
-          <span class="made min-w-0 flex-1 break-words text-base leading-snug">{{ item.name }}</span>
+          <span class="made min-w-40 flex-1 break-words text-base leading-snug">{{ item.name }}</span>
           <select
             v-if="item.state === 'replaces' && HAS_WAYS.has(item.what) && !isLost(item)"
             class="input w-auto!"
@@ -162,7 +166,7 @@ async function take() {
           <li
             v-for="unfit in plan.unfit"
             :key="unfit.key"
-            class="grid grid-cols-[1fr_240px] items-center gap-3 border-b py-1.5"
+            class="grid items-center gap-x-3 gap-y-1 border-b py-1.5 sm:grid-cols-[1fr_240px]"
           >
             <span class="min-w-0 break-words"
               >the {{ KIND[unfit.kind] }} <span class="font-mono text-xs">{{ unfit.id }}</span>

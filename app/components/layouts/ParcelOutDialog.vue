@@ -42,8 +42,8 @@ const address = computed(
 
 <template>
   <ModalSheet title="Take some layouts away" @close="$emit('close')">
-    <ul class="border-t">
-      <li v-for="{ layout } in design.layouts" :key="layout.id" class="border-b py-1.5">
+    <ul class="max-h-[46vh] overflow-y-auto border-y">
+      <li v-for="{ layout } in design.layouts" :key="layout.id" class="border-b py-1.5 last:border-b-0">
         <label class="flex items-baseline gap-3">
           <input v-model="chosen" type="checkbox" class="accent-ink" :value="layout.id" />
           <span class="made min-w-0 flex-1 break-words text-base leading-snug">{{ layout.name }}</span>

@@ -43,20 +43,6 @@ async function make() {
     <OwnMark :of="settingKey({ kind: 'setLook', id: node.id, look: '' })" label="The named look" />
     <div class="flex flex-wrap gap-1">
       <button type="button" class="btn btn-small" @click="looks.copy">Copy looks</button>
-      <button
-        v-if="bench.nodes.length === 1 && Object.keys(node.styles).length"
-        type="button"
-        class="btn btn-small"
-        :title="`Makes these the looks of every ${looks.kind.value} here`"
-        @click="looks.giveToAll"
-      >
-        Give to all of its kind
-      </button>
-      <button v-if="mayKeep && !naming" type="button" class="btn btn-small" @click="naming = true">
-        Keep as a named look…
-      </button>
-    </div>
-    <div class="mt-1 flex gap-1">
       <button type="button" class="btn btn-small" :disabled="!looks.copied.value" @click="looks.paste()">
         Give copied looks
       </button>
@@ -70,6 +56,20 @@ async function make() {
         <option value="">or only…</option>
         <option v-for="[group, label] in groups" :key="group" :value="group">{{ label }}</option>
       </select>
+    </div>
+    <div class="mt-1 flex flex-wrap gap-1">
+      <button
+        v-if="bench.nodes.length === 1 && Object.keys(node.styles).length"
+        type="button"
+        class="btn btn-small"
+        :title="`Makes these the looks of every ${looks.kind.value} here`"
+        @click="looks.giveToAll"
+      >
+        Give to all of its kind
+      </button>
+      <button v-if="mayKeep && !naming" type="button" class="btn btn-small" @click="naming = true">
+        Keep as a named look…
+      </button>
     </div>
     <form v-if="naming" class="mt-1.5 flex gap-1" @submit.prevent="make" @keydown.esc.stop="naming = false">
       <input

@@ -23,17 +23,18 @@ const DARK = [
   { value: 'system', label: 'By their system' },
   { value: 'always', label: 'Everybody' },
 ] as const
-const PARTS = [
+const PARTS = computed(() => [
   ['palette', 'Palette'],
   ['type', 'Type'],
   ['space', 'Space and edges'],
-  ['links', 'Links'],
   ['buttons', 'Buttons'],
+  ...(otherKinds.value.length > 0 ? [['looks', 'Named looks']] : []),
+  ['links', 'Links'],
   ['fields', 'Form fields'],
   ['tables', 'Tables'],
   ['quotes', 'Quotes'],
   ['tokens', 'Tokens'],
-] as const
+])
 const goTo = (id: string) => document.getElementById(`house-${id}`)?.scrollIntoView({ block: 'start' })
 onBeforeUnmount(() => (mark.value = ''))
 </script>
@@ -49,7 +50,7 @@ onBeforeUnmount(() => (mark.value = ''))
             :key="id"
             type="button"
             class="hover:text-ink hover:underline"
-            @click="goTo(id)"
+            @click="goTo(id!)"
           >
             {{ title }}
           </button>

@@ -72,7 +72,6 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
               <span class="made text-base"
                 >Release {{ release.number }}<template v-if="release.note">: {{ release.note }}</template></span
               >
-              <span class="shrink-0 text-xs text-soft">{{ time.format(release.at) }}, {{ release.by }}</span>
               <button
                 v-if="session.mayDesign"
                 type="button"
@@ -83,7 +82,8 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
                 Bring back…
               </button>
             </p>
-            <p class="mt-1 flex gap-4 text-xs">
+            <p class="text-xs text-soft">{{ time.format(release.at) }}, {{ release.by }}</p>
+            <p class="mt-1 flex flex-wrap gap-x-4 text-xs">
               <NuxtLink
                 v-if="i + 1 < design.releases.length"
                 class="underline"
