@@ -166,7 +166,15 @@ test('chosen layouts leave with all that they need; what is here already is kept
   const { layouts } = (await ada.call('GET', '/design')).body as unknown as DesignAnswer
   const bands = layouts.map((l) => l.layout).filter((l) => l.name.startsWith('Plan a visit'))
   expect(bands.map((l) => l.about)).toEqual([band.about, 'As it came'])
-  // What came with it shows the one that came.
+  // What came with it and is here exactly so stays, and shows what it showed.
   const exhibit = layouts.find((l) => l.layout.id === 'exhibit-page')!.layout as Layout
-  expect(JSON.stringify(exhibit)).toContain(bands[1]!.id)
+  expect(JSON.stringify(exhibit)).not.toContain(bands[1]!.id)
+
+  // Where both come beside what is here, the one that came shows the other.
+  const both = ['layout visit-band', 'layout exhibit-page']
+  expect((await ada.call('POST', '/parcel', { parcel: sent, both })).status).toBe(200)
+  const now = ((await ada.call('GET', '/design')).body as unknown as DesignAnswer).layouts.map((l) => l.layout)
+  const [, , came] = now.filter((l) => l.name.startsWith('Plan a visit'))
+  const copy = now.find((l) => l.name.startsWith('Exhibit page, '))!
+  expect(JSON.stringify(copy)).toContain(came!.id)
 })
