@@ -8,6 +8,7 @@ const ROOMS = [
   'shape.ts',
   'edits',
   'site',
+  'forms',
   'conditions',
   'lists',
   'tree',

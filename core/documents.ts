@@ -1,5 +1,6 @@
 import { checkFrame } from './frames'
 import { type Editing, refusePlainEdit } from './edits'
+import { messageShape } from './forms'
 import { Trees, checkLayout, layoutEditUpToDate, layoutEditing, layoutUpToDate, refuseEdit } from './layouts'
 import { type Shape, refuse } from './shape'
 import {
@@ -39,6 +40,7 @@ export const DOCUMENTS = {
   entry: byShape(entryShape),
   'working-copy': byShape(workingShape),
   redirect: byShape(redirectShape),
+  message: byShape(messageShape),
   house: byShape(houseShape),
   structure: (value: unknown) => refuseStructure(value)?.sentence ?? null,
   'layout-edit': (value: unknown) => refuseEdit(value)?.sentence ?? null,

@@ -105,6 +105,7 @@ export const PROBLEMS = {
   'plan-unknown': [404, 'No release is set for then any more; it may have been released meanwhile.'],
   'changed-since': [409, 'It was not undone: everything in it was released anew since.'],
   'draft-link-unknown': [404, 'There is no such link any more.'],
+  'message-unknown': [404, 'There is no such message any more.'],
   'nothing-to-take-back': [409, 'There is no release before this one that visitors could see again.'],
   'nothing-to-release': [409, 'Nothing has changed since the last release, so there is nothing to release.'],
   'body-large': [413, 'What was sent is larger than {most}. Nothing was stored; send less at once.'],

@@ -73,6 +73,7 @@ const DOCUMENT_NAMES: Record<DocumentKind, string> = {
   entry: 'entry',
   'working-copy': 'working copy of an entry',
   redirect: 'address that leads elsewhere',
+  message: 'message',
   menus: 'set of menus',
   'menus-edit': 'edit of menus',
   structure: 'set of page types',

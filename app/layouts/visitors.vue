@@ -2,6 +2,7 @@
 /** What visitors meet and leave behind. */
 const PLACES = [
   { to: '/studio/visitors', label: 'Lost addresses' },
+  { to: '/studio/visitors/messages', label: 'Messages' },
   { to: '/studio/visitors/searches', label: 'Searches' },
   { to: '/studio/visitors/redirects', label: 'Redirects' },
 ]

@@ -10,6 +10,7 @@ import {
   subjectOf,
 } from '../site'
 import type { Request } from '../conditions'
+import type { FormState } from '../forms'
 import type { Formats } from './format'
 import type { ListPlan } from './list-plan'
 
@@ -29,6 +30,10 @@ export interface Scene extends Place {
   menus: ReadonlyMap<Id, Menu>
   /** The lists that stand on a page, as its layouts say. */
   lists(page: Page): readonly ListPlan[]
+  /** What was sent to a form on this page, where it is drawn again with that. */
+  form: FormState | null
+  /** The proof that a form was drawn on this page by this site; see `core/forms/token.ts`. */
+  proof(form: Id): string
 }
 
 export const ANYBODY: Visitor = { role: 'visitor', name: '' }
@@ -48,6 +53,8 @@ export interface SceneOptions {
   menus?: ReadonlyMap<Id, Menu> | undefined
   /** The lists on other pages than its own, which are known by its design. */
   lists?: Scene['lists']
+  form?: FormState | null
+  proof?: Scene['proof']
 }
 
 export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, options: SceneOptions = {}): Scene {
@@ -65,10 +72,13 @@ export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, opti
     cards: options.cards ?? NO_CARDS,
     menus: options.menus ?? catalogue.menus,
     lists: options.lists ?? noLists,
+    form: options.form ?? null,
+    proof: options.proof ?? noProof,
   }
 }
 
 const NO_ENTRIES: readonly Entry[] = []
+const noProof = (): string => ''
 const noLists = (): readonly ListPlan[] => []
 const NO_CARDS: ReadonlyMap<Id, Fill> = new Map()
 

@@ -8,6 +8,7 @@ export { type WhyRelated, whyRelated } from './lists/why'
 export { listedOn, parametersFor } from './lists/listed'
 export { newElement } from './new'
 export { giverOf, givenTo, givenWithin, kindInKey, looksGiven, sortName, sortOf } from './given'
+export { SENT, TRAP, daysKept, formOf, nextOf } from './forms/form'
 export { type Mark, sketchOf } from './sketch'
 export {
   isAskedFor,

@@ -37,6 +37,9 @@ import { menu } from './menu'
 import { menuPanel } from './menu-panel'
 import { floorPlan } from './plan/floor-plan'
 import { quote } from './quote'
+import { form } from './forms/form'
+import { question } from './forms/question'
+import { send } from './forms/send'
 import { searchBox } from './search-box'
 import { sections } from './sections'
 import { share } from './share'
@@ -95,6 +98,9 @@ export const ELEMENTS: readonly ElementSpec[] = [
   filterForm,
   calendar,
   favourite,
+  form,
+  question,
+  send,
   sections,
   tabs,
   divider,

@@ -7,6 +7,7 @@ export const searchBox: ElementSpec = {
   name: 'Search box',
   about: 'A field to search the site with, filled with what was searched for.',
   group: 'Site',
+  form: 'is',
   props: {
     label: { kind: 'text', label: 'Label', default: 'Search this site', most: 80 },
     button: { kind: 'text', label: 'Button', default: 'Search', most: 40 },

@@ -41,7 +41,7 @@ export interface ElementSpec {
   name: string
   /** What it is for, in one sentence. */
   about: string
-  group: 'Words' | 'Pictures' | 'Site' | 'Entry' | 'Space'
+  group: 'Words' | 'Pictures' | 'Site' | 'Entry' | 'Forms' | 'Space'
   /** Where it may stand; everywhere when not given. */
   regions?: readonly LayoutRegion[]
   /** At most one of them in a layout. */
@@ -58,6 +58,10 @@ export interface ElementSpec {
   /** States of the thing itself that have looks of their own. */
   states?: readonly State[]
   places?: PlacesSpec
+  /** Draws a form, or is drawn only in one. */
+  form?: 'is' | 'in'
+  /** What stands in its first place when it is new. */
+  holds?: readonly { type: string; props: Record<string, Value> }[]
   /** Values it has when it is new. */
   begins?: Record<string, Value>
   /** Looks it has when it is new. */

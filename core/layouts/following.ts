@@ -128,11 +128,11 @@ function stillSilent(
 const movedBy = (edit: Edit): Id[] =>
   edit.kind === 'move' ? [edit.id] : edit.kind === 'batch' ? edit.edits.flatMap(movedBy) : []
 
-/** Own changes with others that are kept; what is said of the same now takes the place of those. */
+/** Own changes with others that are kept; what is said of the same now takes the place of those, and each is said once. */
 function withOthers(own: readonly Change[], others: readonly Change[]): Change[] {
   if (others.length === 0) return [...own]
   const keys = new Set(own.map(changeKey))
-  return [...own, ...others.filter((change) => !keys.has(changeKey(change)))]
+  return [...own, ...others.filter((change) => !keys.has(changeKey(change)) && keys.add(changeKey(change)))]
 }
 
 /** The base under the id of what is told apart from it. */
@@ -162,9 +162,11 @@ function onlyWithinOwn(before: readonly Change[], after: readonly Change[]): boo
 function inverseOf(before: Variation, after: Variation, shown: Edit): Edit {
   if (onlyWithinOwn(before.follows.changes, after.follows.changes)) return shown
   const patch = patchBetween(after.follows.changes, before.follows.changes)!
-  const edits: Edit[] = [{ kind: 'own', ...patch }]
+  const edits: Edit[] = []
   if (before.name !== after.name) edits.push({ kind: 'rename', id: before.id, name: before.name })
   if (before.about !== after.about) edits.push({ kind: 'describe', about: before.about ?? '' })
+  // Last: whatever else is done may bring them into another order.
+  edits.push({ kind: 'own', ...patch })
   return edits.length === 1 ? edits[0]! : batch('step', edits)
 }
 

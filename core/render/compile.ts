@@ -59,20 +59,27 @@ class Context {
     private readonly options: CompileOptions,
     /** How much of the page's width there is, from 0 to 1. */
     readonly share = 1,
+    /** Whether what is compiled stands in a form: there is none in another. */
+    readonly inForm = false,
   ) {
     const { ids = false, open = ids, guard } = options
     this.ids = ids
     this.open = open
     this.guard = guard ?? null
     // What is left out is told each time, so nothing is kept then.
-    this.kept = guard ? new WeakMap() : keptFor(defaults, `${region} ${ids} ${open} ${share.toFixed(4)}`)
+    this.kept = guard ? new WeakMap() : keptFor(defaults, `${region} ${ids} ${open} ${share.toFixed(4)} ${inForm}`)
   }
 
   /** The same for what stands in a row or a column. */
   within(node: Row | Column): Context {
     const share = shareWithin(this.share, node)
     if (!node.gives && share === this.share) return this
-    return new Context(this.region, givenWithin(this.defaults, node.gives), this.options, share)
+    return new Context(this.region, givenWithin(this.defaults, node.gives), this.options, share, this.inForm)
+  }
+
+  /** The same for what stands in a form. */
+  ofForm(): Context {
+    return new Context(this.region, this.defaults, this.options, this.share, true)
   }
 
   /** A node compiled, once for each state of it. */
@@ -186,7 +193,8 @@ class Compiler implements Compile {
   }
 
   place(place: Place): Chunk {
-    return join(...place.children.map((row) => this.take(row)))
+    const context = elementSpec(place.type)?.form === 'is' ? this.context.ofForm() : this.context
+    return join(...place.children.map((row) => this.take(row, context)))
   }
 
   shown(place: Place, chunk: Chunk): Chunk {
@@ -248,9 +256,16 @@ class Compiler implements Compile {
   private element(element: LayoutElement): Chunk {
     const spec = elementSpec(element.type)
     if (!spec) throw new ProblemError(problem('element-unknown', { type: element.type }))
+    if (spec.form === 'is' && this.context.inForm) return this.told(element, 'A form cannot stand in another one.')
+    if (spec.form === 'in' && !this.context.inForm) return this.told(element, `“${spec.name}” is drawn only in a form.`)
     this.needs.elements.add(element.type)
     const { guard } = this.context
     return guard ? this.guarded(spec, element, guard) : spec.draw(element, this)
+  }
+
+  /** What is told on the bench of something that is not drawn for visitors. */
+  private told(element: LayoutElement, sentence: string): Chunk {
+    return this.open ? `<p${this.attributes(element)}>${escapeHtml(sentence)}</p>` : ''
   }
 
   private guarded(spec: ElementSpec, element: LayoutElement, guard: OnFault): Chunk {

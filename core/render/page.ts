@@ -3,7 +3,7 @@ import { ELEMENTS } from '../elements'
 import { type DrawnTree, type Trees, treeToDraw, treesOf } from '../layouts'
 import { type HouseStyle, baseCss, fontsAtOnce, namedRules, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
-import { REGIONS, type LayoutDocument, type Region } from '../tree'
+import { REGIONS, type LayoutDocument, type LayoutElement, type Region, elementsOf } from '../tree'
 import type { Id, Menu, Page } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
 import { type Regions, type Sent, document } from './document'
@@ -217,6 +217,17 @@ export class CompiledDesign<D extends Drawable = Drawable> {
       program !== undefined &&
       (program.elements.has(type) || [...program.cards].some((c) => this.program(c)?.elements.has(type)))
     )
+  }
+
+  /** An element that stands on a page, by its type and its id; null where it does not. */
+  elementOn({ regions }: ShownRegions, type: string, id: Id): LayoutElement | null {
+    for (const region of REGIONS) {
+      const { shown } = regions[region]
+      const tree = shown.kind === 'layout' ? this.trees.tree(shown.layout) : undefined
+      const found = tree && elementsOf(tree).find((e) => e.type === type && e.id === id)
+      if (found) return found
+    }
+    return null
   }
 
   program(layout: Id): Program | undefined {

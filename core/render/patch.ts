@@ -1,5 +1,5 @@
 import { type Scene, fill } from '../drawing'
-import { entryList, filterForm, givenWithin } from '../elements'
+import { elementSpec, entryList, filterForm, givenWithin } from '../elements'
 import type { DrawnTree } from '../layouts'
 import type { Id } from '../site'
 import type { Rule } from '../styles'
@@ -126,6 +126,8 @@ class Difference {
   /** Whether an element stands as it is but for what is in the rows of its places, and these are the same rows. */
   private staysAround(before: TreeNode, after: LayoutElement): boolean {
     if (before === after) return true
+    // What a form draws goes by what stands in it: its button, and what is asked only after something else.
+    if (elementSpec(after.type)?.form === 'is') return false
     const [a, b] = [childrenOf(before), childrenOf(after)]
     return (
       sameSelf(before, after) &&

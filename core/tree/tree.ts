@@ -86,6 +86,6 @@ export function emptyLayout(id: Id, name: string, region: Layout['region']): Lay
   return { kind: 'layout', format: 2, id, name, region, defaults: {}, children: [] }
 }
 
-export function elementsOf(layout: Layout): LayoutElement[] {
+export function elementsOf(layout: Layout | TreeNode): LayoutElement[] {
   return [...walk(layout)].filter((n) => n.kind === 'element')
 }

@@ -266,4 +266,14 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw('create table parts (name text primary key, mark text not null, doc text not null)').execute(db)
     },
   },
+  // What visitors send by forms.
+  '021-messages': {
+    async up(db: Kysely<unknown>) {
+      const make = (text: string) => sql.raw(text).execute(db)
+      await make(`create table messages (id integer primary key autoincrement, form text not null, state text not null,
+        at integer not null, ends integer not null, note text not null, doc text not null, digest text not null)`)
+      await make('create index messages_digest on messages (digest, at)')
+      await make('create index messages_ends on messages (ends)')
+    },
+  },
 }

@@ -164,6 +164,18 @@ export interface Tables {
     number: number | null
     why: string
   }
+  /** What visitors sent by forms: `doc` is what they answered, `ends` when it is taken away. */
+  messages: {
+    id: Generated<number>
+    form: string
+    /** unread, read or held. */
+    state: string
+    at: number
+    ends: number
+    note: string
+    doc: Json
+    digest: string
+  }
   /** Addresses by which the draft can be walked without signing in, until they end. */
   draft_links: { id: Generated<number>; token_hash: string; by: string; made_at: number; ends_at: number }
   /** Addresses asked for that are no page; `what` is page or file. */

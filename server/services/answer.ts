@@ -50,6 +50,12 @@ export function answerOf(
   }
 }
 
+/** The same answer with other headers. */
+export const withHeaders = (answer: Answer, headers: Record<string, string>): Answer => ({
+  ...answer,
+  headers: { ...answer.headers, ...headers },
+})
+
 const TEXT = 'text/plain; charset=utf-8'
 
 /** An answer that is one sentence. */

@@ -9,6 +9,10 @@ import { DraftWalk } from './draft-walk'
 import { Entries } from './entries'
 import { EntryTable } from './entry-table'
 import { Export } from './export'
+import { Forms } from './forms'
+import { Messages } from './messages'
+import { hourOf } from '../../core/forms'
+import { randomBytes } from 'node:crypto'
 import { Founding } from './founding'
 import { openPictureWork } from '../media/beside'
 import { FileStore } from '../media/store'
@@ -53,6 +57,8 @@ export interface Installation {
   redirects: Redirects
   media: Media
   cards: SharedCards
+  forms: Forms
+  messages: Messages
   settings: Settings
   users: Users
   bring: Bring
@@ -87,7 +93,10 @@ async function open(): Promise<Installation> {
   await standAll(db)
   const content = new Content(db)
   await content.reload()
-  const published = new Published(content)
+  const forms = new Forms(db, process.env.NUXT_CSURF_ENCRYPT_SECRET ?? randomBytes(16).toString('hex'))
+  const published = new Published(content, { form: forms.take }, undefined, (page, form, at) =>
+    forms.proof(page, form, hourOf(at)),
+  )
   const draft = new Draft(db, aside)
   const walk = new DraftWalk(db, draft, content)
   const take = (stale: Stale): void => {
@@ -127,6 +136,7 @@ async function open(): Promise<Installation> {
       walk.refresh(stale)
     }
     runDue()
+    void forms.endOld().catch((error: unknown) => log('error', 'messages-not-ended', { error: String(error) }))
     if (turned > 0) live.changed('content')
   }, CLOCK).unref()
   return {
@@ -150,6 +160,8 @@ async function open(): Promise<Installation> {
     redirects: new Redirects(db, catalogue),
     media,
     cards: new SharedCards(media, pictures),
+    forms,
+    messages: new Messages(db, content),
     bring,
     export: new Export(content, media),
     settings: new Settings(db, content),

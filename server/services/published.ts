@@ -13,7 +13,19 @@ import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/draw
 import { CompiledDesign, type DrawnPage, type Fault, compileAhead, isBeyond, wellAsked } from '../../core/render'
 import { type AskedAddress, BY_DAY, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
 import { type SharedCard, cardAddress, cardAt, isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
-import { type Answer, type Depends, NOTHING, answerOf, cacheHeaders, policyFor, redirectTo, sentenceOf } from './answer'
+import type { FormState } from '../../core/forms'
+import type { LayoutElement } from '../../core/tree'
+import {
+  type Answer,
+  type Depends,
+  NOTHING,
+  answerOf,
+  withHeaders,
+  cacheHeaders,
+  policyFor,
+  redirectTo,
+  sentenceOf,
+} from './answer'
 import type { Content, Stale } from './content'
 import { log } from './log'
 import { FOUND_NOTHING } from './search'
@@ -26,10 +38,12 @@ export interface Asking {
   device(): Device
   /** Milliseconds since 1970. */
   at: number
+  /** From where it is asked: the address of the other end. */
+  place: string
 }
 
 /** Somebody of whom nothing is known: what files and tests are made for. */
-export const ANYBODY: Asking = { session: async () => null, device: () => 'desktop', at: 0 }
+export const ANYBODY: Asking = { session: async () => null, device: () => 'desktop', at: 0, place: '' }
 
 /** An address with the parameters that came with the one it stands for. */
 const withQuery = (address: string, query: string): string =>
@@ -38,8 +52,16 @@ const withQuery = (address: string, query: string): string =>
 /** What a form sends to a page: its values by name, in their order. */
 export interface Sent {
   page: Page
+  /** The path at which it was asked for: the lost page has none of its own. */
+  path: string
   values: Parameters
   asking: Asking
+  /** The page as it is drawn for whoever sends it. */
+  scene: Scene
+  /** An element that is on the page, by its type and its id. */
+  element(type: string, id: string): LayoutElement | null
+  /** The page once more, with what was sent and what is to be said of it. */
+  redraw(state: FormState, status: number): Answer
 }
 
 /** What is done with what an element's form sends; by the type of the element. */
@@ -98,6 +120,8 @@ export class Published {
     private readonly content: Content,
     private readonly posts: Posts = {},
     readonly ready = new ReadyPages(),
+    /** Proves that a form was drawn on a page here, at about a moment. */
+    private readonly proof: (page: Page, form: string, at: number) => string = () => '',
   ) {
     this.rules = this.compileRules()
   }
@@ -323,6 +347,7 @@ export class Published {
       cards,
       menus,
       lists: this.listsOf,
+      proof: (form) => this.proof(page, form, asking.at),
     })
   }
 
@@ -372,6 +397,20 @@ export class Published {
         422,
         'This page does not know the form that was sent. Go back, reload the page and send it again.',
       )
-    return this.posts[type]!({ page, values, asking })
+    // Nothing of the address but its path says how the page is drawn again.
+    const scene = await this.sceneFor(page, address.path, {}, asking)
+    const outcome = resolve(this.rules, page, scene.request)
+    return this.posts[type]!({
+      page,
+      path: address.path ?? '/',
+      values,
+      asking,
+      scene,
+      element: (of, id) => this.compiled.elementOn(outcome, of, id),
+      redraw: (form, status) => ({
+        ...withHeaders(this.draw({ ...scene, form }, outcome), { 'cache-control': 'no-store' }),
+        status,
+      }),
+    })
   }
 }

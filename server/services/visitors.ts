@@ -10,6 +10,7 @@ import type { Installation } from './installation'
 import type { Lost } from './lost'
 import { pictureAt, sendFile } from './pictures'
 import type { Asking } from './published'
+import { TRUSTS_PROXY } from '../utils/session'
 import { Ready, readyOf } from './ready'
 
 /** Addresses that belong to the studio and its parts; all others are the published site's. */
@@ -61,10 +62,21 @@ const sendAnswer = (request: IncomingMessage, response: ServerResponse, answer: 
 /** Who is signed in to the site by the cookies of a request; null for a visitor. */
 export type WhoAsks = (cookies: string | undefined) => Promise<{ role: string; name: string } | null>
 
+/** From where a request comes; whoever stands in front of the server is asked only where it is trusted. */
+function placeOf({ headers, socket }: IncomingMessage): string {
+  const told = TRUSTS_PROXY
+    ? String(headers['x-forwarded-for'] ?? '')
+        .split(',')[0]!
+        .trim()
+    : ''
+  return told || (socket.remoteAddress ?? 'unknown')
+}
+
 const askingOf = (request: IncomingMessage, who: WhoAsks): Asking => ({
   session: () => who(request.headers.cookie),
   device: () => deviceOf(request.headers),
   at: Date.now(),
+  place: placeOf(request),
 })
 
 type Visited = Pick<Installation, 'published' | 'media' | 'cards'> & {

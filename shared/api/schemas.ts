@@ -197,6 +197,18 @@ export const userSchema = exact({
   password: optional(newPassword),
 })
 
+export const messageSchema = exact({
+  state: optional(oneOf(['unread', 'read'], 'A message is read or unread')),
+  note: optional(text(4000, 'A note has at most 4,000 characters')),
+})
+
+export const messagesRemovedSchema = exact({
+  ids: list(whole(1, Number.MAX_SAFE_INTEGER, 'There is no such message'), 1000, 'Choose at most 1,000 messages').min(
+    1,
+    'Choose some messages',
+  ),
+})
+
 export const homeSchema = exact({ home: homeShape })
 
 export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : pathShape)) })
@@ -290,6 +302,8 @@ export const INPUTS = {
   draftLink: { shape: draftLinkSchema, most: SMALL },
   liveAt: { shape: liveAtSchema, most: SMALL },
   bringBack: { shape: bringBackSchema, most: SMALL },
+  message: { shape: messageSchema, most: SMALL },
+  messagesRemoved: { shape: messagesRemovedSchema, most: 64_000 },
 } as const satisfies Record<string, Input>
 
 export type InputName = keyof typeof INPUTS

@@ -1,3 +1,4 @@
+import type { Message } from '../../core/forms'
 import type { Request } from '../../core/conditions'
 import type { Design, Frame, Loss, NearMiss, Rule, Say } from '../../core/frames'
 import type { Shown, Fault } from '../../core/render'
@@ -285,6 +286,44 @@ export interface LostAnswer {
     leads: boolean
   }[]
   searches: { words: string; hits: number; lastAt: number }[]
+}
+
+/** What a visitor sent by a form. */
+export interface StoredMessage {
+  id: number
+  /** Milliseconds since 1970. */
+  at: number
+  /** Held: it looks like a flood, or like nothing that anybody typed. */
+  state: 'unread' | 'read' | 'held'
+  note: string
+  /** When it is taken away by itself. */
+  ends: number
+  message: Message
+}
+
+/** Which messages are asked for: those before an id, in a state, of a form, with some words. */
+export interface MessagesAsked {
+  before?: number
+  state?: StoredMessage['state']
+  form?: string
+  words?: string
+}
+
+export interface MessagesAnswer {
+  messages: StoredMessage[]
+  /** Whether there are more before the last of them. */
+  more: boolean
+  counts: { form: string; state: string; count: number }[]
+  days: { day: string; count: number }[]
+}
+
+export interface MessageInput {
+  state?: 'unread' | 'read'
+  note?: string
+}
+
+export interface MessagesRemovedInput {
+  ids: number[]
 }
 
 /** The pages that may be meant by an address, the likeliest first; `sure` is from 0 to 1. */

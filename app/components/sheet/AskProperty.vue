@@ -91,7 +91,7 @@ function set(value: Value | undefined) {
         />
         <select
           v-else-if="property.kind === 'choice'"
-          class="input"
+          class="input min-w-0"
           :value="several ? '' : current"
           :aria-label="property.label"
           @change="set(($event.target as HTMLSelectElement).value)"

@@ -222,6 +222,7 @@ export const filterForm: ElementSpec = {
   name: 'Filter form',
   about: 'What visitors narrow a list by: choices with their counts, ranges, words and order. It works without script.',
   group: 'Entry',
+  form: 'is',
   props: {
     link: {
       kind: 'link',

@@ -87,7 +87,7 @@ test('what is edited is what is shown, and each edit is taken back exactly', () 
         expect(back.ok && copyOf(back.document)).toEqual(kept)
       }
     }),
-    { numRuns: 150 },
+    { numRuns: 150, examples: [[{ seed: 2147483621, steps: [2, 2, 2, 0, 0, 0, 0, 2] }]] },
   )
 })
 

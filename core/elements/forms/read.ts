@@ -1,0 +1,37 @@
+import { type Option, type Question, QUESTION_KINDS, type QuestionKind } from '../../forms'
+import { type Scene, plainText } from '../../drawing'
+import { type Id, slugOf } from '../../site'
+import type { Value } from '../../tree'
+
+/** What a question of a form asks on a page: its words and its limits, with fields filled in. */
+
+const numberOf = (text: string): number | null => {
+  const value = Number(text.trim().replace(',', '.'))
+  return text.trim() === '' || !Number.isFinite(value) ? null : value
+}
+
+const limit = (value: unknown): number | null => (typeof value === 'number' && value > 0 ? value : null)
+
+/** `props` are those of the question with `id`, as they are set or by default. */
+export function readQuestion(id: Id, props: Readonly<Record<string, Value>>, scene: Scene): Question {
+  const text = (name: string): string => plainText(props[name], scene)
+  const kind: QuestionKind = QUESTION_KINDS.find((k) => k === props.kind) ?? 'short'
+  const label = text('label')
+  const options: Option[] = Array.isArray(props.options)
+    ? props.options.map((item) => ({ id: item.id, label: plainText(item.props.label ?? 'Answer', scene) }))
+    : []
+  return {
+    id,
+    kind,
+    label,
+    key: text('key').trim() || slugOf(label) || id,
+    required: props.required === true,
+    least: kind === 'number' ? numberOf(text('low')) : limit(props.least),
+    most: kind === 'number' ? numberOf(text('high')) : limit(props.most),
+    from: text('from').trim(),
+    until: text('until').trim(),
+    options,
+    when: text('by').trim() ? { key: text('by').trim(), is: text('is') } : null,
+    value: kind === 'hidden' ? text('value') : '',
+  }
+}

@@ -1,0 +1,5 @@
+export * from './types'
+export { type Judged, type SentValues, MOST_TEXT, judge } from './judge'
+export { HOUR, OPEN_HOURS, hourEnds, hourOf, isOpen } from './token'
+export { type Message, MOST_ANSWERS, messageShape } from './shapes'
+export { isHeld, linksIn } from './flood'
