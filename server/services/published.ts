@@ -9,6 +9,7 @@ import {
   resolve,
   rulesOf,
 } from '../../core/frames'
+import { SENT } from '../../core/elements'
 import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/drawing'
 import { CompiledDesign, type DrawnPage, type Fault, compileAhead, isBeyond, wellAsked } from '../../core/render'
 import { type AskedAddress, BY_DAY, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
@@ -397,8 +398,9 @@ export class Published {
         422,
         'This page does not know the form that was sent. Go back, reload the page and send it again.',
       )
-    // Nothing of the address but its path says how the page is drawn again.
-    const scene = await this.sceneFor(page, address.path, {}, asking)
+    // As it was drawn for whoever sends it; what was sent before is not thanked for again.
+    const { [SENT]: _, ...parameters } = this.parametersOf(page, readParameters(address.query))
+    const scene = await this.sceneFor(page, address.path, parameters, asking)
     const outcome = resolve(this.rules, page, scene.request)
     return this.posts[type]!({
       page,

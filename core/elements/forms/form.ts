@@ -1,7 +1,7 @@
 import { type AskedForm, FORM_WORDS, type FormWord, type FormWords, fieldName, hourEnds } from '../../forms'
-import { FOCUS_CSS, type Scene, escapeHtml, fill, holdsUntil, linkAddress, plainText } from '../../drawing'
+import { FOCUS_CSS, type Scene, escapeHtml, fill, holdsUntil, linkAddress, plainText, shownIn } from '../../drawing'
 import { clockIn, slugOf } from '../../site'
-import { type LayoutElement, type Property, elementsOf } from '../../tree'
+import { type LayoutElement, type Property, type TreeNode, childrenOf, elementsOf } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { describe } from '../words'
 import { type ElementSpec, prop } from '../spec'
@@ -119,7 +119,17 @@ function problems({ form: state }: Scene, attributes: string): string {
 const questionsIn = (element: LayoutElement): LayoutElement[] =>
   elementsOf(element).filter((e) => e.type === question.type)
 
-/** What a form asks on a page. */
+/** The questions that are shown to somebody: those whose conditions hold, and those of all that they stand in. */
+function shownTo(scene: Scene, node: TreeNode): LayoutElement[] {
+  return childrenOf(node).flatMap((child): LayoutElement[] => {
+    if (child.when && !shownIn(child.when)(scene)) return []
+    if (child.kind !== 'element') return shownTo(scene, child)
+    // A form that stands in another is not drawn, and asks nothing.
+    return child.type === question.type ? [child] : child.type === form.type ? [] : shownTo(scene, child)
+  })
+}
+
+/** What a form asks on a page, of whoever is there. */
 export function formOf(element: LayoutElement, scene: Scene): AskedForm {
   const own = prop(element, form, 'ownWords') === true
   const said = (name: FormWord): string =>
@@ -127,7 +137,7 @@ export function formOf(element: LayoutElement, scene: Scene): AskedForm {
       ? plainText(prop(element, form, 'thanks'), scene)
       : (own && plainText(prop(element, form, `says-${name}`), scene)) || FORM_WORDS[name]
   const words = Object.fromEntries(WORDS.map(([name]) => [name, said(name)])) as FormWords
-  const questions = questionsIn(element).map((e) => questionOf(e, scene))
+  const questions = shownTo(scene, element).map((e) => questionOf(e, scene))
   return { id: element.id, name: plainText(prop(element, form, 'name'), scene), questions, words }
 }
 

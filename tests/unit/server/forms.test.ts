@@ -1,4 +1,5 @@
 import { makeDemo } from '#demo/index'
+import type { Condition } from '#core/conditions'
 import { Formats } from '#core/drawing'
 import type { Message } from '#core/forms'
 import { hourOf } from '#core/forms'
@@ -124,6 +125,26 @@ test('what is right is kept, and the page says thank you in the form’s place',
   const thanked = (await published.answer(readAddress('/contact?sent=ask'), asking())).body.toString()
   expect(thanked).toContain('Thank you. It is on its way.')
   expect(thanked).not.toContain('<form class="of-form"')
+})
+
+test('what is not shown to somebody is not asked of them, and its answer is not taken', async () => {
+  const [place] = formWith().children!
+  const hidden = (id: string, when: Condition): LayoutElement => ({
+    ...element('question', { label: id, required: true }, id),
+    when: [when],
+  })
+  const members = hidden('members', { kind: 'signed-in', yes: true })
+  const party = hidden('party', { kind: 'parameter', name: 'group', op: 'present', values: [] })
+  const rows = [row(column(12, ...questions)), row(column(12, members, party))]
+  publish({ ...formWith(), children: [{ ...place!, children: rows }] })
+  const values = await sent({ ...RIGHT, members: 'forged', party: 'forged' })
+  expect((await post(values)).status).toBe(303)
+  expect(JSON.stringify(await kept())).not.toContain('forged')
+  // With the parameter it is asked, on the way back too.
+  const values2 = { ...values, 'q.party': [''] }
+  const again = await published.post(readAddress('/contact?group=1&sent=ask'), values2, asking())
+  expect(again.status).toBe(422)
+  expect(again.body.toString()).toContain('<a href="#of-party">party</a>')
 })
 
 test('on the lost page one is thanked where one was, and never led to another site', async () => {
