@@ -9,6 +9,7 @@ const ROOMS = [
   'edits',
   'site',
   'forms',
+  'shop',
   'conditions',
   'lists',
   'tree',
@@ -25,7 +26,7 @@ const ROOMS = [
   'formats',
 ]
 /** What the core takes from the registry: nothing that knows a server, a database or an interface. */
-const PACKAGES = ['yup', 'culori', 'fast-deep-equal']
+const PACKAGES = ['yup', 'culori', 'fast-deep-equal', 'localized-address-format', 'validator']
 
 const place = (room) => (room.endsWith('.ts') ? `^core/${room}$` : `^core/${room}/`)
 
@@ -80,6 +81,11 @@ export default {
     arrow('server', ['app'], 'server/ meets app/ only at shared/api.'),
     arrow('shared', ['app', 'server', 'demo'], 'shared/ imports only core/.'),
     arrow('demo', ['app', 'server', 'shared'], 'demo/ imports only core/.'),
+    arrow(
+      'stand-ins',
+      ['app', 'core', 'server', 'shared', 'demo'],
+      'stand-ins/ stand for others, who know nothing of us.',
+    ),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

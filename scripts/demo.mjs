@@ -29,18 +29,22 @@ const data = resolve(options.data ?? join(ROOT, '.data', options.bare ? 'bare' :
 if (options.reset) {
   for (const name of ['outer-frame.sqlite', 'outer-frame.sqlite-wal', 'outer-frame.sqlite-shm'])
     rmSync(join(data, name), { force: true })
-  for (const folder of ['files', 'imports']) rmSync(join(data, folder), { recursive: true, force: true })
+  for (const folder of ['files', 'imports', 'sent', 'stand-ins'])
+    rmSync(join(data, folder), { recursive: true, force: true })
 }
 
+let inbox = ''
 serve(
   { port, host, data, env: { OUTER_FRAME_DEMO: options.bare ? 'bare' : 'full', OUTER_FRAME_DEMO_PHOTOGRAPHS: '1' } },
   (event) => {
+    if (event.event === 'stand-ins') inbox = event.inbox
     if (event.event !== 'listening') return
     console.log(`
   The site      http://localhost:${port}/
   The studio    http://localhost:${port}/studio
   Sign in as    ada@quillmere.example.org (designer), orla@ (owner) or wim@ (writer)
   Password      wind-me-on-sunday
+  Its mail      ${inbox}
   Data          ${data}
 
   Press Ctrl+C to stop.
