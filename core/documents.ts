@@ -1,6 +1,7 @@
 import { checkFrame } from './frames'
 import { type Editing, refusePlainEdit } from './edits'
-import { messageShape } from './forms'
+import { basketShape, discountShape, orderShape } from './shop'
+import { mailServerShape, mailShape, messageShape } from './forms'
 import { Trees, checkLayout, layoutEditUpToDate, layoutEditing, layoutUpToDate, refuseEdit } from './layouts'
 import { type Shape, refuse } from './shape'
 import {
@@ -41,6 +42,11 @@ export const DOCUMENTS = {
   'working-copy': byShape(workingShape),
   redirect: byShape(redirectShape),
   message: byShape(messageShape),
+  mail: byShape(mailShape),
+  'mail-server': byShape(mailServerShape),
+  basket: byShape(basketShape),
+  order: byShape(orderShape),
+  'discount-code': byShape(discountShape),
   house: byShape(houseShape),
   structure: (value: unknown) => refuseStructure(value)?.sentence ?? null,
   'layout-edit': (value: unknown) => refuseEdit(value)?.sentence ?? null,

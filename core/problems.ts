@@ -105,6 +105,13 @@ export const PROBLEMS = {
   'plan-unknown': [404, 'No release is set for then any more; it may have been released meanwhile.'],
   'changed-since': [409, 'It was not undone: everything in it was released anew since.'],
   'draft-link-unknown': [404, 'There is no such link any more.'],
+  'order-unknown': [404, 'There is no such order.'],
+  'order-state': [
+    409,
+    'This cannot be done to an order that is {state}; it may have moved meanwhile. Nothing was changed.',
+  ],
+  'order-refund': [502, '{why} Nothing was changed; try again in a moment.'],
+  'order-mail': [409, 'There is nothing to mail about this order, or nobody to mail it to.'],
   'message-unknown': [404, 'There is no such message any more.'],
   'nothing-to-take-back': [409, 'There is no release before this one that visitors could see again.'],
   'nothing-to-release': [409, 'Nothing has changed since the last release, so there is nothing to release.'],

@@ -159,6 +159,7 @@ const COMPARE: Record<FieldKind, Partial<Record<FieldTest['op'], Compare>>> = {
   entry: byId((id, c) => c.entries.has(id)),
   picture: byId((id, c) => c.pictures.has(id)),
   pictures: byId((id, c) => c.pictures.has(id)),
+  offers: {},
   documents: {},
   position: {},
 }

@@ -7,7 +7,14 @@ import type { Parameters } from '../site'
  */
 
 /** On what of a request a circumstance depends. */
-export type Need = 'address' | 'device' | 'session' | 'date'
+export type Need =
+  | 'address'
+  | 'device'
+  | 'session'
+  | 'date'
+  /** What is in the basket, or how many things are. */
+  | 'basket'
+  | 'count'
 
 /** Who asks for a page: what circumstances are asked of. */
 export interface Request {

@@ -1,5 +1,6 @@
 import { isDay } from '../site'
-import type { Answer, AnswerProblem, AskedForm, FormWord, Question } from './types'
+import { cleaned } from './cleaned'
+import type { Answer, AnswerProblem, AskedForm, CameIn, FormWord, Question, SentFile } from './types'
 import { fieldName } from './types'
 
 /** Judges what somebody sent to a form: by the form alone, whatever a browser has let through. */
@@ -15,21 +16,14 @@ export interface Judged {
 /** No text is longer, whatever a question allows. */
 export const MOST_TEXT = 20_000
 
-const MAIL = /^[^\s@<>()[\],;:"\\]{1,64}@[\p{L}\p{N}-]+(\.[\p{L}\p{N}-]+)+$/u
+/** A mail address, as far as one can be told from how it is written. */
+export const MAIL = /^[^\s@<>()[\],;:"\\]{1,64}@[\p{L}\p{N}-]+(\.[\p{L}\p{N}-]+)+$/u
 const TELEPHONE = /^\+?[\d\s()./-]{3,40}$/
 const NUMBER = /^-?\d{1,15}([.,]\d{1,10})?$/
 
-/** A text as it is kept: line ends are one character, and signs that nobody sees or types are none. */
-function cleaned(text: string, lines: boolean): string {
-  const ends = text.replace(/\r\n?/g, '\n')
-  // eslint-disable-next-line no-control-regex
-  const seen = ends.replace(/[\u0000-\u0009\u000b-\u001f\u007f-\u009f\u2028\u2029\u202a-\u202e\u2066-\u2069]/g, ' ')
-  return (lines ? seen : seen.replace(/\n/g, ' ')).trim()
-}
-
 /** What is wrong, with what stands for `{least}` and `{most}`. */
 type Wrong = [word: FormWord, least?: string | number | null, most?: string | number | null]
-type Read = { says: string[] } | { wrong: Wrong }
+type Read = { says: string[]; files?: SentFile[] } | { wrong: Wrong }
 
 const said = (text: string): Read => ({ says: text === '' ? [] : [text] })
 const wrong = (...why: Wrong): Read => ({ wrong: why })
@@ -78,7 +72,22 @@ function readChosen({ options, least, most, kind }: Question, sent: readonly str
   return { says: chosen.map((o) => o.label) }
 }
 
-const READ: Record<Question['kind'], (question: Question, sent: readonly string[]) => Read> = {
+const MEGABYTE = 1_000_000
+
+function readFiles({ takes, heaviest, most }: Question, _: readonly string[], came: readonly CameIn[]): Read {
+  const files = came.filter((file, i) => came.findIndex((f) => f.hash === file.hash) === i)
+  if (files.some(({ size }) => size > heaviest * MEGABYTE)) return wrong('heavy', null, heaviest)
+  const taken = { any: null, pictures: 'picture', documents: 'document' }[takes]
+  if (files.some(({ kind, size }) => size === 0 || (taken !== null && kind !== taken))) return wrong('file')
+  if (files.length > (most ?? 1)) return wrong('many', null, most ?? 1)
+  return {
+    says: files.map((f) => f.name),
+    files: files.map(({ name, hash, size, mime }) => ({ name, hash, size, mime })),
+  }
+}
+
+type Reader = (question: Question, sent: readonly string[], files: readonly CameIn[]) => Read
+const READ: Record<Question['kind'], Reader> = {
   short: (q, [text = '']) => readText(q, text),
   long: (q, [text = '']) => readText(q, text),
   mail: (q, [text = '']) => readBy(MAIL, 'mail')(q, text),
@@ -89,6 +98,7 @@ const READ: Record<Question['kind'], (question: Question, sent: readonly string[
   several: readChosen,
   'yes-no': (_, [on]) => said(on ? 'yes' : ''),
   consent: (_, [on]) => said(on ? 'yes' : ''),
+  file: readFiles,
   // Whatever a browser says, the page says it.
   hidden: ({ value }) => said(cleaned(value, true).slice(0, MOST_TEXT)),
 }
@@ -120,10 +130,18 @@ function askedOf(form: AskedForm, read: ReadonlyMap<Question, Read>): Set<Questi
 const filled = (sentence: string, least?: string | number | null, most?: string | number | null): string =>
   sentence.replaceAll('{least}', String(least ?? '')).replaceAll('{most}', String(most ?? ''))
 
-/** What of a form was answered, and what is wrong with it. Nothing is taken of what it does not ask. */
-export function judge(form: AskedForm, sent: SentValues): Judged {
-  const own = (name: string): readonly string[] => (Object.hasOwn(sent, name) ? sent[name]! : [])
-  const read = new Map(form.questions.map((q) => [q, READ[q.kind](q, own(fieldName(q.id)))]))
+export type SentFiles = Readonly<Record<string, readonly CameIn[]>>
+
+const own = <T>(of: Readonly<Record<string, readonly T[]>>, name: string): readonly T[] =>
+  Object.hasOwn(of, name) ? of[name]! : []
+
+/**
+ * What of a form was answered, and what is wrong with it; `files` are those that came, by the names of their fields.
+ * Nothing is taken of what it does not ask.
+ */
+export function judge(form: AskedForm, sent: SentValues, files: SentFiles = {}): Judged {
+  const readOf = (q: Question) => READ[q.kind](q, own(sent, fieldName(q.id)), own(files, fieldName(q.id)))
+  const read = new Map(form.questions.map((q) => [q, readOf(q)]))
   const asked = askedOf(form, read)
   const answers: Answer[] = []
   const problems: AnswerProblem[] = []
@@ -134,7 +152,8 @@ export function judge(form: AskedForm, sent: SentValues): Judged {
       problems.push({ id, label, why: filled(form.words[word], least, most).replaceAll('{label}', label) })
     const answer = read.get(question)!
     if ('wrong' in answer) tell(answer.wrong)
-    else if (answer.says.length > 0) answers.push({ key, label, kind, says: answer.says })
+    else if (answer.says.length > 0)
+      answers.push({ key, label, kind, says: answer.says, ...(answer.files && { files: answer.files }) })
     else if (kind === 'consent') tell(['consent'])
     else if (required && kind !== 'hidden') tell([kind === 'one' || kind === 'several' ? 'choice' : 'required'])
   }

@@ -1,5 +1,6 @@
-import { exact, list, oneOf, text } from '../shape'
+import { exact, list, oneOf, optional, text } from '../shape'
 import { MOST_TEXT } from './judge'
+import { sentFileShape } from './mail'
 import { type Answer, QUESTION_KINDS } from './types'
 
 /** What a visitor sent, as it is kept. */
@@ -25,6 +26,7 @@ export const messageShape = exact({
       label: text(1000),
       kind: oneOf(QUESTION_KINDS, 'it has an answer of no kind'),
       says: list(text(2 * MOST_TEXT), 200),
+      files: optional(list(sentFileShape, 20)),
     }),
     MOST_ANSWERS,
   ),

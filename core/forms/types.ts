@@ -12,6 +12,7 @@ export const QUESTION_KINDS = [
   'one',
   'several',
   'yes-no',
+  'file',
   'consent',
   'hidden',
 ] as const
@@ -42,6 +43,27 @@ export interface Question {
   when: { key: string; is: string } | null
   /** What a hidden one says on this page. */
   value: string
+  /** Kinds of files that are taken, and megabytes that one has at most. */
+  takes: FileTaken
+  heaviest: number
+}
+
+/** What files a question takes: by what stands in them, whatever they are called. */
+export const FILES_TAKEN = ['any', 'pictures', 'documents'] as const
+export type FileTaken = (typeof FILES_TAKEN)[number]
+
+/** A file that somebody sent, as it is kept: by the hash of what stands in it. */
+export interface SentFile {
+  name: string
+  hash: string
+  size: number
+  mime: string
+}
+
+/** A file as it came in and was judged; `seal` names it when the form comes back, and no other one. */
+export interface CameIn extends SentFile {
+  kind: 'picture' | 'document' | 'other'
+  seal: string
 }
 
 /** A form as it stands on one page. */
@@ -58,6 +80,7 @@ export interface Answer {
   label: string
   kind: QuestionKind
   says: string[]
+  files?: SentFile[]
 }
 
 /** What is wrong with an answer: a sentence at the question. */
@@ -71,6 +94,8 @@ export interface AnswerProblem {
 export interface FormState {
   id: Id
   values: Readonly<Record<string, readonly string[]>>
+  /** Files that came in already, by the names of their fields. */
+  files?: Readonly<Record<string, readonly CameIn[]>>
   problems: readonly AnswerProblem[]
   /** What is said above the questions. */
   says: string
@@ -93,6 +118,8 @@ export const FORM_WORDS = {
   date: 'This is no day.',
   early: 'The first day is {least}.',
   late: 'The last day is {most}.',
+  file: 'Files of this kind are not taken here.',
+  heavy: 'A file has at most {most} MB.',
   wrong: 'It was not sent yet. Please look at this again:',
   stale: 'This page stood open for long. Your answers are all here; please send them again.',
   often: 'Too much was sent from your place. Your answers are all here; please try again in a few minutes.',
@@ -103,3 +130,5 @@ export type FormWords = Readonly<Record<FormWord, string>>
 
 /** What the field of a question is called in what a browser sends. */
 export const fieldName = (id: Id): string => `q.${id}`
+/** What files of a question that came in already are sent again by. */
+export const keptName = (id: Id): string => `k.${id}`

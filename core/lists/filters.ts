@@ -22,7 +22,7 @@ const RANGES: Partial<Record<FieldKind | 'terms', Filter['as']>> = {
   moment: 'day',
 }
 /** Kinds by which nobody narrows. */
-const NEVER: ReadonlySet<string> = new Set(['rich', 'picture', 'pictures', 'documents', 'position', 'link'])
+const NEVER: ReadonlySet<string> = new Set(['rich', 'picture', 'pictures', 'documents', 'offers', 'position', 'link'])
 /** Names that addresses use for something else. */
 const TAKEN: ReadonlySet<string> = new Set(['page', 'q', 'sort', 'form', 'month', 'marked'])
 

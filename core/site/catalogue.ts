@@ -79,6 +79,7 @@ export class Catalogue {
   private list: PageList
   private children: Map<Id | null, Term[]> | null = null
   private readonly homeward = new Map<string, string>()
+  private readonly takenBy = new Map<string, number>()
   private readonly out: OutEntries
   /** Entries by the last parts of their addresses, and by what they stand below. */
   private readonly slugs = new IdIndex()
@@ -289,6 +290,24 @@ export class Catalogue {
     this.site.redirects = [...redirects]
     this.redirects = byAddress(redirects)
     this.state = {}
+  }
+
+  /** How many of something that is sold are held or sold, by what it is counted by: see `core/shop`. */
+  readonly taken = (sku: string): number => {
+    this.see(`entry:${sku.split('/')[0]}`)
+    return this.takenBy.get(sku) ?? 0
+  }
+
+  /** Takes over how many of some things are held or sold. */
+  followTaken(taken: Iterable<readonly [sku: string, count: number]>): Seen {
+    const stale: Seen = new Set()
+    for (const [sku, count] of taken) {
+      if ((this.takenBy.get(sku) ?? 0) === count) continue
+      this.takenBy.set(sku, count)
+      stale.add(`entry:${sku.split('/')[0]}`)
+    }
+    if (stale.size > 0) this.state = {}
+    return stale
   }
 
   /** Takes over a picture as it is now, or that it is gone. */

@@ -27,8 +27,9 @@ export function wordsOf(value: unknown, field?: Pick<Field, 'choices'>): string 
   if (typeof value === 'string') return field?.choices?.find((c) => c.id === value)?.label ?? value
   if (Array.isArray(value)) return value.map((v) => wordsOf(v, field)).join(', ')
   if (isRichDoc(value)) return richText(value)
-  const { name, x, y } = (value ?? {}) as { name?: unknown; x?: unknown; y?: unknown }
+  const { name, label, x, y } = (value ?? {}) as { name?: unknown; label?: unknown; x?: unknown; y?: unknown }
   if (typeof name === 'string') return name
+  if (typeof label === 'string') return label
   return typeof x === 'number' && typeof y === 'number' ? `${x}, ${y}` : ''
 }
 
@@ -137,6 +138,7 @@ const CONVERT: Readonly<Record<FieldKind, Convert>> = {
   pictures: (value, _, { picture }) => every(listOf(value).map((v) => picture?.(v))),
   documents: (value) =>
     every(listOf(value).map((v) => (safeAddress(v) ? { name: v.split('/').pop() || v, address: v } : null))),
+  offers: () => null,
   link: (value) => safeAddress(wordsOf(value)),
   position(value) {
     const [x, y] = wordsOf(value).split(/[,;\s]+/)

@@ -56,13 +56,13 @@ export type EntryFieldUse = 'filter' | 'sort' | 'group' | 'show' | 'terms' | 'pl
 
 /** Kinds of field that suit what entries are listed by. */
 const SUITS: Readonly<Record<EntryFieldUse, (kind: Reading['kind']) => boolean>> = {
-  filter: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'position'].includes(kind),
-  sort: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'position'].includes(kind),
+  filter: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'offers', 'position'].includes(kind),
+  sort: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'offers', 'position'].includes(kind),
   group: (kind) => ['terms', 'person', 'entry', 'choice', 'choices', 'yes-no'].includes(kind),
   terms: (kind) => kind === 'terms',
   place: (kind) => kind === 'position',
   sum: (kind) => kind === 'number' || kind === 'money',
-  show: (kind) => !['rich', 'picture', 'pictures', 'documents', 'position'].includes(kind),
+  show: (kind) => !['rich', 'picture', 'pictures', 'documents', 'offers', 'position'].includes(kind),
 }
 const OF_EVERY_ENTRY = ['title', 'summary', 'type', 'date', 'person'] as const
 

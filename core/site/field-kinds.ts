@@ -17,6 +17,10 @@ export const FIELD_KINDS: Readonly<Record<FieldKind, { label: string; about: str
   picture: { label: 'Picture', about: 'One picture.' },
   pictures: { label: 'Pictures', about: 'Several, in order.' },
   documents: { label: 'Documents', about: 'Files by name and address.' },
+  offers: {
+    label: 'Sorts to choose among',
+    about: 'Sizes or days in which it is sold, each at a price and in a number.',
+  },
   link: { label: 'Link', about: 'An address.' },
   position: { label: 'Position', about: 'Two numbers, on a plan.' },
   person: { label: 'Person', about: 'One of the people.' },

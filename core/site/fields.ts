@@ -93,6 +93,7 @@ const SUITS: Readonly<Record<Reading['kind'], Suits>> = {
   pictures: listOf(isText),
   terms: listOf(isText),
   documents: listOf(isThing),
+  offers: listOf(isThing),
   position: isThing,
   rich: isRichDoc,
 }
@@ -223,6 +224,12 @@ interface OnSubject {
 const ownField = (subject: Subject, id: Id): Field | undefined =>
   subject.kind === 'entry' ? fieldsOf(subject.type).get(id) : undefined
 
+/** What an entry holds in a field; of how many there are for sale, those that are left. */
+function heldIn({ entry, type }: Extract<Subject, { kind: 'entry' }>, id: Id, { taken }: Catalogue): unknown {
+  const value = entry.fields[id]
+  return type.sells?.stock === id && typeof value === 'number' ? Math.max(0, value - taken(entry.id)) : value
+}
+
 /** How a field is read on a subject, decided once from its id. */
 function onSubject(id: Id): OnSubject {
   const builtIn = Object.hasOwn(BUILT_IN, id) ? BUILT_IN[id] : undefined
@@ -245,10 +252,10 @@ function onSubject(id: Id): OnSubject {
     }
   }
   return {
-    raw: (subject) => (subject.kind === 'entry' ? subject.entry.fields[id] : undefined),
-    reading(subject) {
+    raw: (subject, { catalogue }) => (subject.kind === 'entry' ? heldIn(subject, id, catalogue) : undefined),
+    reading(subject, { catalogue }) {
       const field = ownField(subject, id)
-      return field ? reading(field.kind, (subject as { entry: Entry }).entry.fields[id], field) : null
+      return field && subject.kind === 'entry' ? reading(field.kind, heldIn(subject, id, catalogue), field) : null
     },
   }
 }

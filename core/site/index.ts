@@ -111,6 +111,16 @@ export {
   mergeEntries,
   partsOfEntry,
 } from './merge-entry'
+export {
+  type DeliveryWay,
+  type Offer,
+  type Sells,
+  type ShopSettings,
+  type TaxClass,
+  COUNTRY,
+  MOST_OFFERS,
+  PLAIN_SHOP,
+} from './selling'
 export { checkEntry } from './check-entry'
 export { ROLES, USER_ROLES, includesRole, type Role } from './roles'
 

@@ -26,6 +26,7 @@ import { isDay, isMoment } from './days'
 import { floorPlanShape } from './floor-plan'
 import { richShape } from './rich-shape'
 import { type FieldKind, type LeftOut, type SiteDocument, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
+import { offersShape, sellsShape, shopShape } from './selling'
 
 /** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
 
@@ -69,6 +70,7 @@ export const FIELD_SHAPES: Readonly<Record<FieldKind, Shape>> = {
   picture: key(),
   pictures: texts(KEY, 200),
   documents,
+  offers: offersShape,
   link: text(2000),
   position,
   person: key(),
@@ -81,7 +83,8 @@ const fieldValue = byValue((value) => {
   if (typeof value === 'string') return FIELD_SHAPES.text
   if (typeof value === 'number') return FIELD_SHAPES.number
   if (typeof value === 'boolean') return FIELD_SHAPES['yes-no']
-  if (Array.isArray(value)) return isRecord(value[0]) ? FIELD_SHAPES.documents : FIELD_SHAPES.choices
+  if (Array.isArray(value) && isRecord(value[0])) return FIELD_SHAPES['label' in value[0] ? 'offers' : 'documents']
+  if (Array.isArray(value)) return FIELD_SHAPES.choices
   return isRecord(value) && value.type === 'doc' ? rich : position
 })
 
@@ -234,6 +237,7 @@ export const pageTypeShape = exact({
   fields: list(fieldShape, 300),
   mayLeaveOut: leftOut,
   tells,
+  sells: byValue((v) => (v === undefined ? ABSENT : sellsShape)),
 })
 
 const WIDTHS = list(numeric(1, 100_000), 20)
@@ -295,6 +299,7 @@ export const SETTINGS_SHAPES = {
   fallbackPicture: keyOrNull(),
   home: homeShape,
   shop: yesNo(),
+  selling: byValue((v) => (v === undefined ? ABSENT : shopShape)),
   signIn: yesNo(),
   search: optional(yesNo()),
   floorPlan: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : floorPlanShape)),

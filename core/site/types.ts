@@ -1,4 +1,5 @@
 import type { Id } from './id'
+import type { Sells, ShopSettings } from './selling'
 import type { FloorPlan } from './standing'
 
 /**
@@ -36,6 +37,7 @@ export type FieldKind =
   | 'picture'
   | 'pictures'
   | 'documents'
+  | 'offers'
   | 'link'
   | 'position'
   | 'person'
@@ -104,6 +106,8 @@ export interface PageType {
   /** What writers may leave out of the page of one entry. */
   mayLeaveOut?: LeftOut[]
   tells?: Tells
+  /** How its entries are sold; they are not where it says nothing. */
+  sells?: Sells
 }
 
 export interface Term {
@@ -211,6 +215,8 @@ export interface SiteSettings {
   fallbackPicture: Id | null
   home: HomeChoice
   shop: boolean
+  /** By what rules it sells. */
+  selling?: ShopSettings
   signIn: boolean
   /** The page on which visitors search; there, unless it is said otherwise. */
   search?: boolean

@@ -22,7 +22,8 @@ interface ItemsAsk {
 
 /** What a property of an element accepts. A text may always come from a field; `dynamic` ones may too. */
 export type Property =
-  | (Ask<Value> & { kind: 'text'; most: number })
+  /** `lines` says that it has several. */
+  | (Ask<Value> & { kind: 'text'; most: number; lines?: true })
   | (Ask<Value> & { kind: 'rich' })
   /** `open` says that it may be left open while designing: nothing is drawn for visitors then, and the checks tell. */
   | (Ask<Value> & { kind: 'link'; dynamic: boolean; open?: true })

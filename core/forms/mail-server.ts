@@ -1,0 +1,27 @@
+import { exact, oneOf, pattern, text, whole } from '../shape'
+import { MAIL } from './judge'
+
+/** A server by which mail leaves (RFC 5321, 6409): how it is reached, and as whom. */
+export interface MailServer {
+  format: 1
+  host: string
+  port: number
+  /** Sealed from the first byte on, sealed once it is agreed on, or not at all. */
+  security: 'tls' | 'starttls' | 'none'
+  user: string
+  /** The address from which mail comes, and what stands beside it. */
+  from: string
+  name: string
+}
+
+export const MAIL_SECURITIES = ['tls', 'starttls', 'none'] as const
+
+export const mailServerShape = exact({
+  format: whole(1, 1, 'it is of another format'),
+  host: pattern(/^[\w.:-]{1,253}$/, 'A mail server has a name such as mail.example.org'),
+  port: whole(1, 65_535, 'A port is a number from 1 to 65535'),
+  security: oneOf(MAIL_SECURITIES, 'Say how what is sent is sealed on its way'),
+  user: pattern(/^[^\r\n]*$/, 'The name is one line').max(254),
+  from: pattern(MAIL, 'Mail comes from an address such as post@example.org').max(254),
+  name: text(120).matches(/^[^\r\n]*$/, 'The name beside the address is one line'),
+})

@@ -1,0 +1,121 @@
+import type { Catalogue } from '../site'
+import { PLAIN_SHOP } from '../site'
+import type { SeenLine } from './basket'
+import { type AskedCheckout, CHECKOUT_WORDS, type CheckoutProblems, type CheckoutWord, type Said } from './checkout'
+import { type Goods, goodsOfEntry } from './goods'
+import type { Order, OrderState } from './orders'
+import { type CodeProblem, type Totals, pricedOf, totalsOf } from './totals'
+
+/** What of a shop one visitor is shown: their basket, what they have said, what it comes to, what they ordered. */
+
+export interface PaymentWay {
+  id: string
+  label: string
+  about: string
+}
+
+/** An order as whoever has its link is shown it. */
+export interface ShownOrder {
+  number: string
+  state: OrderState
+  /** Milliseconds since 1970: when it was placed, and until when it is held for being paid. */
+  at: number
+  until: number
+  order: Order
+  /** Its own link. */
+  address: string
+}
+
+export interface Shopping {
+  lines: readonly SeenLine[]
+  /** What was taken out last, by its title. */
+  removed: string | null
+  totals: Totals
+  code: string
+  codeWhy: CodeProblem | null
+  said: Said
+  problems: CheckoutProblems
+  /** What is said above all that is wrong. */
+  says: CheckoutWord | null
+  /** What the fields of the page are called, by their names. */
+  labels: Readonly<Record<string, string>>
+  /** Every sentence that the checkout says, in the designer's words. */
+  words: Readonly<Record<CheckoutWord, string>>
+  payments: readonly PaymentWay[]
+  /** What the page asks. */
+  asks: AskedCheckout['asks']
+  /** More codes were tried than anybody has. */
+  tooManyCodes: boolean
+  order: ShownOrder | null
+}
+
+const MADE_UP: readonly Pick<Goods, 'title' | 'label' | 'each'>[] = [
+  { title: 'A thing that is sold', label: '', each: 1250 },
+  { title: 'Another one', label: 'Large', each: 990 },
+]
+
+function goodsToShow(catalogue: Catalogue): Goods[] {
+  const now = `${catalogue.today}T00:00`
+  const found: Goods[] = []
+  for (const type of catalogue.types.values()) {
+    if (!type.sells) continue
+    const all = catalogue.entriesOfType(type.id).flatMap((e) => {
+      const [one] = goodsOfEntry(e.id, { catalogue, taken: catalogue.taken, now })
+      return one ? [one] : []
+    })
+    found.push(...all.slice(0, 2))
+  }
+  const made = { offer: null, type: '', left: null, most: 10, tax: '', delivers: true, on: '' }
+  return found.length > 0
+    ? found.slice(0, 3)
+    : MADE_UP.map((of, i) => ({ ...made, ...of, sku: `sample-${i}`, entry: `sample-${i}` }))
+}
+
+const SAMPLES = new WeakMap<object, Shopping>()
+
+/** A basket, a checkout and an order to design by, made of what the site sells, or made up where it sells nothing. */
+export function sampleShopping(catalogue: Catalogue): Shopping {
+  const kept = SAMPLES.get(catalogue.state)
+  if (kept) return kept
+  const { currency, selling: shop = PLAIN_SHOP } = catalogue.site.settings
+  const lines = goodsToShow(catalogue).map((goods, i): SeenLine => {
+    const { entry, offer, each: seen } = goods
+    return { line: { id: `sample-${i}`, entry, offer, count: i + 1, seen }, goods, count: i + 1, changes: [] }
+  })
+  const [way = null] = shop.deliveries
+  const totals = totalsOf(pricedOf(lines), shop, { currency, country: shop.country, code: null, way })
+  const order: Order = {
+    format: 1,
+    lines: lines.map(({ goods, count }) => {
+      const { entry, offer, sku, title, label, each, on, delivers } = goods!
+      return { entry, offer, sku, title, label, count, each, total: each * count, on, delivers }
+    }),
+    totals,
+    buyer: { name: 'Inez Dial', mail: 'inez@example.org', phone: '' },
+    billing: null,
+    delivery: null,
+    way: way && { id: way.id, label: way.label },
+    note: '',
+    consents: [],
+    code: '',
+    payment: 'stand-in',
+  }
+  const made: Shopping = {
+    lines,
+    removed: null,
+    totals,
+    code: '',
+    codeWhy: null,
+    said: {},
+    problems: {},
+    says: null,
+    labels: {},
+    words: CHECKOUT_WORDS,
+    payments: [{ id: 'stand-in', label: 'By card', about: 'At the page of whoever takes the money' }],
+    asks: new Set(['buyer', 'billing', 'delivery', 'way', 'note', 'payment']),
+    tooManyCodes: false,
+    order: { number: '1042', state: 'paid', at: Date.UTC(2026, 10, 30), until: 0, order, address: '' },
+  }
+  SAMPLES.set(catalogue.state, made)
+  return made
+}
