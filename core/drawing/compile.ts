@@ -1,9 +1,11 @@
+import type { Need } from '../conditions'
 import type { LayoutElement, LayoutRegion, Place, TreeNode, Value } from '../tree'
 import type { Chunk } from './chunk'
 import type { ListPlan } from './list-plan'
 
 /** Scripts of published pages, by the element that needs them. */
-export type ScriptName = 'header' | 'menu' | 'notice' | 'slides' | 'film' | 'list' | 'large' | 'suggest' | 'favourites'
+export type ScriptName =
+  'header' | 'menu' | 'notice' | 'slides' | 'film' | 'list' | 'large' | 'suggest' | 'favourites' | 'shop'
 
 /** Which item of which property. */
 interface Within {
@@ -40,6 +42,10 @@ export interface Compile {
   list(plan: ListPlan): void
   /** An address parameter that what is drawn depends on. */
   reads(parameter: string): void
+  /** What is drawn depends on this of whoever asks: on who is signed in, on what is in their basket. */
+  depends(need: Need): void
+  /** What is asked belongs to the form of the shop, of which each page has one. */
+  shopForm(): void
   /** A card layout that is drawn inside this one. */
   usesCard(layout: string): void
 }

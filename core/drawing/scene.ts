@@ -12,6 +12,7 @@ import {
 import type { Request } from '../conditions'
 import type { FormState } from '../forms'
 import type { Formats } from './format'
+import type { Shopping } from '../shop'
 import type { ListPlan } from './list-plan'
 
 /** Writes HTML once there is a scene. */
@@ -32,6 +33,10 @@ export interface Scene extends Place {
   lists(page: Page): readonly ListPlan[]
   /** What was sent to a form on this page, where it is drawn again with that. */
   form: FormState | null
+  /** How many things are in the visitor's basket. */
+  count: number
+  /** What the visitor has and says in the shop; null where nobody is asked. */
+  shopping: Shopping | null
   /** The proof that a form was drawn on this page by this site; see `core/forms/token.ts`. */
   proof(form: Id): string
 }
@@ -54,6 +59,8 @@ export interface SceneOptions {
   /** The lists on other pages than its own, which are known by its design. */
   lists?: Scene['lists']
   form?: FormState | null
+  count?: number
+  shopping?: Shopping | null
   proof?: Scene['proof']
 }
 
@@ -73,6 +80,8 @@ export function sceneOf(catalogue: Catalogue, formats: Formats, page: Page, opti
     menus: options.menus ?? catalogue.menus,
     lists: options.lists ?? noLists,
     form: options.form ?? null,
+    count: options.count ?? 0,
+    shopping: options.shopping ?? null,
     proof: options.proof ?? noProof,
   }
 }

@@ -39,8 +39,21 @@ import { floorPlan } from './plan/floor-plan'
 import { quote } from './quote'
 import { form } from './forms/form'
 import { question } from './forms/question'
+import { newsletter } from './forms/newsletter'
 import { send } from './forms/send'
 import { searchBox } from './search-box'
+import { billingAddress, deliveryAddress } from './shop/address'
+import { basketLines } from './shop/basket-lines'
+import { basketLink } from './shop/basket-link'
+import { buy } from './shop/buy'
+import { buyer } from './shop/buyer'
+import { deliveryChoice, orderNote, paymentChoice } from './shop/choices'
+import { discount } from './shop/discount'
+import { orderStatus, receipt } from './shop/order'
+import { orderSummary } from './shop/order-summary'
+import { orderConsent, placeOrder } from './shop/place-order'
+import { account } from './working/account'
+import { signIn } from './working/sign-in'
 import { sections } from './sections'
 import { share } from './share'
 import { siteName } from './site-name'
@@ -77,6 +90,8 @@ export const ELEMENTS: readonly ElementSpec[] = [
   menuPanel,
   trail,
   searchBox,
+  signIn,
+  account,
   contact,
   hours,
   today,
@@ -101,6 +116,22 @@ export const ELEMENTS: readonly ElementSpec[] = [
   form,
   question,
   send,
+  newsletter,
+  buy,
+  basketLink,
+  basketLines,
+  discount,
+  orderSummary,
+  buyer,
+  billingAddress,
+  deliveryAddress,
+  deliveryChoice,
+  paymentChoice,
+  orderNote,
+  orderConsent,
+  placeOrder,
+  receipt,
+  orderStatus,
   sections,
   tabs,
   divider,

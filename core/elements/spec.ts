@@ -41,7 +41,7 @@ export interface ElementSpec {
   name: string
   /** What it is for, in one sentence. */
   about: string
-  group: 'Words' | 'Pictures' | 'Site' | 'Entry' | 'Forms' | 'Space'
+  group: 'Words' | 'Pictures' | 'Site' | 'Entry' | 'Forms' | 'Shop' | 'Space'
   /** Where it may stand; everywhere when not given. */
   regions?: readonly LayoutRegion[]
   /** At most one of them in a layout. */

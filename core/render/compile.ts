@@ -14,7 +14,7 @@ import {
   looksKey,
 } from '../tree'
 import type { DrawnTree } from '../layouts'
-import { type Condition, circumstanceSpec, isCircumstance, needOf } from '../conditions'
+import { type Condition, type Need, circumstanceSpec, isCircumstance, needOf } from '../conditions'
 import { ProblemError, problem } from '../problems'
 import { type Looks, cascade, classOf, lookClass, ruleOf } from '../styles'
 import {
@@ -107,7 +107,7 @@ class Compiler implements Compile {
 
   compile(node: Row | Column | LayoutElement): NodeProgram {
     const places = node.kind === 'element' ? (node.children ?? []) : []
-    if ([node, ...places].some(readsVisitor)) this.needs.personal = true
+    if ([node, ...places].some(readsVisitor)) this.needs.asks.add('session')
     const chunk = node.kind === 'row' ? this.row(node) : node.kind === 'column' ? this.column(node) : this.element(node)
     this.ask(node.when ?? [])
     return { chunk: shownWhen(node.when, chunk), ...this.needs }
@@ -217,6 +217,14 @@ class Compiler implements Compile {
 
   reads(parameter: string): void {
     this.needs.parameters.add(parameter)
+  }
+
+  depends(need: Need): void {
+    this.needs.asks.add(need)
+  }
+
+  shopForm(): void {
+    this.needs.shop = true
   }
 
   usesCard(layout: string): void {

@@ -1,5 +1,5 @@
 import { type Scene, type ScriptName, attribute, escapeHtml } from '../drawing'
-import { scriptTag } from '../elements'
+import { SHOP_FORM_HTML, scriptTag, shopSays } from '../elements'
 import { type TitleLook, descriptionOf, linkedData, linkedText, machineLinks, sharedAs, titleOf } from '../machines'
 import type { Page } from '../site'
 import type { Region } from '../tree'
@@ -70,12 +70,14 @@ export interface Sent {
   scripts: readonly ScriptName[]
   /** How its title looks. */
   look: TitleLook
+  /** Whether something on it belongs to the form of the shop. */
+  shop: boolean
 }
 
 /** A whole page. */
 export function document(
   scene: Scene,
-  { fonts, css, scripts, look }: Sent,
+  { fonts, css, scripts, look, shop }: Sent,
   { header, intro, body, footer }: Regions,
 ): string {
   return (
@@ -83,9 +85,11 @@ export function document(
     `${fonts}<style>${css}</style>` +
     scripts.map(scriptTag).join('') +
     '</head><body><a class="of-skip" href="#main">Skip to content</a>' +
+    (shop ? SHOP_FORM_HTML : '') +
     (header ? `<header>${draw(header, scene)}</header>` : '') +
     '<main id="main">' +
     (intro ? `<div class="of-intro">${draw(intro, scene)}</div>` : '') +
+    (shop ? shopSays(scene) : '') +
     (body ? `<div class="of-body">${draw(body, scene)}</div>` : '') +
     '</main>' +
     (footer ? `<footer>${draw(footer, scene)}</footer>` : '') +

@@ -14,7 +14,8 @@ export interface Needs {
   scripts: Set<ScriptName>
   /** Lists in it, first to last. */
   lists: Set<ListPlan>
-  personal: boolean
+  /** True when something in it belongs to the form of the shop. */
+  shop: boolean
   /** On what of a request it depends by what its things are shown for, and the address parameters that are read. */
   asks: Set<Need>
   parameters: Set<string>
@@ -29,7 +30,7 @@ export const nothing = (): Needs => ({
   css: new Set(),
   scripts: new Set(),
   lists: new Set(),
-  personal: false,
+  shop: false,
   asks: new Set(),
   parameters: new Set(),
 })
@@ -44,7 +45,7 @@ export function add(to: Needs, from: Readonly<Needs>): void {
   for (const css of from.css) to.css.add(css)
   for (const script of from.scripts) to.scripts.add(script)
   for (const list of from.lists) to.lists.add(list)
-  to.personal ||= from.personal
+  to.shop ||= from.shop
   for (const need of from.asks) to.asks.add(need)
   for (const name of from.parameters) to.parameters.add(name)
 }

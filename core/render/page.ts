@@ -31,6 +31,8 @@ export interface DrawnPage {
   css: string
   /** Whether it has scripts of its own. */
   scripted: boolean
+  /** Whether something on it belongs to the form of the shop. */
+  shop: boolean
 }
 
 /** What of a design is drawn. */
@@ -65,6 +67,8 @@ interface Dress extends Sent {
   /** The lists in them, in their order. */
   lists: readonly ListPlan[]
 }
+
+const plainTree = (kind: PlainKind, titled: boolean): DrawnTree => treeToDraw(plainLayout(kind, titled))
 
 const reason = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
@@ -172,7 +176,12 @@ export class CompiledDesign<D extends Drawable = Drawable> {
 
   private page(scene: Scene, programs: Regions): DrawnPage {
     const dress = this.dressOf(programs)
-    return { html: document(scene, dress, programs), css: dress.css, scripted: dress.scripts.length > 0 }
+    return {
+      html: document(scene, dress, programs),
+      css: dress.css,
+      scripted: dress.scripts.length > 0,
+      shop: dress.shop,
+    }
   }
 
   /** How the title of a page with these regions looks. */
@@ -196,7 +205,6 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     const program = this.program(layout)
     const all = program ? [program, ...[...program.cards].flatMap((c) => this.program(c) ?? [])] : []
     const needs = new Set(all.flatMap((p) => [...p.asks]))
-    if (all.some((p) => p.personal)) needs.add('session')
     return { needs, parameters: new Set(all.flatMap((p) => [...p.parameters])) }
   }
 
@@ -219,15 +227,25 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     )
   }
 
-  /** An element that stands on a page, by its type and its id; null where it does not. */
-  elementOn({ regions }: ShownRegions, type: string, id: Id): LayoutElement | null {
-    for (const region of REGIONS) {
+  /** True when some element of a layout is so. */
+  some(layout: Id, is: (element: LayoutElement) => boolean): boolean {
+    const tree = this.trees.tree(layout)
+    return tree !== undefined && tree !== null && elementsOf(tree).some(is)
+  }
+
+  /** All elements that stand on a page. */
+  elementsOn(page: Page, { regions }: ShownRegions): LayoutElement[] {
+    return REGIONS.flatMap((region) => {
       const { shown } = regions[region]
-      const tree = shown.kind === 'layout' ? this.trees.tree(shown.layout) : undefined
-      const found = tree && elementsOf(tree).find((e) => e.type === type && e.id === id)
-      if (found) return found
-    }
-    return null
+      const plain = shown.kind === 'plain' ? plainTree(plainKind(page), true) : undefined
+      const tree = shown.kind === 'layout' ? this.trees.tree(shown.layout) : plain
+      return tree ? elementsOf(tree) : []
+    })
+  }
+
+  /** An element that stands on a page, by its type and its id; null where it does not. */
+  elementOn(page: Page, outcome: ShownRegions, type: string, id: Id): LayoutElement | null {
+    return this.elementsOn(page, outcome).find((e) => e.type === type && e.id === id) ?? null
   }
 
   program(layout: Id): Program | undefined {
@@ -242,8 +260,13 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   private plainProgram(kind: PlainKind, titled: boolean): Program {
     const key = `${kind} ${titled}`
     let program = this.plain.get(key)
-    if (!program) this.plain.set(key, (program = compileLayout(treeToDraw(plainLayout(kind, titled)))))
+    if (!program) this.plain.set(key, (program = compileLayout(plainTree(kind, titled))))
     return program
+  }
+
+  /** What stands in the body of a page where no frame has a say. */
+  plainOf(page: Page): Program {
+    return this.plainProgram(plainKind(page), true)
   }
 
   /** The program of each region of a page; none where the region is empty. */
@@ -278,6 +301,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
       css: this.writeCss(used),
       scripts: [...new Set(used.flatMap((p) => [...p.scripts]))],
       look: this.lookOf(regions),
+      shop: used.some((p) => p.shop),
       lists: REGIONS.flatMap((region) => [...(regions[region]?.lists ?? [])]),
     }
   }

@@ -14,12 +14,25 @@ import { ARCHIVE_KINDS, type Page } from '../site'
  * The plain body that stands in where no frame has a say, so that content never disappears. It is a layout
  * like any other, made of our own elements and drawn by the same renderer.
  */
-export type PlainKind = 'entry' | 'archive' | 'search' | 'not-found' | 'other'
+export type PlainKind = 'entry' | 'archive' | 'search' | 'not-found' | 'sign-in' | 'member' | ShopPage | 'other'
+
+type ShopPage = 'basket' | 'checkout' | 'receipt' | 'order-status'
+
+const OWN: readonly PlainKind[] = [
+  'search',
+  'not-found',
+  'sign-in',
+  'member',
+  'basket',
+  'checkout',
+  'receipt',
+  'order-status',
+]
 
 export function plainKind(page: Page): PlainKind {
   if (page.entry) return 'entry'
   if (ARCHIVE_KINDS.has(page.kind) || (page.kind === 'home' && page.type)) return 'archive'
-  return page.kind === 'search' || page.kind === 'not-found' ? page.kind : 'other'
+  return OWN.find((kind) => kind === page.kind) ?? 'other'
 }
 
 const field = (name: string, more: Partial<FieldValue> = {}): FieldValue => ({
@@ -65,6 +78,23 @@ const CONTENTS: Record<PlainKind, () => LayoutElement[]> = {
     element('search-box', {}),
     element('button', { label: 'Home page' }),
   ],
+  'sign-in': () => [element('sign-in', {})],
+  member: () => [element('account', {})],
+  basket: () => [element('basket-lines', {}), element('discount', {}), element('order-summary', {})],
+  checkout: () => [
+    element('basket-lines', {}),
+    element('buyer', {}),
+    element('billing-address', {}),
+    element('delivery-address', {}),
+    element('delivery-choice', {}),
+    element('payment-choice', {}),
+    element('order-note', {}),
+    element('discount', {}),
+    element('order-summary', {}),
+    element('place-order', {}),
+  ],
+  receipt: () => [element('receipt', {})],
+  'order-status': () => [element('order-status', {})],
   other: () => [],
 }
 

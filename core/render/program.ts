@@ -22,8 +22,8 @@ export interface Program {
   scripts: ReadonlySet<ScriptName>
   /** Lists in it, first to last. */
   lists: ReadonlySet<ListPlan>
-  /** True when it reads the visitor, so that its pages must not be shared between visitors. */
-  personal: boolean
+  /** True when something in it belongs to the form of the shop. */
+  shop: boolean
   /** On what of a request it depends by what its things are shown for, and the address parameters that are read. */
   asks: ReadonlySet<Need>
   parameters: ReadonlySet<string>

@@ -1,5 +1,6 @@
 import { LISTS, TERMS } from './archives'
 import { CARDS } from './cards'
+import { DOORS } from './doors'
 import { ENTRIES } from './entries'
 import { FOOTERS } from './footers'
 import { HEADERS } from './headers'
@@ -17,6 +18,7 @@ export const STARTERS: readonly Starter[] = [
   ...TERMS,
   ...PEOPLE,
   ...SEARCH,
+  ...DOORS,
   ...LOST,
   ...CARDS,
 ]

@@ -75,6 +75,8 @@ class Making {
     const { types, taxonomies } = this.catalogue.site
     this.bodyFor([{ kind: 'page', page: 'not-found' }], this.part('lost'))
     this.bodyFor([{ kind: 'page', page: 'search' }], this.part('search'))
+    for (const page of ['sign-in', 'member'] as const)
+      if (this.catalogue.page(page)) this.bodyFor([{ kind: 'page', page }], this.part(page))
     const byBody = new Map<Layout, Target[]>()
     for (const type of types) {
       const body = this.part(type.dated ? 'dated' : 'entry', type)

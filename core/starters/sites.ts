@@ -25,6 +25,8 @@ export const SITES: readonly SiteStarter[] = [
       person: 'person-portrait',
       search: 'search-likely',
       lost: 'lost-ways',
+      'sign-in': 'sign-in-alone',
+      member: 'member-plain',
     },
     house: {
       ...PLAIN_HOUSE,
@@ -48,6 +50,8 @@ export const SITES: readonly SiteStarter[] = [
       person: 'person-beside',
       search: 'search-wall',
       lost: 'lost-dark',
+      'sign-in': 'sign-in-beside',
+      member: 'member-news',
     },
     card: 'card-over-picture',
     house: {
@@ -75,6 +79,8 @@ export const SITES: readonly SiteStarter[] = [
       person: 'person-list',
       search: 'search-rows',
       lost: 'lost-polite',
+      'sign-in': 'sign-in-beside',
+      member: 'member-plain',
     },
     card: 'card-beside',
     house: {

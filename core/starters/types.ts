@@ -3,7 +3,7 @@ import type { HouseStyle } from '../styles'
 import type { Layout, LayoutRegion } from '../tree'
 
 /** What a body is for: an entry, a list of entries, or one of the pages that every site has. */
-export type StarterUse = 'entry' | 'list' | 'term' | 'person' | 'search' | 'lost'
+export type StarterUse = 'entry' | 'list' | 'term' | 'person' | 'search' | 'lost' | 'sign-in' | 'member'
 
 /** Something of a site that a starter names without knowing the site: it is matched by its kind and what it is called. */
 export type Want =
@@ -30,7 +30,18 @@ export interface Starter {
 
 /** What a whole site is made of. */
 export type SitePart =
-  'header' | 'intro' | 'footer' | 'entry' | 'dated' | 'list' | 'term' | 'person' | 'search' | 'lost'
+  | 'header'
+  | 'intro'
+  | 'footer'
+  | 'entry'
+  | 'dated'
+  | 'list'
+  | 'term'
+  | 'person'
+  | 'search'
+  | 'lost'
+  | 'sign-in'
+  | 'member'
 
 /** A whole design to begin with: which starters it is made of, and its house style. */
 export interface SiteStarter {

@@ -1,10 +1,20 @@
-import { type AskedForm, FORM_WORDS, type FormWord, type FormWords, fieldName, hourEnds } from '../../forms'
+import {
+  type Answer,
+  type AskedForm,
+  FORM_WORDS,
+  asHeading,
+  type FormWord,
+  type FormWords,
+  fieldName,
+  hourEnds,
+} from '../../forms'
 import { FOCUS_CSS, type Scene, escapeHtml, fill, holdsUntil, linkAddress, plainText, shownIn } from '../../drawing'
 import { clockIn, slugOf } from '../../site'
 import { type LayoutElement, type Property, type TreeNode, childrenOf, elementsOf } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { describe } from '../words'
 import { type ElementSpec, prop } from '../spec'
+import { MAIL_PROPS, mailsFor } from './mails'
 import { question, questionOf } from './question'
 import { send } from './send'
 
@@ -32,6 +42,8 @@ const LABELS: Record<FormWord, string> = {
   date: 'No day',
   early: 'Too early',
   late: 'Too late',
+  file: 'A file of another kind',
+  heavy: 'A file too large',
   stale: 'Stood open for long',
   often: 'Sent too often',
 }
@@ -59,6 +71,7 @@ export const form: ElementSpec = {
     name: { kind: 'text', label: 'Called', default: 'Contact', most: 120, hint: 'So messages of it are known.' },
     thanks: { kind: 'text', label: 'Once it is sent', default: FORM_WORDS.thanks, most: 1000 },
     next: { kind: 'link', label: 'Or leads then to', default: null, dynamic: true },
+    ...MAIL_PROPS,
     days: { kind: 'number', label: 'Messages are kept for days', default: 365, min: 1, max: 3650 },
     label: { kind: 'text', label: 'Button, where none stands in it', default: 'Send', most: 120 },
     look: { ...BUTTON_LOOK, label: 'Look of the button' },
@@ -74,7 +87,7 @@ export const form: ElementSpec = {
   css: [
     FOCUS_CSS,
     BUTTON_CSS,
-    '.of-form{display:grid;gap:1em;align-content:start;scroll-margin-top:7em}.of-form>div>.of-row{padding-inline:0;max-width:none}.of-form>.of-btn{justify-self:start}.of-trap{position:absolute;left:-999em}.of-form-says{border:1px solid;padding:.8em 1em}.of-form-says p,.of-form-says ul{margin:0}.of-form-says a{color:inherit}',
+    '.of-form{display:grid;gap:1em;align-content:start;scroll-margin-top:7em}.of-form>div{display:grid;gap:1em}.of-form>div>.of-row{padding-inline:0;max-width:none}.of-form>.of-btn{justify-self:start}.of-trap{position:absolute;left:-999em}.of-form-says{border:1px solid;padding:.8em 1em}.of-form-says p,.of-form-says ul{margin:0}.of-form-says a{color:inherit}',
   ],
   summary: (props, names) => describe(props.name, names),
   draw(element, compile) {
@@ -84,7 +97,7 @@ export const form: ElementSpec = {
     const asked = questionsIn(element)
     for (const rule of whenRules(asked)) compile.css(rule)
     compile.reads(SENT)
-    const open = `<form${compile.attributes(element, 'form')} id="of-${id}" method="post" action="#of-${id}" novalidate>`
+    const open = `<form${compile.attributes(element, 'form')} id="of-${id}" method="post" action="#of-${id}"${asked.some(isForFiles) ? ' enctype="multipart/form-data"' : ''} novalidate>`
     const hidden =
       `<input type="hidden" name="form" value="form"><input type="hidden" name="of" value="${id}">` +
       `<p class="of-trap" aria-hidden="true"><label>Website <input name="${TRAP}" tabindex="-1" autocomplete="off"></label></p>`
@@ -111,13 +124,18 @@ export const form: ElementSpec = {
 /** What is wrong, summed up above, with the way to each question. */
 function problems({ form: state }: Scene, attributes: string): string {
   const each = state!.problems.map(
-    ({ id, label, why }) => `<li><a href="#of-${escapeHtml(id)}">${escapeHtml(label)}</a>: ${escapeHtml(why)}</li>`,
+    ({ id, label, why }) =>
+      `<li><a href="#of-${escapeHtml(id)}">${escapeHtml(asHeading(label))}</a>: ${escapeHtml(why)}</li>`,
   )
   return `<div${attributes} role="alert"><p>${escapeHtml(state!.says)}</p>${each.length > 0 ? `<ul>${each.join('')}</ul>` : ''}</div>`
 }
 
 const questionsIn = (element: LayoutElement): LayoutElement[] =>
   elementsOf(element).filter((e) => e.type === question.type)
+
+/** Whether an element is a question that takes files. */
+export const isForFiles = (element: LayoutElement): boolean =>
+  element.type === question.type && prop(element, question, 'kind') === 'file'
 
 /** The questions that are shown to somebody: those whose conditions hold, and those of all that they stand in. */
 function shownTo(scene: Scene, node: TreeNode): LayoutElement[] {
@@ -140,6 +158,10 @@ export function formOf(element: LayoutElement, scene: Scene): AskedForm {
   const questions = shownTo(scene, element).map((e) => questionOf(e, scene))
   return { id: element.id, name: plainText(prop(element, form, 'name'), scene), questions, words }
 }
+
+/** The mails that a form sends with what was answered. */
+export const mailsOf = (element: LayoutElement, scene: Scene, asked: AskedForm, answers: readonly Answer[]) =>
+  mailsFor(element, form, scene, asked, answers)
 
 /** Where one is led once a form was sent; null where it is thanked for in its place. */
 export const nextOf = (element: LayoutElement, scene: Scene): string | null =>

@@ -1,4 +1,4 @@
-import { type Question, fieldName } from '../../forms'
+import { type CameIn, type Question, fieldName, keptName } from '../../forms'
 import { FOCUS_CSS, type Chunk, type Compile, type Scene, escapeHtml, fill, plainText, textChunk } from '../../drawing'
 import type { LayoutElement, Property } from '../../tree'
 import { describe } from '../words'
@@ -15,12 +15,20 @@ const KINDS = [
   { value: 'one', label: 'One of several answers' },
   { value: 'several', label: 'Several answers' },
   { value: 'yes-no', label: 'Yes or no' },
+  { value: 'file', label: 'A file' },
   { value: 'consent', label: 'Consent' },
   { value: 'hidden', label: 'Nothing: a value goes along' },
 ]
 const only = (...is: string[]): Pick<Property, 'asked'> => ({ asked: { by: 'kind', is } })
 const TYPED = ['short', 'long', 'mail', 'telephone', 'number']
 const CHOSEN = ['one', 'several']
+
+/** How fields with their labels look, here and wherever else visitors fill something in. */
+export const QUESTION_CSS: readonly string[] = [
+  FOCUS_CSS,
+  '.of-question{display:grid;gap:.3em;align-content:start;min-width:0}.of-question fieldset{border:0;margin:0;padding:0;min-width:0;display:grid;gap:.3em}.of-question legend{padding:0;margin-bottom:.3em}.of-question :is(input:not([type=checkbox],[type=radio]),select,textarea){font:inherit;width:100%;min-width:0;padding:.45em .6em;border:1px solid var(--i-edge);border-radius:var(--i-r);background:var(--i-bg);color:var(--i-ink)}.of-question textarea{resize:vertical}' +
+    '.of-question [aria-invalid]{outline:2px solid;outline-offset:1px}.of-option{display:flex;gap:.5em;align-items:baseline;overflow-wrap:anywhere}.of-option input{accent-color:currentColor}.of-question p{margin:0}.of-help,.of-optional{opacity:.75;font-size:.9em}.of-problem{font-weight:600}',
+]
 
 /** One thing that a form asks. */
 export const question: ElementSpec = {
@@ -36,7 +44,7 @@ export const question: ElementSpec = {
       kind: 'yes-no',
       label: 'Must be answered',
       default: false,
-      ...only(...TYPED, ...CHOSEN, 'date', 'yes-no'),
+      ...only(...TYPED, ...CHOSEN, 'date', 'yes-no', 'file'),
     },
     help: { kind: 'text', label: 'Help', default: '', most: 500 },
     example: { kind: 'text', label: 'Example in the field', default: '', most: 200, ...only(...TYPED) },
@@ -85,6 +93,19 @@ export const question: ElementSpec = {
     high: { kind: 'text', label: 'Not above', default: '', most: 20, ...only('number') },
     from: { kind: 'text', label: 'Not before', default: '', most: 40, hint: 'A day: 2027-01-31.', ...only('date') },
     until: { kind: 'text', label: 'Not after', default: '', most: 40, hint: 'A day: 2027-01-31.', ...only('date') },
+    takes: {
+      kind: 'choice',
+      label: 'Takes',
+      default: 'any',
+      options: [
+        { value: 'any', label: 'Pictures, documents, sounds, films' },
+        { value: 'pictures', label: 'Pictures' },
+        { value: 'documents', label: 'Documents' },
+      ],
+      ...only('file'),
+    },
+    files: { kind: 'number', label: 'Files at most', default: 1, min: 1, max: 5, ...only('file') },
+    heaviest: { kind: 'number', label: 'Megabytes each', default: 5, min: 1, max: 10, ...only('file') },
     value: { kind: 'text', label: 'Goes along', default: '', most: 1000, ...only('hidden') },
     key: {
       kind: 'text',
@@ -110,11 +131,7 @@ export const question: ElementSpec = {
     option: { label: 'Answer', hides: false },
     problem: { label: 'What is wrong', hides: false },
   },
-  css: [
-    FOCUS_CSS,
-    '.of-question{display:grid;gap:.3em;align-content:start;min-width:0}.of-question fieldset{border:0;margin:0;padding:0;min-width:0;display:grid;gap:.3em}.of-question legend{padding:0;margin-bottom:.3em}.of-question :is(input:not([type=checkbox],[type=radio]),select,textarea){font:inherit;width:100%;min-width:0;padding:.45em .6em;border:1px solid var(--i-edge);border-radius:var(--i-r);background:var(--i-bg);color:var(--i-ink)}.of-question textarea{resize:vertical}' +
-      '.of-question [aria-invalid]{outline:2px solid;outline-offset:1px}.of-option{display:flex;gap:.5em;align-items:baseline;overflow-wrap:anywhere}.of-option input{accent-color:currentColor}.of-question p{margin:0}.of-help,.of-optional{opacity:.75;font-size:.9em}.of-problem{font-weight:600}',
-  ],
+  css: QUESTION_CSS,
   summary: (props, names) => describe(props.label ?? 'Your name', names),
   draw: (element, compile) => new DrawnQuestion(element, compile).chunk,
 }
@@ -205,12 +222,28 @@ class DrawnQuestion {
       case 'yes-no':
       case 'consent':
         return `<label${this.parts.option}><input type="checkbox"${attributes} value="yes"${first ? ' checked' : ''}><span>${this.labelled(scene)}</span></label>`
+      case 'file':
+        return label + this.filed(scene, attributes)
       case 'one':
       case 'several':
         return this.chosen(scene, id, label, attributes, sent)
       default:
         return `${label}<input ${INPUT[this.kind]}${attributes} placeholder="${example}" value="${escapeHtml(first)}">`
     }
+  }
+
+  /** A field for files; those that came in before go along, unless they are taken out. */
+  private filed({ form }: Scene, attributes: string): string {
+    const name = fieldName(this.element.id)
+    const came: readonly CameIn[] = form?.files && Object.hasOwn(form.files, name) ? form.files[name]! : []
+    const kept = came.map(
+      ({ name: called, seal }) =>
+        `<label${this.parts.option}><input type="checkbox" name="${escapeHtml(keptName(this.element.id))}" value="${escapeHtml(seal)}" checked><span>${escapeHtml(called)}</span></label>`,
+    )
+    const accept = { pictures: ' accept="image/*"', documents: ' accept=".pdf,.doc,.docx,.odt,.rtf,.txt"' }[
+      String(this.say('takes'))
+    ]
+    return `<input type="file"${attributes}${accept ?? ''}${Number(this.say('files')) > 1 ? ' multiple' : ''}>${kept.join('')}`
   }
 
   private chosen(scene: Scene, id: string, label: string, attributes: string, sent: readonly string[]): string {

@@ -1,4 +1,4 @@
-import { type Option, type Question, QUESTION_KINDS, type QuestionKind } from '../../forms'
+import { FILES_TAKEN, type Option, type Question, QUESTION_KINDS, type QuestionKind } from '../../forms'
 import { type Scene, plainText } from '../../drawing'
 import { type Id, slugOf } from '../../site'
 import type { Value } from '../../tree'
@@ -27,11 +27,13 @@ export function readQuestion(id: Id, props: Readonly<Record<string, Value>>, sce
     key: text('key').trim() || slugOf(label) || id,
     required: props.required === true,
     least: kind === 'number' ? numberOf(text('low')) : limit(props.least),
-    most: kind === 'number' ? numberOf(text('high')) : limit(props.most),
+    most: kind === 'number' ? numberOf(text('high')) : limit(kind === 'file' ? props.files : props.most),
     from: text('from').trim(),
     until: text('until').trim(),
     options,
     when: text('by').trim() ? { key: text('by').trim(), is: text('is') } : null,
     value: kind === 'hidden' ? text('value') : '',
+    takes: FILES_TAKEN.find((one) => one === props.takes) ?? 'any',
+    heaviest: Number(props.heaviest) || 5,
   }
 }

@@ -7,6 +7,7 @@ import { LARGE } from './large'
 import { LIST } from './list'
 import { MENU } from './menu'
 import { NOTICE } from './notice'
+import { SHOP } from './shop'
 import { SLIDES } from './slides'
 import { SUGGEST } from './suggest'
 
@@ -24,6 +25,7 @@ const SCRIPTS: Readonly<Record<ScriptName, string>> = {
   large: LARGE,
   suggest: SUGGEST,
   favourites: FAVOURITES,
+  shop: SHOP,
 }
 
 const FOLDER = '/_of/el/'

@@ -1,0 +1,63 @@
+import { type CheckoutWord, type Shopping, sampleShopping, writeMoney } from '../../shop'
+import { AS_USUAL, type Scene, escapeHtml, plainText } from '../../drawing'
+import { momentIn } from '../../site'
+import type { LayoutElement, Property } from '../../tree'
+import { type ElementSpec, prop } from '../spec'
+import { type Ask, type AskParts, askHtml } from '../working/ask'
+
+/** What the elements of a shop are made of. */
+
+/** The one form of a page to which all that is asked in its shop belongs, wherever it stands. */
+export const SHOP_FORM = 'of-shop'
+
+export const SHOP_CSS =
+  '.of-shop p{margin:0}.of-shop{display:grid;gap:.8em;align-content:start;min-width:0}.of-shop ul{list-style:none;margin:0;padding:0}.of-shop fieldset{border:0;margin:0;padding:0;min-width:0;display:grid;gap:.8em}.of-shop legend{padding:0;margin-bottom:.5em;font-weight:600;font-size:1.1em}.of-shop .of-btn{justify-self:start}.of-shop-small{font-size:.85em;opacity:.8}.of-shop-money{text-align:end;white-space:nowrap}.of-shop:empty{display:none}.of-shop :is(input,select,textarea){scroll-margin-top:9em}#of-says{scroll-margin-top:6em}#of-says .of-form-says{border:1px solid;padding:.8em 1em;margin-top:1.6em}.of-form-says :is(p,ul){margin:0}'
+
+export const text = (label: string, words: string, most = 300) =>
+  ({ kind: 'text', label, default: words, most }) as const satisfies Property
+
+/** What the visitor has and says; on the bench, and wherever nobody is asked, something to design by. */
+export const shoppingOf = (scene: Scene): Shopping => scene.shopping ?? sampleShopping(scene.catalogue)
+
+export const money = ({ catalogue }: Scene, minor: number, currency?: string): string => {
+  const { settings } = catalogue.site
+  return escapeHtml(writeMoney(minor, currency ?? settings.currency, settings.locale))
+}
+
+/** A day or a moment of the site's clocks, as it is written there. */
+export const when = ({ formats, catalogue }: Scene, on: string): string =>
+  on.length > 10
+    ? formats.moment(new Date(momentIn(on, catalogue.site.settings.timeZone) ?? 0).toISOString(), AS_USUAL)
+    : formats.date(on, AS_USUAL)
+
+/** Says the words of a property of an element; escaped. */
+export const saying =
+  (element: LayoutElement, spec: ElementSpec) =>
+  (name: string, scene: Scene): string =>
+    escapeHtml(plainText(prop(element, spec, name), scene))
+
+/** A field of the checkout: filled with what was said, with what is wrong with it. */
+export function field(scene: Scene, ask: Omit<Ask, 'id' | 'form' | 'value' | 'why'>, parts: AskParts): string {
+  const { said, problems, words } = shoppingOf(scene)
+  const word = own(problems, ask.name)
+  return askHtml(
+    {
+      ...ask,
+      id: `of-${ask.name}`,
+      form: SHOP_FORM,
+      value: own(said, ask.name) ?? '',
+      ...(word && { why: words[word] }),
+    },
+    parts,
+  )
+}
+
+export const own = <T>(of: Readonly<Record<string, T>>, name: string): T | undefined =>
+  Object.hasOwn(of, name) ? of[name] : undefined
+
+/** What is wrong with something that is no text field. */
+export function problemOf(scene: Scene, name: string, attributes: string): string {
+  const { problems, words } = shoppingOf(scene)
+  const word: CheckoutWord | undefined = own(problems, name)
+  return word ? `<p id="of-${escapeHtml(name)}-why"${attributes}>${escapeHtml(words[word])}</p>` : ''
+}

@@ -1,0 +1,117 @@
+import { type Scene, escapeHtml, plainText } from '../../drawing'
+import type { LayoutElement } from '../../tree'
+import { BUTTON_CSS, BUTTON_LOOK } from '../button'
+import { QUESTION_CSS } from '../forms/question'
+import { type ElementSpec, prop } from '../spec'
+import { askHtml } from './ask'
+import { BACK, SIGN_IN_CSS } from './sign-in'
+
+/** What is asked for once a password was changed. */
+export const CHANGED = 'changed'
+
+/** What somebody who is signed in has here: a new password, and the way out. */
+export const account: ElementSpec = {
+  type: 'account',
+  name: 'Account',
+  about: 'Greets whoever is signed in, lets them change their password, and signs them out.',
+  group: 'Site',
+  form: 'is',
+  props: {
+    greeting: { kind: 'text', label: 'Greeting', default: 'You are signed in as {name}.', most: 300 },
+    out: { kind: 'text', label: 'Button to sign out', default: 'Sign out', most: 80 },
+    heading: { kind: 'text', label: 'Above the new password', default: 'Another password', most: 120 },
+    current: { kind: 'text', label: 'Asks for the password as it is', default: 'Your password as it is', most: 120 },
+    next: {
+      kind: 'text',
+      label: 'Asks for the new one',
+      default: 'The new one, of at least 12 characters',
+      most: 120,
+    },
+    label: { kind: 'text', label: 'Button to change it', default: 'Change it', most: 80 },
+    changed: {
+      kind: 'text',
+      label: 'Once it is changed',
+      default: 'It is changed. You are signed out everywhere else.',
+      most: 300,
+    },
+    wrong: { kind: 'text', label: 'Where it is wrong', default: 'The password as it is was another one.', most: 300 },
+    short: {
+      kind: 'text',
+      label: 'Where the new one is short',
+      default: 'A password has 12 to 500 characters.',
+      most: 300,
+    },
+    often: {
+      kind: 'text',
+      label: 'After many tries',
+      default: 'There were many tries. Please wait a quarter of an hour.',
+      most: 300,
+    },
+    nobody: { kind: 'text', label: 'For whoever is not signed in', default: 'You are not signed in.', most: 300 },
+    enter: { kind: 'text', label: 'The way to sign in', default: 'Sign in', most: 80 },
+    look: { ...BUTTON_LOOK, label: 'Look of the button' },
+    outLook: { ...BUTTON_LOOK, label: 'Look of the button to sign out', default: 'outlined' },
+  },
+  parts: {
+    greeting: { label: 'Greeting', words: 'greeting' },
+    out: { label: 'Button to sign out', words: 'out', states: ['hover', 'focus'] },
+    password: { label: 'Another password' },
+    heading: { label: 'Above the new password', words: 'heading' },
+    label: { label: 'Label of a field', hides: false },
+    field: { label: 'Field', hides: false, states: ['hover', 'focus'] },
+    problem: { label: 'What is wrong', hides: false },
+    button: { label: 'Button to change it', hides: false, words: 'label', states: ['hover', 'focus'] },
+  },
+  css: [...QUESTION_CSS, BUTTON_CSS, SIGN_IN_CSS, '.of-account{gap:1.6em}.of-account h2{margin:0;font-size:1.15em}'],
+  summary: () => '',
+  draw(element, compile) {
+    compile.depends('session')
+    compile.reads(CHANGED)
+    const say = (name: string, scene: Scene) => escapeHtml(plainText(prop(element, account, name), scene))
+    const id = escapeHtml(element.id)
+    const open = `<div${compile.attributes(element, 'sign-in', 'account')} id="of-${id}">`
+    const hidden = (does: string) =>
+      `<form method="post" action="#of-${id}"><input type="hidden" name="form" value="account"><input type="hidden" name="of" value="${id}"><input type="hidden" name="does" value="${does}">`
+    const button = (part: string, words: string, look: string) =>
+      `<button type="submit"${compile.part(element, part, 'btn', compile.look(prop(element, account, look)))}${compile.words(words)}>`
+    const [change, out] = [button('button', 'label', 'look'), button('out', 'out', 'outLook')]
+    const part = (name: string, ...classes: string[]) => compile.part(element, name, ...classes)
+    const parts = { label: part('label'), field: part('field'), problem: part('problem', 'problem') }
+    const [greets, heads] = [part('greeting') + compile.words('greeting'), part('heading') + compile.words('heading')]
+    const shows = (name: string) => compile.shows(element, name)
+    const password = (scene: Scene): string => {
+      if (!shows('password')) return ''
+      const state = scene.form?.id === element.id ? scene.form : null
+      const says = state
+        ? `<p class="of-sign-in-says" role="alert">${escapeHtml(state.says)}</p>`
+        : scene.request.parameters[CHANGED]?.[0] === element.id
+          ? `<p class="of-sign-in-says" role="status">${say('changed', scene)}</p>`
+          : ''
+      const asked = (name: 'current' | 'next', autocomplete: string) =>
+        askHtml(
+          { id: `of-${element.id}-${name}`, name, type: 'password', autocomplete, required: true },
+          { ...parts, labelled: say(name, scene) },
+        )
+      const above = shows('heading') ? `<h2${heads}>${say('heading', scene)}</h2>` : ''
+      return `${hidden('password')}${above}${says}${asked('current', 'current-password')}${asked('next', 'new-password')}${change}${say('label', scene)}</button></form>`
+    }
+    return (scene) => {
+      if (!scene.request.signedIn && !compile.open) {
+        const page = scene.catalogue.page('sign-in')
+        const way = page
+          ? ` <a href="${escapeHtml(`${page.address}?${BACK}=${encodeURIComponent(scene.page.address)}`)}">${say('enter', scene)}</a>`
+          : ''
+        return `${open}<p>${say('nobody', scene)}${way}</p></div>`
+      }
+      const name = escapeHtml(scene.visitor.name)
+      const greeting = shows('greeting')
+        ? `<p${greets}>${say('greeting', scene).replaceAll('{name}', () => name)}</p>`
+        : ''
+      const leave = shows('out') ? `${hidden('out')}${out}${say('out', scene)}</button></form>` : ''
+      return `${open}${greeting}${leave}${password(scene)}</div>`
+    }
+  },
+}
+
+export const accountSays = (element: LayoutElement, scene: Scene, word: 'wrong' | 'often' | 'short'): string =>
+  plainText(prop(element, account, word), scene)
