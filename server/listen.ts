@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net'
 import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
 import { StartError } from './database/open'
-import { closeInstallation, installation } from './services/installation'
+import { closeInstallation, heard, installation } from './services/installation'
 import { log } from './services/log'
 import { answerVisitor, isStudioAddress } from './services/visitors'
 
@@ -60,6 +60,7 @@ export async function listen(): Promise<void> {
   const port = Number(process.env.NITRO_PORT ?? process.env.PORT ?? 3000)
   const host = process.env.NITRO_HOST ?? process.env.HOST ?? LOOPBACK
   await start(server, port, host)
+  heard(`http://localhost:${(server.address() as AddressInfo).port}`)
   stopOnSignal(
     server,
     () => site.live.end(),

@@ -11,9 +11,11 @@ import { StartError } from './open'
 
 const DATABASE = 'outer-frame.sqlite'
 const FOLDER = 'files'
+/** What visitors sent; its names in a backup begin with its own. */
+const SENT = 'sent'
 const TABLE = 'backed_up_files'
 /** Files have names made of the hash of what is in them, and of a width and a kind. */
-const NAME = /^[0-9a-f]{2}\/[0-9a-f]{64}(-\d{1,5}\.[a-z]{3,4})?$/
+const NAME = /^(sent\/)?[0-9a-f]{2}\/[0-9a-f]{64}(-\d{1,5}\.[a-z]{3,4})?$/
 
 async function filesBelow(folder: string, at = folder): Promise<string[]> {
   if (!existsSync(at)) return []
@@ -23,6 +25,9 @@ async function filesBelow(folder: string, at = folder): Promise<string[]> {
   )
   return parts.flat().filter((name) => NAME.test(name))
 }
+
+/** Where a file lies in a data folder, by its name in a backup. */
+const pathOf = (data: string, name: string): string => join(data, name.startsWith(`${SENT}/`) ? '' : FOLDER, name)
 
 /** Writes a backup of a data folder; gives how many files are in it. Nothing stands at `target` unless all of it does. */
 export async function writeBackup(data: string, target: string): Promise<number> {
@@ -39,8 +44,9 @@ export async function writeBackup(data: string, target: string): Promise<number>
     to.pragma('journal_mode = DELETE')
     to.exec(`create table ${TABLE} (name text primary key, bytes blob not null)`)
     const insert = to.prepare(`insert into ${TABLE} values (?, ?)`)
-    const names = await filesBelow(join(data, FOLDER))
-    for (const name of names) insert.run(name, await readFile(join(data, FOLDER, name)))
+    const sent = (await filesBelow(join(data, SENT))).map((name) => `${SENT}/${name}`)
+    const names = [...(await filesBelow(join(data, FOLDER))), ...sent]
+    for (const name of names) insert.run(name, await readFile(pathOf(data, name)))
     to.close()
     await rename(coming, target)
     return names.length
@@ -63,7 +69,7 @@ export async function restoreBackup(file: string, data: string): Promise<number>
   const coming = `${database}.coming`
   await copyFile(file, coming)
   try {
-    const count = await unpack(coming, join(data, FOLDER), file)
+    const count = await unpack(coming, data, file)
     await rename(coming, database)
     return count
   } catch (error) {
@@ -72,7 +78,7 @@ export async function restoreBackup(file: string, data: string): Promise<number>
   }
 }
 
-async function unpack(database: string, folder: string, named: string): Promise<number> {
+async function unpack(database: string, data: string, named: string): Promise<number> {
   const db = openBackup(database, named)
   try {
     let count = 0
@@ -82,7 +88,7 @@ async function unpack(database: string, folder: string, named: string): Promise<
     }>) {
       // Whatever a file says of itself, nothing is written anywhere else.
       if (!NAME.test(name)) continue
-      const path = join(folder, name)
+      const path = pathOf(data, name)
       await mkdir(dirname(path), { recursive: true, mode: 0o700 })
       await writeFile(path, bytes, { mode: 0o600 })
       count++

@@ -1,9 +1,10 @@
-import type { Transaction } from 'kysely'
-import type { Message } from '../../core/forms'
+import { type Transaction, sql } from 'kysely'
+import type { Mail, Message, SentFile } from '../../core/forms'
 import type { StoredMessage } from '../../shared/api/types'
+import { dropMails, insertMails, releaseMails } from './mails'
 import type { Database } from './open'
 import type { Tables } from './schema'
-import { readSound } from './sound'
+import { readSound, soundText } from './sound'
 
 type Db = Database | Transaction<Tables>
 
@@ -27,11 +28,18 @@ export interface NewMessage {
   digest: string
 }
 
-/** Keeps a message; one that was sent twice within moments is kept once. Gives its id. */
+/** What the mails about a message, and its files, are kept under. */
+const aboutOf = (id: number): string => `message:${id}`
+
+/**
+ * Keeps a message with the mails that go out about it, all of it or nothing; one that was sent twice within moments is
+ * kept once. Gives its id.
+ */
 export async function insertMessage(
   db: Database,
   { message, state, at, ends, digest }: NewMessage,
   since: number,
+  mails: readonly Mail[] = [],
 ): Promise<number> {
   return db.transaction().execute(async (trx) => {
     const twice = await trx
@@ -41,8 +49,15 @@ export async function insertMessage(
       .where('at', '>=', since)
       .executeTakeFirst()
     if (twice) return twice.id
-    const values = { doc: JSON.stringify(message), form: message.form, state, at, ends, digest, note: '' }
-    return (await trx.insertInto('messages').values(values).returning('id').executeTakeFirstOrThrow()).id
+    const values = { doc: soundText('message', message), form: message.form, state, at, ends, digest, note: '' }
+    const { id } = await trx.insertInto('messages').values(values).returning('id').executeTakeFirstOrThrow()
+    await insertMails(trx, mails, { about: aboutOf(id), at, held: state === 'held' })
+    for (const { hash } of message.answers.flatMap((a) => a.files ?? []))
+      await trx
+        .insertInto('sent_files')
+        .values({ about: aboutOf(id), hash })
+        .execute()
+    return id
   })
 }
 
@@ -79,26 +94,57 @@ export async function readMoments(db: Db, since: number): Promise<number[]> {
   return rows.map((row) => row.at)
 }
 
+/** Sets what is said; what was held because of it, and is none of a flood, is mailed. */
 export async function setMessage(
-  db: Db,
+  db: Database,
   id: number,
   values: Partial<Pick<StoredMessage, 'state' | 'note'>>,
+  now: number,
 ): Promise<boolean> {
-  const { numUpdatedRows } = await db.updateTable('messages').set(values).where('id', '=', id).executeTakeFirst()
-  return numUpdatedRows === 1n
+  return db.transaction().execute(async (trx) => {
+    const { numUpdatedRows } = await trx.updateTable('messages').set(values).where('id', '=', id).executeTakeFirst()
+    if (values.state !== undefined && values.state !== 'held') await releaseMails(trx, aboutOf(id), now)
+    return numUpdatedRows === 1n
+  })
 }
 
-/** Takes messages away for good; gives how many. */
-export async function deleteMessages(db: Db, ids: readonly number[]): Promise<number> {
-  const { numDeletedRows } = await db
-    .deleteFrom('messages')
-    .where('id', 'in', [...ids])
-    .executeTakeFirst()
-  return Number(numDeletedRows)
+/** Takes messages away for good, with the mails about them that are not on their way; gives how many. */
+export async function deleteMessages(db: Database, ids: readonly number[]): Promise<number> {
+  return db.transaction().execute(async (trx) => {
+    const { numDeletedRows } = await trx
+      .deleteFrom('messages')
+      .where('id', 'in', [...ids])
+      .executeTakeFirst()
+    await dropMails(trx, ids.map(aboutOf))
+    return Number(numDeletedRows)
+  })
 }
 
 /** Takes away those whose time is over. */
-export async function endMessages(db: Db, now: number): Promise<number> {
-  const { numDeletedRows } = await db.deleteFrom('messages').where('ends', '<=', now).executeTakeFirst()
-  return Number(numDeletedRows)
+export async function endMessages(db: Database, now: number): Promise<number> {
+  const ended = await db.selectFrom('messages').select('id').where('ends', '<=', now).limit(1000).execute()
+  return ended.length === 0
+    ? 0
+    : deleteMessages(
+        db,
+        ended.map((row) => row.id),
+      )
+}
+
+/** The file of a message, by its hash; null where it has none such. */
+export async function readSentFile(db: Db, id: number, hash: string): Promise<SentFile | null> {
+  const row = await db.selectFrom('messages').selectAll().where('id', '=', id).executeTakeFirst()
+  const files = (row && stored(row))?.message.answers.flatMap((a) => a.files ?? []) ?? []
+  return files.find((file) => file.hash === hash) ?? null
+}
+
+/** The hashes of all files that a message has, or a mail that has yet to go; others are forgotten. */
+export async function readSentFiles(db: Database): Promise<Set<string>> {
+  const isWanted = sql<boolean>`(exists (select 1 from messages where 'message:' || messages.id = sent_files.about)
+    or exists (select 1 from mails where mails.about = sent_files.about and mails.state in ('held', 'waiting')))`
+  await db
+    .deleteFrom('sent_files')
+    .where(sql<boolean>`not ${isWanted}`)
+    .execute()
+  return new Set((await db.selectFrom('sent_files').select('hash').execute()).map((row) => row.hash))
 }

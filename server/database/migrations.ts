@@ -276,4 +276,49 @@ export const MIGRATIONS: Record<string, Migration> = {
       await make('create index messages_ends on messages (ends)')
     },
   },
+  // Mail on its way out, and the server by which it leaves.
+  '022-mails': {
+    async up(db: Kysely<unknown>) {
+      const make = (text: string) => sql.raw(text).execute(db)
+      await make(`create table mails (id integer primary key autoincrement, about text not null, state text not null,
+        at integer not null, "then" integer not null, tries integer not null, why text not null, doc text not null)`)
+      await make('create index mails_due on mails (state, "then")')
+      await make('create index mails_about on mails (about)')
+      await make(`create table subscribers (id integer primary key autoincrement, list text not null, mail text not null,
+        state text not null, at integer not null, unique (list, mail))`)
+      await make('create table sent_files (about text not null, hash text not null)')
+      await make('create index sent_files_about on sent_files (about)')
+      await make(
+        'create table mail_server (id integer primary key check (id = 1), doc text not null, password text not null)',
+      )
+    },
+  },
+  // What visitors gather, what was bought, and how it was paid.
+  '023-shop': {
+    async up(db: Kysely<unknown>) {
+      const make = (text: string) => sql.raw(text).execute(db)
+      await make(
+        'create table baskets (id text primary key, user integer, doc text not null, at integer not null, placed integer)',
+      )
+      await make('create index baskets_user on baskets (user)')
+      await make('create index baskets_at on baskets (at)')
+      await make(`create table orders (id integer primary key autoincrement, state text not null, at integer not null,
+        until integer not null, total integer not null, currency text not null, words text not null, doc text not null,
+        personal integer not null)`)
+      await make('create index orders_state on orders (state, until)')
+      await make(`create table order_lines ("order" integer not null references orders (id) on delete cascade,
+        sku text not null, entry text not null, count integer not null, total integer not null, day text not null,
+        holds integer not null)`)
+      await make('create index order_lines_sku on order_lines (sku, holds)')
+      await make('create index order_lines_order on order_lines ("order")')
+      await make('create index order_lines_day on order_lines (day)')
+      await make(`create table order_story ("order" integer not null references orders (id) on delete cascade,
+        at integer not null, what text not null, by text not null, note text not null)`)
+      await make('create index order_story_order on order_story ("order")')
+      await make('create table discount_codes (code text primary key, doc text not null, used integer not null)')
+      await make(`create table payments (id text primary key, "order" integer not null references orders (id) on delete cascade,
+        provider text not null, remote text not null, amount integer not null, state text not null, at integer not null)`)
+      await make('create index payments_order on payments ("order")')
+    },
+  },
 }

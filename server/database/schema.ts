@@ -176,6 +176,56 @@ export interface Tables {
     doc: Json
     digest: string
   }
+  /** Mail on its way out, and what was sent lately; `then` is when it is tried next, or was sent. */
+  mails: {
+    id: Generated<number>
+    /** What it is about: the message, the order. */
+    about: string
+    /** held, waiting, sent or failed. */
+    state: string
+    at: number
+    then: number
+    tries: number
+    why: string
+    doc: Json
+  }
+  /** Who asked for a newsletter: `state` is waiting or in. */
+  subscribers: { id: Generated<number>; list: string; mail: string; state: string; at: number }
+  /** Files that came with what visitors sent: whose they are. */
+  sent_files: { about: string; hash: string }
+  /** By which server mail leaves; the password is sealed. */
+  mail_server: { id: number; doc: Json; password: string }
+  /** What visitors gather; `placed` is the order that it became last. */
+  baskets: { id: string; user: number | null; doc: Json; at: number; placed: number | null }
+  /** What was bought. `until` is when it is held no more unless it is paid; `words` are those it is found by. */
+  orders: {
+    id: Generated<number>
+    state: string
+    at: number
+    until: number
+    total: number
+    currency: string
+    words: string
+    doc: Json
+    /** Whether it says who it was. */
+    personal: Flag
+  }
+  /** Lines of orders, to be counted; `holds` while what is on them is nobody else's. */
+  order_lines: { order: number; sku: string; entry: string; count: number; total: number; day: string; holds: Flag }
+  /** What became of an order, step by step. */
+  order_story: { order: number; at: number; what: string; by: string; note: string }
+  discount_codes: { code: string; doc: Json; used: number }
+  /** `state` is open, paid, refused or refunded. */
+  payments: {
+    id: string
+    order: number
+    provider: string
+    /** By which the provider knows it. */
+    remote: string
+    amount: number
+    state: string
+    at: number
+  }
   /** Addresses by which the draft can be walked without signing in, until they end. */
   draft_links: { id: Generated<number>; token_hash: string; by: string; made_at: number; ends_at: number }
   /** Addresses asked for that are no page; `what` is page or file. */

@@ -106,6 +106,13 @@ export function readSound<T>(what: DocumentKind, id: string, text: string, spoil
   return share(value === read.value ? name : nameOf(what, JSON.stringify(value)), value as T)
 }
 
+/** The text of a document that is to be stored. Throws where it is none of its kind: nothing else is ever stored. */
+export function soundText(what: DocumentKind, value: unknown): string {
+  const why = DOCUMENTS[what](value)
+  if (why !== null) throw new Error(`a ${what} cannot be stored: ${why}`)
+  return JSON.stringify(value)
+}
+
 /** So many documents are read at once. */
 const AT_ONCE = 50
 

@@ -26,8 +26,8 @@ export interface Incoming {
 export class FileStore {
   private readonly folder: string
 
-  constructor(data: string) {
-    this.folder = join(data, 'files')
+  constructor(data: string, folder = 'files') {
+    this.folder = join(data, folder)
   }
 
   /** Where the file with a hash lies, or one of its sizes (`640.avif`). */
@@ -110,14 +110,19 @@ export class FileStore {
     )
   }
 
-  /** Takes away all files but those with these hashes; gives how many went. */
-  async clearBut(wanted: ReadonlySet<string>): Promise<number> {
+  /**
+   * Takes away all files but those with these hashes, and those that were written to since a moment; gives how many
+   * went.
+   */
+  async clearBut(wanted: ReadonlySet<string>, since = Infinity): Promise<number> {
     let gone = 0
     for (const part of await readdir(this.folder, { withFileTypes: true })) {
       if (!part.isDirectory()) continue
       for (const name of await readdir(join(this.folder, part.name))) {
         if (wanted.has(name.slice(0, 64))) continue
-        await rm(join(this.folder, part.name, name), { force: true })
+        const path = join(this.folder, part.name, name)
+        if (since < Infinity && (await stat(path)).mtimeMs >= since) continue
+        await rm(path, { force: true })
         gone++
       }
     }

@@ -18,6 +18,8 @@ export interface Answer {
   body: Buffer
   etag: string
   depends: Depends
+  /** Cookies that go along. */
+  cookies?: readonly string[]
   /** What was searched for, where nothing was found. */
   foundNothingFor?: string
 }
@@ -56,6 +58,12 @@ export const withHeaders = (answer: Answer, headers: Record<string, string>): An
   headers: { ...answer.headers, ...headers },
 })
 
+/** Leads somebody on after what they sent, with cookies where there are some. */
+export const ledOn = (to: string, ...cookies: (string | null | undefined)[]): Answer => ({
+  ...withHeaders(redirectTo(to, 303), { 'cache-control': 'no-store' }),
+  cookies: cookies.filter((c): c is string => typeof c === 'string'),
+})
+
 const TEXT = 'text/plain; charset=utf-8'
 
 /** An answer that is one sentence. */
@@ -68,10 +76,10 @@ export function redirectTo(location: string, status = 308): Answer {
 }
 
 /** The content policy of a page whose CSS stands in it; scripts may come from the site's own addresses, where it has any. */
-export function policyFor(css: string, scripted: boolean): string {
+export function policyFor(css: string, scripted: boolean, leadsTo: readonly string[] = []): string {
   return (
     `default-src 'none'; img-src 'self' data:; media-src 'self'; font-src 'self'; connect-src 'self'; style-src 'sha256-${hash(css)}'; ${scripted ? "script-src 'self'; " : ''}` +
-    "form-action 'self'; base-uri 'none'; frame-ancestors 'self'"
+    `form-action ${["'self'", ...leadsTo].join(' ')}; base-uri 'none'; frame-ancestors 'self'`
   )
 }
 
@@ -80,8 +88,10 @@ export function policyFor(css: string, scripted: boolean): string {
  * what depends on who is signed in is never shared.
  */
 export function cacheHeaders({ needs }: Depends): Record<string, string> {
-  const [device, session] = [needs.has('device'), needs.has('session')]
-  const vary = ['accept-encoding', ...(device ? [DEVICE_HEADERS] : []), ...(session ? ['cookie'] : [])]
+  const device = needs.has('device')
+  const session = needs.has('session') || needs.has('basket')
+  const cookie = session || needs.has('count')
+  const vary = ['accept-encoding', ...(device ? [DEVICE_HEADERS] : []), ...(cookie ? ['cookie'] : [])]
   return {
     'cache-control': session ? 'private, no-cache' : 'public, max-age=0, must-revalidate',
     vary: vary.join(', '),

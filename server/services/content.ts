@@ -69,6 +69,8 @@ export class Content {
   private light: Promise<{ plain: string; gzip: Buffer }> | null = null
   private readonly texts: Texts
   private following: Promise<unknown> = Promise.resolve()
+  /** How many of what is sold are held or sold. */
+  private readonly taken = new Map<string, number>()
 
   constructor(private readonly db: Database) {
     this.texts = new Texts(db)
@@ -78,6 +80,7 @@ export class Content {
   async reload(): Promise<void> {
     const read = await readSite(this.db, EMPTY.settings, this.texts.holding)
     this.catalogue = new Catalogue(read?.site ?? EMPTY)
+    this.catalogue.followTaken(this.taken)
     this.spoilt = read?.spoilt ?? []
     this.formats = new Formats(this.catalogue.site.settings)
     this.version = read?.version ?? 0
@@ -116,6 +119,13 @@ export class Content {
     this.version = version
     this.light = null
     return stale
+  }
+
+  /** Takes over how many of some things are held or sold. */
+  followTaken(taken: Iterable<readonly [sku: string, count: number]>): Stale {
+    const changes = [...taken]
+    for (const [sku, count] of changes) this.taken.set(sku, count)
+    return this.catalogue.followTaken(changes)
   }
 
   /** Whether a change may be about something that cannot be read: what is told of that is told anew then. */

@@ -1,12 +1,29 @@
-import { createHash, createHmac, timingSafeEqual } from 'node:crypto'
-import { SENT, TRAP, daysKept, formOf, nextOf } from '../../core/elements'
-import { type AskedForm, type FormWord, type Judged, type Message, isHeld, isOpen, judge } from '../../core/forms'
+import { createHash } from 'node:crypto'
+import { SENT, TRAP, daysKept, formOf, mailsOf, nextOf } from '../../core/elements'
+import {
+  type AskedForm,
+  type CameIn,
+  type FormWord,
+  type Judged,
+  type Message,
+  type SentFiles,
+  fieldName,
+  isHeld,
+  isOpen,
+  judge,
+  keptName,
+} from '../../core/forms'
 import type { Page } from '../../core/site'
-import { endMessages, insertMessage } from '../database/messages'
+import type { LayoutElement } from '../../core/tree'
+import { endMessages, insertMessage, readSentFiles } from '../database/messages'
 import type { Database } from '../database/open'
-import { type Answer, redirectTo, sentenceOf, withHeaders } from './answer'
+import { type Answer, ledOn, sentenceOf } from './answer'
+import type { FileStore } from '../media/store'
+import { Lately } from './lately'
 import { log } from './log'
 import type { Sent } from './published'
+import { Seal } from './seal'
+import { Seals } from './seals'
 
 /** What visitors send by forms: proved, judged, and kept. Nothing of what they say is ever in the log. */
 
@@ -18,60 +35,62 @@ const TWICE = 10 * MINUTE
 const FROM_PLACE = { most: 20, within: 10 * MINUTE }
 /** and so much to one form before what comes is held. */
 const TO_FORM = { most: 1200, within: 10 * MINUTE }
-const MOST_KEPT = 20_000
+/** No question takes more files. */
+const MOST_KEPT = 5
+/** So often may files come from one place, and from all: they are kept before anything else is looked at. */
+const FILES_FROM_PLACE = { most: 30, within: 10 * MINUTE }
+const FILES_FROM_ALL = { most: 600, within: 10 * MINUTE }
+/** Files of forms that were never sent are taken away after so long. */
+const UNSENT = 12 * 60 * MINUTE
 
-/** Counts what happened lately, by keys. */
-class Lately {
-  private readonly times = new Map<string, number[]>()
-
-  constructor(
-    private readonly limit: { most: number; within: number },
-    private readonly now: () => number,
-  ) {}
-
-  /** Counts one more; gives whether that is too many. */
-  tooMany(key: string): boolean {
-    const now = this.now()
-    const times = (this.times.get(key) ?? []).filter((t) => t > now - this.limit.within)
-    if (times.length >= this.limit.most) return true
-    // What happened last stands last: the oldest are forgotten first.
-    this.times.delete(key)
-    this.times.set(key, [...times, now])
-    for (const oldest of this.times.keys()) {
-      if (this.times.size <= MOST_KEPT) break
-      this.times.delete(oldest)
-    }
-    return false
-  }
-}
+/** Where files come in, are kept, and are read again. */
+export type FormFiles = Pick<FileStore, 'has' | 'clearBut'>
 
 export class Forms {
   private readonly fromPlaces: Lately
   private readonly toForms: Lately
+  private readonly filesFromPlaces: Lately
+  private readonly filesFromAll: Lately
+  private readonly seals: Seals
+  private readonly proofs: Seal
 
   constructor(
     private readonly db: Database,
-    /** Seals the proofs. */
-    private readonly secret: string,
+    /** Seals the proofs, and the names of files. */
+    secret: string,
+    private readonly files: FormFiles,
+    /** Sends what was stored to be sent. */
+    private readonly wake: () => void = () => undefined,
     private readonly now: () => number = Date.now,
   ) {
     this.fromPlaces = new Lately(FROM_PLACE, now)
     this.toForms = new Lately(TO_FORM, now)
+    this.filesFromPlaces = new Lately(FILES_FROM_PLACE, now)
+    this.filesFromAll = new Lately(FILES_FROM_ALL, now)
+    this.proofs = new Seal(secret, 'forms')
+    this.seals = new Seals(secret)
+  }
+
+  /** Whether files may come from a place just now. */
+  mayUpload(place: string): boolean {
+    return !this.filesFromPlaces.tooMany(place) && !this.filesFromAll.tooMany('all')
   }
 
   /** Proves that a form was drawn on a page here in an hour. */
   proof(page: Pick<Page, 'key'>, form: string, hour: number): string {
-    const sealed = createHmac('sha256', `forms ${this.secret}`)
-      .update(`${hour} ${page.key} ${form}`)
-      .digest('base64url')
-    return `${hour.toString(36)}.${sealed}`
+    return `${hour.toString(36)}.${this.proofs.of(`${hour} ${page.key} ${form}`)}`
   }
 
-  private isProved(page: Page, form: string, proof: string): boolean {
+  /** Whether what a place sends is taken just now; counts it. */
+  mayTake(place: string): boolean {
+    return !this.fromPlaces.tooMany(place)
+  }
+
+  /** Whether a proof is one of this page and form, and not too old. */
+  isProved(page: Page, form: string, proof: string): boolean {
     const hour = Number.parseInt(proof.split('.')[0] ?? '', 36)
     if (!Number.isSafeInteger(hour) || !isOpen(hour, this.now())) return false
-    const [given, right] = [Buffer.from(proof), Buffer.from(this.proof(page, form, hour))]
-    return given.length === right.length && timingSafeEqual(given, right)
+    return this.proofs.fits(`${hour} ${page.key} ${form}`, proof.split('.')[1] ?? '')
   }
 
   /** Answers what a form sent. What cannot be taken comes back with all that was answered, and says why. */
@@ -81,26 +100,40 @@ export class Forms {
     const element = sent.element('form', id)
     if (!element) return sentenceOf(422, 'This form is not on this page any more. Go back and reload the page.')
     const form = formOf(element, scene)
-    const judged = judge(form, values)
+    const files = await this.filesOf(form, sent)
+    const judged = judge(form, values, files)
     const again = (word: FormWord, status: number, problems: Judged['problems'] = []): Answer =>
-      sent.redraw({ id, values, problems, says: form.words[word] }, status)
+      sent.redraw({ id, values, files, problems, says: form.words[word] }, status)
     if (judged.problems.length > 0) return again('wrong', 422, judged.problems)
     if (!this.isProved(page, id, values.proof?.[0] ?? '')) return again('stale', 409)
-    if (this.fromPlaces.tooMany(asking.place)) return again('often', 429)
-    await this.keep(form, sent, judged, daysKept(element))
+    if (!this.mayTake(asking.place)) return again('often', 429)
+    await this.keep(form, sent, judged, element)
     const next = nextOf(element, scene)
     // A path of several slashes would lead to another site.
     const path = page.address || sent.path.replace(/^\/+/, '/')
     const here = `${encodeURI(path)}?${SENT}=${encodeURIComponent(id)}#of-${encodeURIComponent(id)}`
-    return withHeaders(redirectTo(next ?? here, 303), { 'cache-control': 'no-store' })
+    return ledOn(next ?? here)
   }
 
-  private async keep(
-    form: AskedForm,
-    { page, values, asking }: Sent,
-    { answers }: Judged,
-    days: number,
-  ): Promise<void> {
+  /** The files of each question: those that came in before and were not taken out, then those that come now. */
+  private async filesOf(form: AskedForm, { page, values, files }: Sent): Promise<SentFiles> {
+    const found: Record<string, CameIn[]> = {}
+    for (const { id, kind } of form.questions) {
+      if (kind !== 'file') continue
+      const field = fieldName(id)
+      const about = `${page.key} ${form.id} ${field}`
+      const before = (values[keptName(id)] ?? [])
+        .slice(0, MOST_KEPT)
+        .flatMap((seal) => this.seals.open(seal, about) ?? [])
+      const there = await Promise.all(before.map(async (file) => ((await this.files.has(file.hash)) ? [file] : [])))
+      const now = (Object.hasOwn(files, field) ? files[field]! : []).map((file) => this.seals.seal(file, about))
+      found[field] = [...there.flat(), ...now]
+    }
+    return found
+  }
+
+  private async keep(form: AskedForm, sent: Sent, { answers }: Judged, element: LayoutElement): Promise<void> {
+    const { page, values, asking, scene } = sent
     const message: Message = {
       format: 1,
       form: form.name.slice(0, 200),
@@ -113,14 +146,23 @@ export class Forms {
     const digest = createHash('sha256')
       .update(JSON.stringify([asking.place, form.id, message]))
       .digest('base64url')
-    const made = { message, state: held ? ('held' as const) : ('unread' as const), at, ends: at + days * DAY, digest }
-    const id = await insertMessage(this.db, made, at - TWICE)
+    const ends = at + daysKept(element) * DAY
+    const made = { message, state: held ? ('held' as const) : ('unread' as const), at, ends, digest }
+    const mails = mailsOf(element, scene, form, answers)
+    const id = await insertMessage(this.db, made, at - TWICE, mails)
     log('info', 'message-kept', { id, form: form.id, held })
+    if (mails.length > 0 && !held) this.wake()
   }
 
   /** Takes away what was kept for long enough. */
   async endOld(): Promise<void> {
     const count = await endMessages(this.db, this.now())
     if (count > 0) log('info', 'messages-ended', { count })
+  }
+
+  /** Takes away files of messages that are gone, and of forms that were never sent. */
+  async dropFiles(): Promise<void> {
+    const gone = await this.files.clearBut(await readSentFiles(this.db), this.now() - UNSENT)
+    if (gone > 0) log('info', 'sent-files-dropped', { count: gone })
   }
 }

@@ -2,6 +2,7 @@ import { resolve } from 'node:path'
 import { type Aside, openAside } from '../aside'
 import { standAll } from '../database/stand-in'
 import { type Database, openDatabase } from '../database/open'
+import { Accounts } from './accounts'
 import { Bring } from './bring'
 import { Content, type Stale } from './content'
 import { Draft } from './draft'
@@ -12,12 +13,16 @@ import { Export } from './export'
 import { Forms } from './forms'
 import { Messages } from './messages'
 import { hourOf } from '../../core/forms'
-import { randomBytes } from 'node:crypto'
+import type { SiteSettings } from '../../core/site'
+import { createHash, randomBytes } from 'node:crypto'
 import { Founding } from './founding'
+import { MailSettings } from '../mail/settings'
+import { Outbox } from '../mail/outbox'
 import { openPictureWork } from '../media/beside'
 import { FileStore } from '../media/store'
 import { Live } from './live'
 import { log } from './log'
+import { Newsletters } from './newsletters'
 import { Lost } from './lost'
 import { Media } from './media'
 import { Parcels } from './parcels'
@@ -28,7 +33,10 @@ import { Redirects } from './redirects'
 import { Releases } from './release'
 import { seedDemo } from './seed'
 import { Sessions } from './sessions'
+import { type Shop, openShop } from '../shop'
+import { standInProvider } from '../shop/stand-in'
 import { Settings } from './settings'
+import { openStandIns } from './stand-ins'
 import { SharedCards } from './shared-cards'
 import { AttemptLimit } from './sign-in'
 import { Terms } from './terms'
@@ -59,6 +67,12 @@ export interface Installation {
   cards: SharedCards
   forms: Forms
   messages: Messages
+  shop: Shop
+  newsletters: Newsletters
+  /** Files that visitors sent. */
+  sent: FileStore
+  mail: MailSettings
+  outbox: Outbox
   settings: Settings
   users: Users
   bring: Bring
@@ -73,6 +87,13 @@ const PHOTOGRAPHED = ['room-tower-room', 'empty-case', 'detail-story-0', 'detail
 
 /** How often it is asked whether the time of an entry has come, in milliseconds. */
 const CLOCK = 5_000
+const HOUR = 60 * 60_000
+
+/** What mail of the site says of itself: its name, and the name of its machine. */
+const senderOf = ({ name, origin }: SiteSettings) => ({
+  name,
+  host: URL.canParse(origin) ? new URL(origin).hostname : '',
+})
 
 export function dataFolder(): string {
   return resolve(process.env.OUTER_FRAME_DATA ?? '.data')
@@ -93,9 +114,41 @@ async function open(): Promise<Installation> {
   await standAll(db)
   const content = new Content(db)
   await content.reload()
-  const forms = new Forms(db, process.env.NUXT_CSURF_ENCRYPT_SECRET ?? randomBytes(16).toString('hex'))
-  const published = new Published(content, { form: forms.take }, undefined, (page, form, at) =>
-    forms.proof(page, form, hourOf(at)),
+  const secret = process.env.NUXT_CSURF_ENCRYPT_SECRET ?? randomBytes(16).toString('hex')
+  // What the shop and the stand-in for payments know of each other.
+  const known = createHash('sha256').update(`stand-ins ${secret}`).digest('hex')
+  const standIns = demo || process.env.OUTER_FRAME_STAND_INS === 'yes' ? await openStandIns(folder, known) : null
+  const mail = new MailSettings(db, secret, standIns?.mail ?? null, () => senderOf(content.catalogue.site.settings))
+  const sent = new FileStore(folder, 'sent')
+  await sent.open()
+  const outbox = new Outbox(db, mail, sent)
+  const forms = new Forms(db, secret, sent, outbox.wake)
+  const attempts = new AttemptLimit()
+  const newsletters = new Newsletters(
+    db,
+    secret,
+    forms,
+    (mails, about) => outbox.put(mails, about),
+    () => content.catalogue.site.settings.origin,
+  )
+  const shop = await openShop(db, secret, {
+    content,
+    providers: standIns ? [standInProvider(standIns.payment.address, known)] : [],
+    refresh: (stale) => {
+      published.refresh(stale)
+      walk.refresh(stale)
+    },
+    outbox,
+    heardAt: () => heardAt,
+  })
+  const accounts = new Accounts(db, passwords, sessions, attempts, shop.baskets)
+  const posts = { form: forms.take, newsletter: newsletters.take, ...accounts.posts, ...shop.desk.posts }
+  const published: Published = new Published(
+    content,
+    posts,
+    undefined,
+    (page, form, at) => forms.proof(page, form, hourOf(at)),
+    shop.desk,
   )
   const draft = new Draft(db, aside)
   const walk = new DraftWalk(db, draft, content)
@@ -136,9 +189,17 @@ async function open(): Promise<Installation> {
       walk.refresh(stale)
     }
     runDue()
+    outbox.wake()
+    shop.round()
+    void newsletters.endOld().catch((error: unknown) => log('error', 'newsletters', { error: String(error) }))
     void forms.endOld().catch((error: unknown) => log('error', 'messages-not-ended', { error: String(error) }))
     if (turned > 0) live.changed('content')
   }, CLOCK).unref()
+  const sweep = setInterval(
+    () => void forms.dropFiles().catch((error: unknown) => log('error', 'files-not-dropped', { error: String(error) })),
+    HOUR,
+  ).unref()
+  outbox.wake()
   return {
     db,
     aside,
@@ -152,7 +213,7 @@ async function open(): Promise<Installation> {
     entries: new Entries(db, draft, content),
     parcels: new Parcels(db, draft, catalogue, aside, media),
     sessions,
-    attempts: new AttemptLimit(),
+    attempts,
     live,
     founding: new Founding(db, passwords),
     terms: new Terms(db),
@@ -161,7 +222,12 @@ async function open(): Promise<Installation> {
     media,
     cards: new SharedCards(media, pictures),
     forms,
-    messages: new Messages(db, content),
+    messages: new Messages(db, content, outbox.wake),
+    sent,
+    shop,
+    newsletters,
+    mail,
+    outbox,
     bring,
     export: new Export(content, media),
     settings: new Settings(db, content),
@@ -169,6 +235,10 @@ async function open(): Promise<Installation> {
     lost,
     async close() {
       clearInterval(clock)
+      clearInterval(sweep)
+      await shop.end()
+      await outbox.end()
+      await standIns?.close()
       await plans.end()
       await lost.end()
       await bring.end()
@@ -185,6 +255,10 @@ async function showLatest(published: Published, releases: Releases): Promise<voi
   const latest = await releases.latest()
   await published.show(latest?.design ?? null, latest?.number ?? 0)
 }
+
+/** Where this server is heard on this machine, once it listens. */
+let heardAt: string | null = null
+export const heard = (address: string): void => void (heardAt = address)
 
 let opened: Promise<Installation> | null = null
 

@@ -24,6 +24,8 @@ export class Messages {
   constructor(
     private readonly db: Database,
     private readonly content: Pick<Content, 'catalogue'>,
+    /** Sends what was held. */
+    private readonly wake: () => void = () => undefined,
     private readonly now: () => number = Date.now,
   ) {}
 
@@ -75,7 +77,8 @@ export class Messages {
   }
 
   async set(id: number, values: MessageInput): Promise<void> {
-    if (!(await setMessage(this.db, id, values))) fail('message-unknown')
+    if (!(await setMessage(this.db, id, values, this.now()))) fail('message-unknown')
+    if (values.state !== undefined) this.wake()
   }
 
   remove(ids: readonly number[]): Promise<number> {

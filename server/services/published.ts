@@ -9,12 +9,21 @@ import {
   resolve,
   rulesOf,
 } from '../../core/frames'
-import { SENT } from '../../core/elements'
+import { SENT, isForFiles } from '../../core/elements'
 import { ANY_REQUEST, type ListPlan, type Scene, sceneOf } from '../../core/drawing'
 import { CompiledDesign, type DrawnPage, type Fault, compileAhead, isBeyond, wellAsked } from '../../core/render'
-import { type AskedAddress, BY_DAY, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
+import {
+  type AskedAddress,
+  BY_DAY,
+  type Page,
+  type Parameters,
+  WORKING_KINDS,
+  readParameters,
+  writeParameters,
+} from '../../core/site'
 import { type SharedCard, cardAddress, cardAt, isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
 import type { FormState } from '../../core/forms'
+import { type Shopping, sampleShopping } from '../../core/shop'
 import type { LayoutElement } from '../../core/tree'
 import {
   type Answer,
@@ -32,6 +41,7 @@ import { log } from './log'
 import { FOUND_NOTHING } from './search'
 import { type Ready, ReadyPages, readyOf } from './ready'
 import { giveTurn, takeTurns } from './turns'
+import type { Upload } from './uploads'
 
 /** Who asks for a page. Only what the page depends on is found out; so what costs something is asked for late. */
 export interface Asking {
@@ -41,14 +51,31 @@ export interface Asking {
   at: number
   /** From where it is asked: the address of the other end. */
   place: string
+  /** As they came. */
+  cookies: string | undefined
+  /** Whether the other end keeps cookies that are for sealed ways alone. */
+  keepsCookies: boolean
 }
 
 /** Somebody of whom nothing is known: what files and tests are made for. */
-export const ANYBODY: Asking = { session: async () => null, device: () => 'desktop', at: 0, place: '' }
+export const ANYBODY: Asking = {
+  session: async () => null,
+  device: () => 'desktop',
+  at: 0,
+  place: '',
+  cookies: undefined,
+  keepsCookies: true,
+}
+
+/** Under what a page is kept that says how many things are in the basket. */
+const counted = (key: string, count: number): string => (count === 0 ? key : `${key} ${count}`)
 
 /** An address with the parameters that came with the one it stands for. */
 const withQuery = (address: string, query: string): string =>
   query === '' ? address : `${address}${address.includes('?') ? '&' : '?'}${query}`
+
+/** Files that came along with a form, by the names of their fields. */
+export type Files = Readonly<Record<string, readonly Upload[]>>
 
 /** What a form sends to a page: its values by name, in their order. */
 export interface Sent {
@@ -56,13 +83,34 @@ export interface Sent {
   /** The path at which it was asked for: the lost page has none of its own. */
   path: string
   values: Parameters
+  /** Files that came along, by the names of their fields. */
+  files: Files
   asking: Asking
   /** The page as it is drawn for whoever sends it. */
   scene: Scene
   /** An element that is on the page, by its type and its id. */
   element(type: string, id: string): LayoutElement | null
+  /** All elements on the page. */
+  elements: readonly LayoutElement[]
   /** The page once more, with what was sent and what is to be said of it. */
-  redraw(state: FormState, status: number): Answer
+  redraw(state: FormState, status: number, more?: Partial<Scene>): Answer
+}
+
+/** What visitors are shown of the shop. */
+export interface ShopDesk {
+  /** How many things cookies say are in the basket. */
+  count(cookies: string | undefined): number
+  /** Where buyers may be led to pay. */
+  readonly leadsTo: readonly string[]
+  shopping(
+    about: Pick<Scene, 'catalogue' | 'request'> & { asking: Asking; elements: readonly LayoutElement[] },
+    scene: Scene,
+  ): Promise<Shopping>
+}
+const NO_SHOP: ShopDesk = {
+  count: () => 0,
+  leadsTo: [],
+  shopping: ({ catalogue }) => Promise.resolve(sampleShopping(catalogue)),
 }
 
 /** What is done with what an element's form sends; by the type of the element. */
@@ -123,6 +171,8 @@ export class Published {
     readonly ready = new ReadyPages(),
     /** Proves that a form was drawn on a page here, at about a moment. */
     private readonly proof: (page: Page, form: string, at: number) => string = () => '',
+    /** What visitors have and say in the shop. */
+    private readonly desk: ShopDesk = NO_SHOP,
   ) {
     this.rules = this.compileRules()
   }
@@ -202,9 +252,15 @@ export class Published {
       for (const need of own.needs) needs.add(need)
       for (const name of own.parameters) parameters.add(name)
     }
+    // What stands in where no frame has a say may ask more than any layout.
+    const plain = WORKING_KINDS.has(page.kind) ? this.compiled.plainOf(page) : null
+    for (const need of plain?.asks ?? []) needs.add(need)
+    for (const name of plain?.parameters ?? []) parameters.add(name)
     const searches = page.kind === 'search' || layouts.some((l) => this.compiled.searches(l))
     if (searches) parameters.add('q')
-    const posts = Object.keys(this.posts).filter((type) => layouts.some((l) => this.compiled.holds(l, type)))
+    const holds = (type: string) => plain?.elements.has(type) || layouts.some((l) => this.compiled.holds(l, type))
+    const shops = plain?.shop || layouts.some((l) => this.compiled.program(l)?.shop)
+    const posts = Object.keys(this.posts).filter((type) => (type === 'shop' ? shops : holds(type)))
     const guesses = page.kind === 'not-found' && layouts.some((l) => this.compiled.guesses(l))
     return { needs, parameters, posts, searches, guesses }
   }
@@ -223,9 +279,15 @@ export class Published {
     return Object.fromEntries(names.map((name) => [name, given[name]!]))
   }
 
-  /** The answer kept ready for an address as browsers ask for it, without parameters. */
-  readyAt(url: string): Ready | undefined {
-    return this.ready.get(url)
+  /**
+   * The answer kept ready for an address as browsers ask for it, without parameters; where it says how many things are
+   * in the basket, the one for as many as the cookies say.
+   */
+  readyAt(url: string, cookies?: string): Ready | undefined {
+    const ready = this.ready.get(url)
+    if (!ready?.answer.depends.needs.has('count')) return ready
+    const count = this.desk.count(cookies)
+    return count === 0 ? ready : this.ready.get(counted(url, count))
   }
 
   /** Where the site is published. */
@@ -274,7 +336,9 @@ export class Published {
       return readyOf(redirectTo(withQuery(encodeURI(found.redirect), address.query), found.status))
     const { page } = found
     const parameters = this.parametersOf(page, readParameters(address.query))
-    const key = this.keyOf(page, address, parameters)
+    const count = this.knownOf(page).needs.has('count') ? this.desk.count(asking.cookies) : 0
+    const plain = this.keyOf(page, address, parameters)
+    const key = plain && counted(plain, count)
     const kept = key === null ? undefined : this.ready.get(key)
     if (kept) return kept
     const generation = this.rules
@@ -293,7 +357,7 @@ export class Published {
   /** Under which address an answer may be kept for everybody; null where it may not. */
   private keyOf(page: Page, { path }: AskedAddress, parameters: Parameters): string | null {
     const { needs } = this.knownOf(page)
-    const shared = !needs.has('device') && !needs.has('session') && !needs.has('date')
+    const shared = !(['device', 'session', 'date', 'basket'] as const).some((need) => needs.has(need))
     // Addresses that are no page are without number.
     if (!shared || path === null || page.address !== path) return null
     const query = writeParameters(parameters)
@@ -310,8 +374,9 @@ export class Published {
     parameters: Parameters,
     asking: Asking,
   ): Promise<Answer> {
-    const scene = await this.sceneFor(page, path, parameters, asking)
-    const outcome = resolve(this.rules, page, scene.request)
+    const bare = await this.sceneFor(page, path, parameters, asking)
+    const outcome = resolve(this.rules, page, bare.request)
+    const scene = await this.withShopping(bare, outcome, asking)
     const lists = this.compiled.listsShown(page, outcome)
     if (lists.length === 0) return this.draw(scene, outcome)
     const given = readParameters(query)
@@ -320,7 +385,16 @@ export class Published {
     if (!isBeyond(lists, scene)) return this.draw(scene, outcome)
     const { notFound } = this.content.catalogue
     const lost = await this.sceneFor(notFound, path, this.parametersOf(notFound, given), asking)
-    return this.draw(lost, resolve(this.rules, notFound, lost.request))
+    const shown = resolve(this.rules, notFound, lost.request)
+    return this.draw(await this.withShopping(lost, shown, asking), shown)
+  }
+
+  /** A scene with what the visitor has in the shop, on pages that show it. */
+  private async withShopping(scene: Scene, outcome: ReturnType<typeof resolve>, asking: Asking): Promise<Scene> {
+    const { page, catalogue, request } = scene
+    if (!this.knownOf(page).needs.has('basket')) return scene
+    const elements = this.compiled.elementsOn(page, outcome)
+    return { ...scene, shopping: await this.desk.shopping({ catalogue, request, asking, elements }, scene) }
   }
 
   private async sceneFor(page: Page, path: string | null, parameters: Parameters, asking: Asking): Promise<Scene> {
@@ -348,6 +422,7 @@ export class Published {
       cards,
       menus,
       lists: this.listsOf,
+      count: needs.has('count') ? this.desk.count(asking.cookies) : 0,
       proof: (form) => this.proof(page, form, asking.at),
     })
   }
@@ -375,10 +450,10 @@ export class Published {
     return nothing ? { ...answer, foundNothingFor: scene.query } : answer
   }
 
-  private policy({ css, scripted }: DrawnPage): string {
-    const key = `${scripted} ${css}`
+  private policy({ css, scripted, shop }: DrawnPage): string {
+    const key = `${scripted} ${shop} ${css}`
     let policy = this.policies.get(key)
-    if (!policy) this.policies.set(key, (policy = policyFor(css, scripted)))
+    if (!policy) this.policies.set(key, (policy = policyFor(css, scripted, shop ? this.desk.leadsTo : [])))
     return policy
   }
 
@@ -388,8 +463,15 @@ export class Published {
     return 'page' in found && this.knownOf(found.page).posts.length > 0
   }
 
+  /** Whether some form on a page takes files. */
+  takesFiles(address: AskedAddress): boolean {
+    const found = this.find(address)
+    if (!('page' in found)) return false
+    return [...layoutsOn(this.rules, found.page)].some((id) => this.compiled.some(id, isForFiles))
+  }
+
   /** Hands what a form sent to the element that asked for it, named by `form`. Nothing of it is ever kept ready. */
-  async post(address: AskedAddress, values: Parameters, asking: Asking): Promise<Answer> {
+  async post(address: AskedAddress, values: Parameters, asking: Asking, files: Files = {}): Promise<Answer> {
     const found = this.find(address)
     const page = 'page' in found ? found.page : null
     const type = values.form?.[0] ?? ''
@@ -400,17 +482,20 @@ export class Published {
       )
     // As it was drawn for whoever sends it; what was sent before is not thanked for again.
     const { [SENT]: _, ...parameters } = this.parametersOf(page, readParameters(address.query))
-    const scene = await this.sceneFor(page, address.path, parameters, asking)
-    const outcome = resolve(this.rules, page, scene.request)
+    const bare = await this.sceneFor(page, address.path, parameters, asking)
+    const outcome = resolve(this.rules, page, bare.request)
+    const scene = await this.withShopping(bare, outcome, asking)
     return this.posts[type]!({
       page,
       path: address.path ?? '/',
       values,
+      files,
       asking,
       scene,
-      element: (of, id) => this.compiled.elementOn(outcome, of, id),
-      redraw: (form, status) => ({
-        ...withHeaders(this.draw({ ...scene, form }, outcome), { 'cache-control': 'no-store' }),
+      element: (of, id) => this.compiled.elementOn(page, outcome, of, id),
+      elements: this.compiled.elementsOn(page, outcome),
+      redraw: (form, status, more) => ({
+        ...withHeaders(this.draw({ ...scene, form, ...more }, outcome), { 'cache-control': 'no-store' }),
         status,
       }),
     })

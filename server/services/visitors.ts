@@ -9,8 +9,10 @@ import { log } from './log'
 import type { Installation } from './installation'
 import type { Lost } from './lost'
 import { pictureAt, sendFile } from './pictures'
+import { NOTICES, hearNotice } from '../shop/notices'
+import { type TakesPosts, answerPost } from './posts'
 import type { Asking } from './published'
-import { TRUSTS_PROXY } from '../utils/session'
+import { TRUSTS_PROXY, canKeepSession } from '../utils/session'
 import { Ready, readyOf } from './ready'
 
 /** Addresses that belong to the studio and its parts; all others are the published site's. */
@@ -21,7 +23,7 @@ const SCRIPTS = '/_of/el/'
 const OFFERS = '/_of/suggest'
 /** Pictures of pages that have none, for where they are shared. */
 const CARDS = '/_of/shared/'
-const OURS = [SCRIPTS, CARDS, DRAFT_ADDRESS]
+const OURS = [SCRIPTS, CARDS, DRAFT_ADDRESS, NOTICES]
 
 export function isStudioAddress(url: string): boolean {
   return STUDIO.test(url) && !OURS.some((part) => url.startsWith(part)) && url.replace(/[?#].*$/s, '') !== OFFERS
@@ -34,6 +36,7 @@ function send(request: IncomingMessage, response: ServerResponse, ready: Ready):
     response.writeHead(304, ready.headers).end()
     return
   }
+  if (answer.cookies?.length) response.setHeader('set-cookie', [...answer.cookies])
   const { body, headers } = ready.in(encodingsOf(request.headers['accept-encoding']))
   response.writeHead(answer.status, headers)
   response.end(request.method === 'HEAD' ? undefined : body)
@@ -72,18 +75,26 @@ function placeOf({ headers, socket }: IncomingMessage): string {
   return told || (socket.remoteAddress ?? 'unknown')
 }
 
+/** As the other end speaks it, where whoever stands in front of the server says so. */
+const protocolOf = ({ headers }: IncomingMessage): string =>
+  TRUSTS_PROXY && headers['x-forwarded-proto'] === 'https' ? 'https' : 'http'
+
 const askingOf = (request: IncomingMessage, who: WhoAsks): Asking => ({
   session: () => who(request.headers.cookie),
   device: () => deviceOf(request.headers),
   at: Date.now(),
   place: placeOf(request),
+  cookies: request.headers.cookie,
+  keepsCookies: canKeepSession(protocolOf(request), request.headers.host ?? ''),
 })
 
-type Visited = Pick<Installation, 'published' | 'media' | 'cards'> & {
-  lost?: Pick<Lost, 'note' | 'noteSearch'>
-  walk?: Pick<Installation['walk'], 'enter' | 'walkedBy'>
-  founding: { readonly open: boolean }
-}
+type Visited = TakesPosts &
+  Pick<Installation, 'published' | 'media' | 'cards'> & {
+    lost?: Pick<Lost, 'note' | 'noteSearch'>
+    walk?: Pick<Installation['walk'], 'enter' | 'walkedBy'>
+    shop?: { till: Pick<Installation['shop']['till'], 'hear'> }
+    founding: { readonly open: boolean }
+  }
 
 const NOT_FOUNDED = 'There is no site here yet. Whoever runs this server founds it in the studio, at /studio.'
 
@@ -145,49 +156,6 @@ function noteLost({ lost }: Visited, { headers }: IncomingMessage, path: string 
   if (answer.foundNothingFor !== undefined) lost?.noteSearch(answer.foundNothingFor, headers)
 }
 
-/** What a form of ours may send at most. */
-const MOST_SENT = 100_000
-const FORM = 'application/x-www-form-urlencoded'
-
-/** A form of another site, as far as browsers tell; one that tells nothing is no browser. */
-function isForeign({ headers }: IncomingMessage): boolean {
-  const site = headers['sec-fetch-site']
-  if (site !== undefined && site !== 'same-origin' && site !== 'none') return true
-  if (headers.origin === undefined) return false
-  return !URL.canParse(headers.origin) || new URL(headers.origin).host !== headers.host
-}
-
-async function readForm(request: IncomingMessage): Promise<string | null> {
-  const chunks: Buffer[] = []
-  let size = 0
-  for await (const chunk of request as AsyncIterable<Buffer>) {
-    size += chunk.length
-    if (size > MOST_SENT) return null
-    chunks.push(chunk)
-  }
-  return Buffer.concat(chunks).toString('utf8')
-}
-
-async function answerPost(
-  site: Visited,
-  request: IncomingMessage,
-  response: ServerResponse,
-  who: WhoAsks,
-): Promise<void> {
-  const refuse = (status: number, sentence: string, headers: Record<string, string> = {}) => {
-    request.resume()
-    sendAnswer(request, response, sentenceOf(status, sentence, { ...headers, connection: 'close' }))
-  }
-  const address = readAddress(request.url ?? '/')
-  if (!site.published.takesPost(address))
-    return refuse(405, 'This address answers GET and HEAD only.', { allow: 'GET, HEAD' })
-  if (isForeign(request)) return refuse(403, 'This form was sent from another site. Send it from its own page.')
-  if (!(request.headers['content-type'] ?? '').startsWith(FORM)) return refuse(415, `A form is sent as ${FORM}.`)
-  const text = await readForm(request)
-  if (text === null) return refuse(413, 'What was sent is larger than this form takes. Nothing was stored; send less.')
-  sendAnswer(request, response, await site.published.post(address, readParameters(text), askingOf(request, who)))
-}
-
 /**
  * Answers a visitor of the published site: at once when the page is kept ready, else by drawing it. Stands in
  * front of Nitro, whose stack a ready page need not enter.
@@ -204,7 +172,7 @@ export function answerVisitor(site: Visited, request: IncomingMessage, response:
     sendAnswer(request, response, sentenceOf(500, sentence))
   }
   if (request.method === 'GET' || request.method === 'HEAD') {
-    const ready = walksDraft(request) ? undefined : site.published.readyAt(request.url ?? '/')
+    const ready = walksDraft(request) ? undefined : site.published.readyAt(request.url ?? '/', request.headers.cookie)
     if (ready) {
       noteLost(site, request, null, ready.answer)
       send(request, response, ready)
@@ -212,7 +180,10 @@ export function answerVisitor(site: Visited, request: IncomingMessage, response:
     return
   }
   if (request.method === 'POST') {
-    answerPost(site, request, response, who).catch(failed)
+    const asking = askingOf(request, who)
+    const notice = (request.url ?? '').startsWith(NOTICES) ? site.shop?.till : undefined
+    const taken = notice ? hearNotice(notice, request) : answerPost(site, request, asking)
+    taken.then((answer) => sendAnswer(request, response, answer)).catch(failed)
     return
   }
   request.resume()

@@ -1,5 +1,6 @@
 import { LAYOUT_REGIONS, pathShape } from '../../core/tree'
 import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/edits'
+import { mailServerShape } from '../../core/forms'
 import {
   ABSENT,
   NOTHING,
@@ -209,6 +210,31 @@ export const messagesRemovedSchema = exact({
   ),
 })
 
+const mailPassword = optional(pattern(/^[^\r\n]*$/, 'A password is one line').max(500, 'A password is too long'))
+export const mailServerSchema = exact({
+  server: byValue((v) => (v === null ? NOTHING : mailServerShape)),
+  password: mailPassword,
+})
+
+export const mailsSchema = exact({
+  ids: list(whole(1, Number.MAX_SAFE_INTEGER, 'There is no such mail'), 1000, 'Choose at most 1,000 mails').min(
+    1,
+    'Choose some mails',
+  ),
+})
+
+export const subscribersSchema = exact({
+  ids: list(whole(1, Number.MAX_SAFE_INTEGER, 'Nobody is known by this'), 1000, 'Choose at most 1,000').min(
+    1,
+    'Choose somebody',
+  ),
+})
+
+export const orderSchema = exact({
+  does: oneOf(['send', 'cancel', 'refund', 'mail', 'note'], 'Say what is to be done'),
+  note: optional(text(2000, 'A note has at most 2,000 characters')),
+})
+
 export const homeSchema = exact({ home: homeShape })
 
 export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : pathShape)) })
@@ -303,6 +329,11 @@ export const INPUTS = {
   liveAt: { shape: liveAtSchema, most: SMALL },
   bringBack: { shape: bringBackSchema, most: SMALL },
   message: { shape: messageSchema, most: SMALL },
+  order: { shape: orderSchema, most: SMALL },
+  mailServer: { shape: mailServerSchema, most: SMALL },
+  mailTest: { shape: mailServerSchema, most: SMALL },
+  mails: { shape: mailsSchema, most: 64_000 },
+  subscribers: { shape: subscribersSchema, most: 64_000 },
   messagesRemoved: { shape: messagesRemovedSchema, most: 64_000 },
 } as const satisfies Record<string, Input>
 

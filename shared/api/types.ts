@@ -1,4 +1,5 @@
-import type { Message } from '../../core/forms'
+import type { Mail, MailServer, Message } from '../../core/forms'
+import type { Order, OrderState } from '../../core/shop'
 import type { Request } from '../../core/conditions'
 import type { Design, Frame, Loss, NearMiss, Rule, Say } from '../../core/frames'
 import type { Shown, Fault } from '../../core/render'
@@ -324,6 +325,126 @@ export interface MessageInput {
 
 export interface MessagesRemovedInput {
   ids: number[]
+}
+
+/** How mail leaves: by nothing, by the stand-in of a demo, or by the server that the owner set. */
+export type MailWay =
+  | { kind: 'none' }
+  | { kind: 'stand-in'; inbox: string }
+  /** `spoilt`: its password cannot be read any more, and has to be set anew. */
+  | { kind: 'set'; server: MailServer; password: boolean; spoilt: boolean }
+
+/** A mail on its way, or one that went. */
+export interface MailStanding {
+  id: number
+  about: string
+  state: 'held' | 'waiting' | 'sent' | 'failed'
+  at: number
+  /** When it is tried next, was sent, or was given up. */
+  then: number
+  tries: number
+  why: string
+  mail: Mail
+}
+
+export interface MailAnswer {
+  way: MailWay
+  counts: Record<MailStanding['state'], number>
+  mails: MailStanding[]
+  more: boolean
+}
+
+export interface MailServerInput {
+  server: MailServer | null
+  password?: string
+}
+export type MailTestInput = MailServerInput
+
+export interface MailsInput {
+  ids: number[]
+}
+
+/** Somebody who asked for a newsletter: waiting until they say yes in a mail. */
+export interface Subscriber {
+  id: number
+  list: string
+  mail: string
+  state: 'waiting' | 'in'
+  at: number
+}
+
+export interface SubscribersAsked {
+  list?: string
+  words?: string
+  before?: number
+}
+
+export interface SubscribersAnswer {
+  subscribers: Subscriber[]
+  more: boolean
+  counts: { list: string; state: string; count: number }[]
+}
+
+/** An order, in short. */
+export interface OrderSummary {
+  id: number
+  number: string
+  state: OrderState
+  at: number
+  /** Until when it is held without being paid. */
+  until: number
+  /** Empty once the personal data of it was removed. */
+  name: string
+  mail: string
+  /** In the smallest unit of its currency. */
+  total: number
+  currency: string
+  things: string
+}
+
+export interface OrdersAsked {
+  state?: OrderState
+  words?: string
+  before?: number
+}
+
+export interface OrdersAnswer {
+  orders: OrderSummary[]
+  more: boolean
+  counts: Record<OrderState, number>
+  /** What was taken lately, by day and by goods, in the currency of the site. */
+  currency: string
+  days: { day: string; taken: number }[]
+  goods: { title: string; total: number; count: number }[]
+}
+
+export interface OrderAnswer extends OrderSummary {
+  order: Order
+  story: { at: number; what: string; by: string; note: string }[]
+  payments: { provider: string; amount: number; state: string; at: number }[]
+  mails: { to: string; subject: string; state: MailStanding['state']; at: number }[]
+  /** Where whoever ordered finds how it stands. */
+  address: string
+}
+
+export interface OrderInput {
+  does: 'send' | 'cancel' | 'refund' | 'mail' | 'note'
+  note?: string
+}
+
+/** Who comes on a day; `code` is an SVG. */
+export interface DaySheetAnswer {
+  day: string
+  lines: {
+    order: number
+    number: string
+    name: string
+    title: string
+    label: string
+    on: string
+    count: number
+    code: string
+  }[]
 }
 
 /** The pages that may be meant by an address, the likeliest first; `sure` is from 0 to 1. */

@@ -1,5 +1,5 @@
-import type { MessageInput } from '../../../../shared/api/types'
-import { parameter, readInput, studioHandler } from '../../../utils/studio'
+import type { MessageInput } from '../../../../../shared/api/types'
+import { parameter, readInput, studioHandler } from '../../../../utils/studio'
 
 /** Whether a message is read, and what is noted about it. */
 export default studioHandler('writer', async ({ event, site }) => {

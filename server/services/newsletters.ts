@@ -1,0 +1,151 @@
+import Papa from 'papaparse'
+import { NEWS, NEWS_WORDS, type NewsWord, TRAP, newsSays } from '../../core/elements'
+import { type Mail, addressIn } from '../../core/forms'
+import { safeCell } from '../../core/formats'
+import { askFor, comeIn, endWaiting, leave, readSubscribers } from '../database/subscribers'
+import type { Database } from '../database/open'
+import { type Answer, ledOn, sentenceOf } from './answer'
+import type { Forms } from './forms'
+import { Lately } from './lately'
+import { log } from './log'
+import type { Sent } from './published'
+import { Seal } from './seal'
+
+/**
+ * Newsletters: whoever asks for one is sent a mail, and is on its list once they have said yes. What a mail leads to
+ * changes nothing until a button there is pressed: programs look at links too.
+ */
+
+const HOUR = 60 * 60_000
+const DAY = 24 * HOUR
+/** So long one can say yes. */
+const OPEN_DAYS = 7
+/** So many mails one address is sent. */
+const TO_ADDRESS = { most: 3, within: DAY }
+
+type Does = 'yes' | 'leave'
+
+export class Newsletters {
+  private readonly toAddresses: Lately
+  private readonly seals: Seal
+
+  constructor(
+    private readonly db: Database,
+    secret: string,
+    private readonly forms: Pick<Forms, 'isProved' | 'mayTake'>,
+    private readonly put: (mails: readonly Mail[], about: string) => Promise<void>,
+    private readonly origin: () => string,
+    private readonly now: () => number = Date.now,
+  ) {
+    this.seals = new Seal(secret, 'newsletters')
+    this.toAddresses = new Lately(TO_ADDRESS, now)
+  }
+
+  /** A seal by which somebody says yes, or leaves; it names them, and holds for their list alone. */
+  private seal(does: Does, list: string, mail: string, at: number): string {
+    const words = Buffer.from(JSON.stringify([at, mail])).toString('base64url')
+    return `${words}.${this.seals.of(`${does}\n${list}\n${words}`)}`
+  }
+
+  private opened(does: Does, list: string, seal: string): { at: number; mail: string } | null {
+    const [words = '', given = ''] = seal.split('.')
+    if (!this.seals.fits(`${does}\n${list}\n${words}`, given)) return null
+    const [at, mail] = JSON.parse(Buffer.from(words, 'base64url').toString()) as [number, string]
+    return { at, mail }
+  }
+
+  /** Answers what an element's form sent: somebody asks, says yes, or leaves. */
+  readonly take = async (sent: Sent): Promise<Answer> => {
+    const { values, scene, page, path } = sent
+    const id = values.of?.[0] ?? ''
+    const element = sent.element('newsletter', id)
+    if (!element) return sentenceOf(422, 'This is not on this page any more. Go back and reload the page.')
+    const list = newsSays(element, scene, 'list')
+    const at = encodeURI(page.address || path.replace(/^\/+/, '/'))
+    const address = (word: string) =>
+      `${at}?${NEWS}=${encodeURIComponent(`${id}.${word}`)}#of-${encodeURIComponent(id)}`
+    const say = (name: string) => newsSays(element, scene, name)
+    const mail = (to: string, subject: string, text: string): Mail => ({
+      format: 1,
+      to,
+      replyTo: '',
+      subject: say(subject).replace(/\s+/g, ' '),
+      text,
+      files: [],
+    })
+    const links = { at: (word: string) => this.origin() + address(word), mail, say, list }
+    const again = (word: NewsWord, status: number) =>
+      sent.redraw({ id, values: { mail: values.mail ?? [] }, problems: [], says: NEWS_WORDS[word] }, status)
+    const word = await this.done(sent, links)
+    if (word === 'asked' || word === 'in' || word === 'out') return ledOn(address(word))
+    return again(word, { mail: 422, often: 429, stale: 409, over: 410 }[word])
+  }
+
+  private async done({ page, values, asking }: Sent, { at, mail, say, list }: Links): Promise<NewsWord> {
+    const [does = '', ...rest] = (values.seal?.[0] ?? '').split('.')
+    if (does === 'yes' || does === 'leave') {
+      const named = this.opened(does, list, rest.join('.'))
+      if (!named) return 'over'
+      if (does === 'leave') {
+        await leave(this.db, list, named.mail)
+        log('info', 'newsletter-left', { list })
+        return 'out'
+      }
+      if (named.at < this.now() - OPEN_DAYS * DAY) return 'over'
+      if (await comeIn(this.db, list, named.mail, this.now())) {
+        const link = at(`leave.${this.seal('leave', list, named.mail, this.now())}`)
+        await this.put(
+          [
+            mail(
+              named.mail,
+              'welcome',
+              say('welcomeText').replaceAll('{leave}', () => link),
+            ),
+          ],
+          'newsletter',
+        )
+        log('info', 'newsletter-joined', { list })
+      }
+      return 'in'
+    }
+    const to = addressIn(values.mail?.[0] ?? '')?.toLowerCase()
+    if (!to) return 'mail'
+    if (!this.forms.isProved(page, values.of?.[0] ?? '', values.proof?.[0] ?? '')) return 'stale'
+    if (!this.forms.mayTake(asking.place)) return 'often'
+    // Whoever is in already, fills what people do not see, or asks again and again, is told nothing else.
+    if ((values[TRAP]?.[0] ?? '') !== '' || this.toAddresses.tooMany(`${list} ${to}`)) return 'asked'
+    if (await askFor(this.db, list, to, this.now())) return 'asked'
+    const link = at(`yes.${this.seal('yes', list, to, this.now())}`)
+    await this.put(
+      [
+        mail(
+          to,
+          'subject',
+          say('text').replaceAll('{yes}', () => link),
+        ),
+      ],
+      'newsletter',
+    )
+    return 'asked'
+  }
+
+  /** Forgets those who never said yes. */
+  endOld(): Promise<void> {
+    return endWaiting(this.db, this.now() - OPEN_DAYS * DAY)
+  }
+
+  /** Whoever is on a list, as a table. */
+  async table(list?: string): Promise<string> {
+    const all = await readSubscribers(this.db, { ...(list !== undefined && { list }), most: 1_000_000 })
+    const rows = all.map(({ mail, list: of, state, at }) => [mail, of, state, new Date(at).toISOString()].map(safeCell))
+    return Papa.unparse([['mail', 'list', 'state', 'since'], ...rows])
+  }
+}
+
+interface Links {
+  /** The address at which a word is said. */
+  at(word: string): string
+  mail(to: string, subject: string, text: string): Mail
+  say(name: string): string
+  list: string
+}

@@ -1,0 +1,332 @@
+import { ADDED, ORDER, askedBy, checkoutWords, labelsOf } from '../../core/elements'
+import type { Scene } from '../../core/drawing'
+import type { LayoutElement } from '../../core/tree'
+import {
+  type AskedCheckout,
+  type Basket,
+  type CheckoutProblems,
+  type CheckoutWord,
+  type CodeProblem,
+  type DiscountCode,
+  EMPTY_BASKET,
+  type Goods,
+  MOST_SAID,
+  type SeenLine,
+  type Shopping,
+  type ShownOrder,
+  caughtUp,
+  codeOf,
+  discounts,
+  goodsOf,
+  isCheckoutField,
+  judgeCheckout,
+  looked,
+  pricedOf,
+  putBack,
+  putIn,
+  quantityOf,
+  setCount,
+  takeOut,
+  taxCountry,
+  totalsOf,
+  wayOf,
+} from '../../core/shop'
+import { type Catalogue, PLAIN_SHOP, type ShopSettings, clockIn } from '../../core/site'
+import type { StoredBasket } from '../database/baskets'
+import { readCode } from '../database/discounts'
+import type { Database } from '../database/open'
+import { type StoredOrder, readOrder } from '../database/orders'
+import { type Answer, ledOn, sentenceOf } from '../services/answer'
+import { Lately } from '../services/lately'
+import type { Asking, Posts, Sent } from '../services/published'
+import { type Baskets, countSaid } from './baskets'
+import type { Orders } from './orders'
+import type { Till } from './till'
+
+/** What visitors meet of the shop: what they are shown, and what is done with what they send. */
+
+const MINUTE = 60_000
+const CODES = { most: 12, within: 10 * MINUTE }
+const ORDERS = { most: 30, within: 10 * MINUTE }
+const BASKETS = { most: 600, within: 10 * MINUTE }
+
+type About = Pick<Scene, 'catalogue' | 'request'> & { asking: Asking; elements: readonly LayoutElement[] }
+
+export class Desk {
+  private readonly codes: Lately
+  private readonly orderings: Lately
+  private readonly puttings: Lately
+
+  constructor(
+    private readonly db: Database,
+    private readonly catalogue: () => Catalogue,
+    private readonly baskets: Baskets,
+    private readonly orders: Orders,
+    private readonly till: Till,
+    private readonly now: () => number = Date.now,
+  ) {
+    this.codes = new Lately(CODES, now)
+    this.orderings = new Lately(ORDERS, now)
+    this.puttings = new Lately(BASKETS, now)
+  }
+
+  readonly posts: Posts = {
+    buy: (sent) => this.buy(sent),
+    shop: (sent) => this.take(sent),
+  }
+
+  /** How many things cookies say are in the basket. */
+  readonly count = countSaid
+
+  get leadsTo(): readonly string[] {
+    return this.till.ways.map((w) => w.origin)
+  }
+
+  private get shop(): ShopSettings {
+    return this.catalogue().site.settings.selling ?? PLAIN_SHOP
+  }
+
+  private goods = (entry: string, offer: string | null): Goods | null => {
+    const catalogue = this.catalogue()
+    const now = clockIn(catalogue.site.settings.timeZone, this.now())
+    return goodsOf(entry, offer, { catalogue, taken: catalogue.taken, now })
+  }
+
+  private async codeFor(typed: string): Promise<{ code: DiscountCode | null; why: CodeProblem | null }> {
+    if (typed === '') return { code: null, why: null }
+    const found = await readCode(this.db, codeOf(typed))
+    if (!found?.code.on) return { code: null, why: 'unknown' }
+    const { code, used } = found
+    const today = clockIn(this.catalogue().site.settings.timeZone, this.now()).slice(0, 10)
+    const over = (code.from && today < code.from) || (code.until && today > code.until)
+    if (over || (code.most !== null && used >= code.most)) return { code: null, why: 'over' }
+    return { code, why: null }
+  }
+
+  private shown({ id, state, at, until, order }: StoredOrder): ShownOrder {
+    const page = this.catalogue().page('order-status')
+    const address = `${page?.address ?? '/'}?${ORDER}=${this.orders.token(id)}`
+    return { number: this.orders.numberOf(id), state, at, until, order, address }
+  }
+
+  private askedOf({ elements, catalogue }: About, lines: readonly SeenLine[]): AskedCheckout {
+    const { locale } = catalogue.site.settings
+    return { shop: this.shop, locale, lines, payments: this.till.ways.map((w) => w.id), ...askedBy(elements) }
+  }
+
+  /** What a visitor is shown of the shop on a page. */
+  async shopping(about: About, scene: Scene): Promise<Shopping> {
+    const stored = await this.baskets.read(about.asking.cookies)
+    const order = await this.orders.byToken(about.request.parameters[ORDER]?.[0])
+    return this.shoppingOf(about, scene, stored?.basket ?? EMPTY_BASKET, order)
+  }
+
+  private async shoppingOf(
+    about: About,
+    scene: Scene,
+    basket: Basket,
+    order: StoredOrder | null,
+    more: Partial<Shopping> = {},
+  ): Promise<Shopping> {
+    const lines = more.lines ?? looked(basket, this.goods)
+    const { currency } = this.catalogue().site.settings
+    const asked = this.askedOf(about, lines)
+    const found = await this.codeFor(basket.code)
+    const off = found.code ? discounts(found.code, pricedOf(lines), currency) : null
+    const code = off && off.why === null ? found.code : null
+    const totals = totalsOf(pricedOf(lines), this.shop, {
+      currency,
+      country: taxCountry(asked, basket.said),
+      code,
+      way: wayOf(asked, basket.said),
+    })
+    const removed = basket.removed?.line
+    const place = about.elements.find((e) => e.type === 'place-order') ?? null
+    return {
+      lines,
+      removed: removed ? (this.catalogue().entries.get(removed.entry)?.title ?? '') : null,
+      totals,
+      code: basket.code,
+      codeWhy: found.why ?? off?.why ?? null,
+      said: basket.said,
+      problems: {},
+      says: null,
+      labels: labelsOf(about.elements, scene),
+      words: checkoutWords(place, scene),
+      payments: this.till.ways.map(({ id, label, about: words }) => ({ id, label, about: words })),
+      asks: asked.asks,
+      tooManyCodes: false,
+      order: order && this.shown(order),
+      ...more,
+    }
+  }
+
+  private here({ page, path, scene }: Sent, more: Record<string, string> = {}, hash = ''): string {
+    const given = Object.entries(scene.request.parameters).flatMap(([name, values]) =>
+      name === ADDED ? [] : values.map((value): [string, string] => [name, value]),
+    )
+    const query = new URLSearchParams([...given, ...Object.entries(more)]).toString()
+    return `${encodeURI(page.address || path.replace(/^\/+/, '/'))}${query && `?${query}`}${hash}`
+  }
+
+  private led(to: string, { asking }: Sent, stored?: StoredBasket): Answer {
+    return ledOn(to, stored && this.baskets.cookie(stored.id, stored.basket, asking.keepsCookies))
+  }
+
+  /** Puts something into the basket; where there is none yet, one begins. */
+  private async buy(sent: Sent): Promise<Answer> {
+    const { values, asking } = sent
+    const element = sent.element('buy', values.of?.[0] ?? '')
+    if (!element) return sentenceOf(422, 'This is not on this page any more. Go back and reload the page.')
+    const count = quantityOf(values.count?.[0])
+    if (count === null)
+      return sentenceOf(422, 'Say how many as a whole number from 1 on. Nothing was put into the basket.')
+    const [entry = '', offer = null] = [values.entry?.[0], values.offer?.[0] || null]
+    const goods = this.goods(entry, offer)
+    if (!goods || goods.left === 0)
+      return sentenceOf(
+        409,
+        'This cannot be bought any more. Nothing was put into the basket. Go back and reload the page.',
+      )
+    if (this.puttings.tooMany(asking.place))
+      return sentenceOf(429, 'Too much was put into baskets from your place. Please try again in a few minutes.')
+    const id = this.baskets.idIn(asking.cookies) ?? this.baskets.newId()
+    const stored = await this.baskets.change(id, (basket) => putIn(basket, goods, count, this.baskets.newId))
+    const basket = this.catalogue().page('basket')
+    if (element.props.then === 'basket' && basket) return this.led(basket.address, sent, stored)
+    return this.led(this.here(sent, { [ADDED]: entry }, `#of-${encodeURIComponent(element.id)}-${entry}`), sent, stored)
+  }
+
+  private about({ scene, asking, elements }: Sent): About {
+    return { catalogue: scene.catalogue, request: scene.request, asking, elements }
+  }
+
+  /** The page once more, with what is wrong. */
+  private async again(
+    sent: Sent,
+    stored: StoredBasket,
+    says: CheckoutWord | null,
+    problems: CheckoutProblems,
+    status: number,
+    more: Partial<Shopping> = {},
+  ): Promise<Answer> {
+    const order = await this.orders.byToken(sent.scene.request.parameters[ORDER]?.[0])
+    const about = this.about(sent)
+    const shopping = await this.shoppingOf(about, sent.scene, stored.basket, order, { says, problems, ...more })
+    return sent.redraw({ id: '', values: {}, problems: [], says: '' }, status, { shopping })
+  }
+
+  /** What a page says of the visitor: what was typed is kept, whatever comes of the rest. */
+  private saidIn({ values }: Sent, basket: Basket): { basket: Basket; problems: CheckoutProblems } {
+    const said: Record<string, string> = { ...basket.said }
+    const problems: Record<string, CheckoutWord> = {}
+    let next = basket
+    for (const [name, [value = '']] of Object.entries(values)) {
+      if (isCheckoutField(name)) said[name] = value.slice(0, MOST_SAID)
+      if (!name.startsWith('n.')) continue
+      const count = quantityOf(value, 0)
+      if (count === null) problems[name] = 'quantity'
+      else next = setCount(next, name.slice(2), count)
+    }
+    // What is not ticked is not sent.
+    for (const name of Object.keys(said)) if (name.startsWith('agree.') && !values[name]) delete said[name]
+    const names = Object.keys(said).slice(0, 120)
+    return { basket: { ...next, said: Object.fromEntries(names.map((n) => [n, said[n]!])) }, problems }
+  }
+
+  private async take(sent: Sent): Promise<Answer> {
+    const { values, asking, scene } = sent
+    const [does = 'update'] = values.does ?? []
+    const order = await this.orders.byToken(scene.request.parameters[ORDER]?.[0])
+    if (does === 'pay') return this.pay(sent, order)
+    const had = this.baskets.idIn(asking.cookies)
+    if (!had) return this.led(this.here(sent), sent)
+    let problems: CheckoutProblems = {}
+    const stored = await this.baskets.change(had, (basket) => {
+      const said = this.saidIn(sent, basket)
+      problems = said.problems
+      return this.done(does, values.code?.[0] ?? '', said.basket, basket)
+    })
+    if (Object.keys(problems).length > 0) return this.again(sent, stored, 'wrong', problems, 422)
+    if (does === 'place') return this.place(sent, stored)
+    if (does === 'look') return this.looked(sent, stored)
+    if (does === 'code') {
+      if (this.codes.tooMany(asking.place)) {
+        const without = await this.baskets.change(had, (basket) => ({ ...basket, code: '' }))
+        return this.again(sent, without, null, {}, 429, { tooManyCodes: true })
+      }
+      const { why } = await this.codeFor(stored.basket.code)
+      if (why) return this.again(sent, stored, null, {}, 422)
+    }
+    // What the visitor was shown of what has changed, they have seen.
+    const seen = await this.baskets.change(had, (basket) => caughtUp(basket, looked(basket, this.goods)))
+    return this.led(this.here(sent), sent, seen)
+  }
+
+  /** The page with what is wrong so far, for whoever is still typing; nothing is said above it. */
+  private async looked(sent: Sent, stored: StoredBasket): Promise<Answer> {
+    const lines = looked(stored.basket, this.goods)
+    const { problems } = judgeCheckout(this.askedOf(this.about(sent), lines), stored.basket.said)
+    return this.again(sent, stored, null, problems, 200)
+  }
+
+  private done(does: string, code: string, basket: Basket, before: Basket): Basket {
+    if (does.startsWith('out.')) return takeOut(basket, does.slice(4))
+    if (does === 'back') return putBack({ ...basket, removed: before.removed })
+    if (does === 'code') return { ...basket, code: code.trim().slice(0, 60) }
+    return does === 'no-code' ? { ...basket, code: '' } : basket
+  }
+
+  private async place(sent: Sent, stored: StoredBasket): Promise<Answer> {
+    const about = this.about(sent)
+    const lines = looked(stored.basket, this.goods)
+    if (lines.length === 0) return this.placed(sent, stored)
+    if (lines.every((l) => l.count === 0)) return this.changed(sent, stored, lines)
+    if (this.orderings.tooMany(sent.asking.place)) return this.again(sent, stored, 'often', {}, 429)
+    const asked = this.askedOf(about, lines)
+    const { agreed, problems } = judgeCheckout(asked, stored.basket.said)
+    if (Object.keys(problems).length > 0) return this.again(sent, stored, 'wrong', problems, 422)
+    const { code, why } = await this.codeFor(stored.basket.code)
+    if (why) return this.again(sent, stored, 'wrong', {}, 422)
+    const made = await this.orders.place(stored.id, agreed, code)
+    if (made.kind === 'empty') return this.again(sent, stored, 'empty', {}, 422)
+    if (made.kind === 'code') return this.again(sent, stored, 'wrong', {}, 422, { codeWhy: 'over' })
+    if (made.kind === 'changed') return this.changed(sent, stored, made.lines)
+    return this.onward(sent, made.order, { ...stored, basket: { ...stored.basket, lines: [] } })
+  }
+
+  /** It is shown as it has changed, and is ordered so when it is pressed again. */
+  private async changed(sent: Sent, stored: StoredBasket, lines: readonly SeenLine[]): Promise<Answer> {
+    const gone = new Set(lines.filter((l) => l.count === 0).map((l) => l.line.id))
+    await this.baskets.change(stored.id, (basket) => {
+      const next = caughtUp(basket, lines)
+      return gone.size > 0 ? { ...next, lines: next.lines.filter((l) => !gone.has(l.id)) } : next
+    })
+    return this.again(sent, stored, 'changed', {}, 409, { lines })
+  }
+
+  /** A basket that is empty because it was ordered just now leads to its order. */
+  private async placed(sent: Sent, stored: StoredBasket): Promise<Answer> {
+    const order = stored.placed === null ? null : await readOrder(this.db, stored.placed)
+    if (stored.basket.lines.length > 0 || !order) return this.again(sent, stored, 'empty', {}, 422)
+    return this.onward(sent, order, stored)
+  }
+
+  private receipt(order: StoredOrder): string {
+    const page = this.catalogue().page('receipt')
+    return `${page?.address ?? '/'}?${ORDER}=${this.orders.token(order.id)}`
+  }
+
+  /** To where an order is paid, or to its receipt. */
+  private async onward(sent: Sent, order: StoredOrder, stored?: StoredBasket): Promise<Answer> {
+    const page = await this.till.begin(order, this.orders.numberOf(order.id))
+    return this.led(page ?? this.receipt(order), sent, stored)
+  }
+
+  private async pay(sent: Sent, order: StoredOrder | null): Promise<Answer> {
+    if (!order) return this.led(this.here(sent), sent)
+    if (this.orderings.tooMany(sent.asking.place)) return sentenceOf(429, 'Please try again in a few minutes.')
+    const page = await this.till.begin(order, this.orders.numberOf(order.id))
+    return this.led(page ?? this.here(sent), sent)
+  }
+}
