@@ -18,6 +18,8 @@ const PAGE_OF: Record<Exclude<StarterUse, 'entry'>, (page: Page) => boolean> = {
   person: (p) => p.kind === 'person',
   search: (p) => p.kind === 'search',
   lost: (p) => p.kind === 'not-found',
+  'sign-in': (p) => p.kind === 'sign-in',
+  member: (p) => p.kind === 'member',
 }
 
 /** Ready-made layouts, fitted to this site, and drawn with its own content and house style. */

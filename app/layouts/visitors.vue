@@ -2,7 +2,10 @@
 /** What visitors meet and leave behind. */
 const PLACES = [
   { to: '/studio/visitors', label: 'Lost addresses' },
+  { to: '/studio/visitors/orders', label: 'Orders' },
   { to: '/studio/visitors/messages', label: 'Messages' },
+  { to: '/studio/visitors/newsletters', label: 'Newsletters' },
+  { to: '/studio/visitors/mail', label: 'Mail' },
   { to: '/studio/visitors/searches', label: 'Searches' },
   { to: '/studio/visitors/redirects', label: 'Redirects' },
 ]

@@ -22,6 +22,13 @@ const TEXTS = [
   ['locale', 'Locale', 'text', 35],
 ] as const
 
+/** Working pages that a site has or does without. */
+const PARTS = [
+  { key: 'search', label: 'Visitors can search, at /search' },
+  { key: 'shop', label: 'Visitors can buy: a basket at /basket, a checkout, and a page for each order' },
+  { key: 'signIn', label: 'Members can sign in, at /sign-in, and have a page of their own, at /member' },
+] as const
+
 async function set(key: keyof SiteSettings, value: unknown, input?: HTMLInputElement) {
   refused[key] = ''
   try {
@@ -80,15 +87,17 @@ const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
         />
       </div>
     </div>
-    <label class="flex items-center gap-2"
-      ><input
-        type="checkbox"
-        class="accent-ink"
-        :checked="settings.search !== false"
-        @change="set('search', ($event.target as HTMLInputElement).checked)"
-      />
-      Visitors can search, at /search</label
-    >
+    <div class="space-y-1.5">
+      <label v-for="part in PARTS" :key="part.key" class="flex items-baseline gap-2"
+        ><input
+          type="checkbox"
+          class="accent-ink"
+          :checked="part.key === 'search' ? settings.search !== false : settings[part.key]"
+          @change="set(part.key, ($event.target as HTMLInputElement).checked)"
+        />
+        <span>{{ part.label }}</span></label
+      >
+    </div>
     <p class="text-soft">
       What Home shows is chosen on the <NuxtLink to="/studio" class="underline">Map</NuxtLink>.
       <template v-if="!isOwner">Settings are for the owner to change.</template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   type Field,
+  type Offer,
   type Position,
   type RichDoc,
   type SiteDocument,
@@ -95,6 +96,12 @@ const setDocument = (at: number, change: Partial<SiteDocument>) =>
         />
       </template>
     </ListField>
+    <AskOffers
+      v-else-if="field.kind === 'offers'"
+      :label="field.label"
+      :offers="Array.isArray(held) ? (held as Offer[]) : []"
+      @set="emit('set', $event)"
+    />
     <ListField
       v-else-if="field.kind === 'documents'"
       :label="field.label"

@@ -25,6 +25,8 @@ const USES: Record<StarterUse, string> = {
   person: 'For the page of a person',
   search: 'For what a search found',
   lost: 'For the lost page',
+  'sign-in': 'For signing in',
+  member: 'For the page of a member',
 }
 const RATIO: Record<LayoutRegion, number> = { header: 0.42, intro: 0.42, body: 0.9, footer: 0.4, card: 1.1, piece: 0.4 }
 

@@ -57,7 +57,7 @@ const LONG = 20
 const wide = computed(() => {
   const { property } = props
   if (property.kind === 'choice') return property.options.some((o) => o.label.length > LONG)
-  return property.kind === 'rich' || isDynamic.value
+  return property.kind === 'rich' || isDynamic.value || ('lines' in property && property.lines === true)
 })
 
 function set(value: Value | undefined) {
@@ -80,8 +80,17 @@ function set(value: Value | undefined) {
       />
       <AskRich v-else-if="property.kind === 'rich'" :value="current" :page="page" :label="property.label" @set="set" />
       <div v-else class="flex min-w-0 items-start gap-1">
+        <textarea
+          v-if="property.kind === 'text' && property.lines"
+          class="input h-auto! min-h-24 py-1.5"
+          :value="several ? '' : String(current ?? '')"
+          :placeholder="several ? 'several values' : undefined"
+          :maxlength="property.most"
+          :aria-label="property.label"
+          @input="set(($event.target as HTMLTextAreaElement).value)"
+        />
         <input
-          v-if="property.kind === 'text'"
+          v-else-if="property.kind === 'text'"
           class="input"
           :value="several ? '' : String(current ?? '')"
           :placeholder="several ? 'several values' : undefined"

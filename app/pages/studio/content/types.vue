@@ -205,6 +205,7 @@ function move(event: KeyboardEvent, at: string[], items: readonly { id: string }
           :type="type"
           @remove="removing = { used: { kind: 'type', id: type.id }, name: type.plural, at: ['types'] }"
         />
+        <TypeSells :key="`${type.id} sold`" :type="type" />
         <TypeTells :key="`${type.id} told`" :type="type" />
       </template>
       <template v-else-if="taxonomy">

@@ -106,7 +106,7 @@ async function remove(id: number) {
           :kinds="[{ label: 'Messages', colour: 'ink', counts: answer.days.map((d) => d.count) }]"
           :says="`${counted(total, 'message')} in ${answer.days.length} days.`"
         />
-        <div class="mb-2 flex flex-wrap gap-2">
+        <div class="mb-2 flex flex-wrap items-center gap-2">
           <ToggleRow label="Which" :options="states" :value="state" @pick="state = $event" />
           <select v-if="forms.length > 1" v-model="form" class="input w-auto!" aria-label="Of which form">
             <option value="">every form</option>
@@ -166,6 +166,16 @@ async function remove(id: number) {
               <dt class="border-t pt-1.5 text-xs text-soft">{{ a.label || a.key }}</dt>
               <dd class="whitespace-pre-wrap pb-1.5 [overflow-wrap:anywhere]">
                 <a v-if="a.kind === 'mail'" class="underline" :href="`mailto:${a.says[0]}`">{{ a.says[0] }}</a>
+                <template v-else-if="a.files">
+                  <a
+                    v-for="f in a.files"
+                    :key="f.hash"
+                    class="block underline"
+                    :href="`/api/visitors/messages/${chosen.id}/files/${f.hash}`"
+                    download
+                    >{{ f.name }}</a
+                  >
+                </template>
                 <template v-else>{{ a.says.join(', ') }}</template>
               </dd>
             </template>

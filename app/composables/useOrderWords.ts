@@ -1,0 +1,24 @@
+import { type OrderState, writeMoney } from '#core/shop'
+import { useSite } from '~/stores/site'
+
+/** What the states of orders are called, and how their money is written. */
+export const ORDER_WORDS: Record<OrderState, string> = {
+  placed: 'Not paid yet',
+  paid: 'Paid',
+  sent: 'Sent',
+  expired: 'Expired',
+  cancelled: 'Cancelled',
+  owing: 'Money is owed',
+  refunded: 'Refunded',
+}
+
+export function useOrderWords() {
+  const site = useSite()
+  const locale = computed(() => site.site?.settings.locale ?? 'en')
+  const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+  return {
+    money: (minor: number, currency: string) => writeMoney(minor, currency, locale.value),
+    time: (at: number) => time.format(at),
+    locale,
+  }
+}
