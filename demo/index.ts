@@ -3,7 +3,7 @@ import type { Picture, Redirect, Site } from '../core/site'
 import { PAGES, SOME_DAY, STORIES, TALKS, TICKETS, unseenStories } from './content/entries'
 import { CLOCK_KIND, EXHIBITS } from './content/exhibits'
 import { FLOOR_PLAN } from './content/floor-plan'
-import { PEOPLE, TAXONOMIES, TERMS, TYPES } from './content/kinds'
+import { PEOPLE, TAXONOMIES, TERMS, TYPES, SELLING } from './content/kinds'
 import { MENUS } from './content/menus'
 import { BARE_DESIGN, DESIGN } from './design'
 import { drawClock, drawDetail, drawDial, drawTrain } from './pictures/clocks'
@@ -121,8 +121,9 @@ export function makeDemo(
       fallbackPicture: 'no-picture',
       floorPlan: FLOOR_PLAN,
       home: { kind: 'entry', entry: 'welcome' },
-      shop: false,
-      signIn: false,
+      shop: true,
+      selling: SELLING,
+      signIn: true,
     },
     types: TYPES,
     taxonomies: TAXONOMIES,

@@ -1,4 +1,4 @@
-import type { PageType, Person, Taxonomy, Term } from '../../core/site'
+import type { PageType, Person, Taxonomy, Term, ShopSettings } from '../../core/site'
 
 const choices = (...labels: string[]) =>
   labels.map((label) => ({ id: label.toLowerCase().replace(/[^a-z]+/g, '-'), label }))
@@ -61,6 +61,7 @@ export const TYPES: PageType[] = [
       { id: 'price', label: 'Price', kind: 'money' },
       { id: 'places', label: 'Places left', kind: 'number' },
     ],
+    sells: { price: 'price', stock: 'places', most: 6, tax: 'full', delivers: false, on: 'starts' },
   },
   {
     ...base,
@@ -82,6 +83,7 @@ export const TYPES: PageType[] = [
       { id: 'price', label: 'Price', kind: 'money' },
       { id: 'valid', label: 'Valid for', kind: 'text' },
     ],
+    sells: { price: 'price', most: 20, tax: 'full', delivers: false },
   },
 ]
 
@@ -174,3 +176,49 @@ export const PEOPLE: Person[] = [
   ),
   person('yusuf-hadley', 'Yusuf Hadley', 'Keeper of the night room', 'Works best after four in the afternoon.'),
 ]
+
+/** By what rules the museum sells. */
+export const SELLING: ShopSettings = {
+  format: 1,
+  taxes: [
+    { id: 'full', label: 'VAT', rate: 20, elsewhere: [] },
+    { id: 'books', label: 'VAT on books', rate: 0, elsewhere: [] },
+  ],
+  included: true,
+  deliveryTax: 'full',
+  deliveries: [
+    {
+      id: 'post',
+      label: 'By post',
+      about: 'Three to five days',
+      price: 3.5,
+      freeFrom: 40,
+      countries: ['GB', 'IE'],
+      collected: false,
+    },
+    {
+      id: 'abroad',
+      label: 'By post, abroad',
+      about: 'One to two weeks',
+      price: 9,
+      freeFrom: null,
+      countries: [],
+      collected: false,
+    },
+    {
+      id: 'desk',
+      label: 'At the desk',
+      about: 'Whenever we are open',
+      price: 0,
+      freeFrom: null,
+      countries: [],
+      collected: true,
+    },
+  ],
+  countries: [],
+  country: 'GB',
+  hold: 30,
+  keep: 2200,
+  mail: 'desk@quillmere.example.org',
+  prefix: 'Q-',
+}

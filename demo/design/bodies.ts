@@ -1,6 +1,6 @@
 import type { LayoutDocument } from '../../core/tree'
 import { hours } from './door'
-import { place, visitBand } from './pieces'
+import { askKeeper, place, visitBand } from './pieces'
 import { EXHIBITS } from './exhibits'
 import { column, element, field, items, layout, line, row } from './make'
 
@@ -45,6 +45,7 @@ export const BODIES: LayoutDocument[] = [
           { day: field('starts'), before: 'It begins in ', after: '.', on: 'It is today.', over: 'It is over.' },
           { size: 17 },
         ),
+        element('buy', { label: 'Book a place', quantity: 'Places', gone: 'It is over' }),
         element('button', { label: 'Buy a ticket', link: { page: 'archive:ticket' } }),
         share(),
       ),
@@ -92,6 +93,53 @@ export const BODIES: LayoutDocument[] = [
           empty:
             'Exhibits that you put on your list stand here. The list is kept in your browser and needs script; without it, a bookmark of each page does as well.',
         }),
+      ),
+    ),
+  ),
+  layout(
+    'contact-page',
+    'Contact page',
+    'body',
+    row(
+      'Words',
+      { paddingTop: { wide: 44, narrow: 28 }, gap: 48 },
+      column(8, {}, element('entry-content', {}, { size: 18 })),
+      column(4, {}, place('address-card')),
+    ),
+    askKeeper({
+      'heading text': 'Write to us',
+      'field value': field('name', { of: 'site', before: 'What you write goes to the desk of the ', after: '.' }),
+    }),
+  ),
+  layout(
+    'sign-in-page',
+    'Sign-in page',
+    'body',
+    row(
+      'Door',
+      { paddingTop: { wide: 44, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 }, gap: 48 },
+      column(6, {}, element('sign-in', { signedIn: 'You are in. The kettle is on.' })),
+      column(
+        6,
+        { flow: 8, background: '@wash', paddingTop: 22, paddingRight: 22, paddingBottom: 22, paddingLeft: 22 },
+        element('heading', { text: 'For friends of the house', level: '2' }, { size: 19 }),
+        element('text', { text: line('Whoever supports the museum has a page here. Ask at the desk for a way in.') }),
+      ),
+    ),
+  ),
+  layout(
+    'member-page',
+    'Member page',
+    'body',
+    row(
+      'Member',
+      { paddingTop: { wide: 44, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 }, gap: 48 },
+      column(6, {}, element('account', { greeting: 'Good to see you, {name}.' })),
+      column(
+        6,
+        { flow: 8 },
+        element('heading', { text: 'What is on', level: '2' }, { size: 19 }),
+        element('entry-list', { type: 'talk', most: 3, columns: 1, level: '3' }),
       ),
     ),
   ),
@@ -151,7 +199,7 @@ export const BODIES: LayoutDocument[] = [
       column(
         6,
         {},
-        element('field', { value: field('price') }, { family: '@heading', size: 40, weight: 600 }),
+        element('buy', { label: 'Put it into the basket' }),
         element('field', { label: 'Valid for', value: field('valid') }),
         element('entry-content'),
         element('icon-list', {

@@ -1,6 +1,6 @@
 import type { Edit } from '../../core/layouts'
 import { type LayoutDocument, type Row, walk } from '../../core/tree'
-import { saying, visitBand } from './pieces'
+import { askKeeper, saying, visitBand } from './pieces'
 import { column, element, field, holding, layout, line, row, variation, when } from './make'
 
 const body = { paddingTop: { wide: 44, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 } }
@@ -94,6 +94,7 @@ const EXHIBIT_PAGE = layout(
       element('documents', { heading: 'To read at home' }, { size: 15 }),
     ),
   ),
+  askKeeper(),
   row(
     'More of them',
     { paddingTop: 40, paddingBottom: 64, width: 'band', background: '@wash' },
@@ -157,7 +158,7 @@ const TURRET_EXHIBIT = variation('turret-exhibit', 'Turret exhibit', EXHIBIT_PAG
   )
   return [
     { kind: 'insert', parent: 'turret-exhibit', index: 2, node: tabs },
-    ...saying(base.element('piece'), {
+    ...saying(base.place('visit-band'), {
       'heading text': 'Ninety-one steps up',
       'text text': line('The tower is climbed twice a day, in stout shoes.'),
     }),

@@ -6,6 +6,7 @@ import { AROUND } from './around'
 import { BODIES } from './bodies'
 import { HOME } from './home'
 import { PIECES } from './pieces'
+import { SHOP } from './shop'
 
 const use = (layout: string): Say => ({ kind: 'use', layout })
 const empty: Say = { kind: 'empty' }
@@ -45,6 +46,13 @@ const FRAMES: Frame[] = [
   frame('stories', [type('story')], { body: use('story-page') }),
   frame('tickets', [type('ticket')], { body: use('ticket-page'), footer: use('slim-footer') }),
   frame('visit', [page('entry:visit')], { body: use('visit-page') }),
+  frame('basket', [page('basket')], { body: use('basket-page') }),
+  frame('checkout', [page('checkout')], { body: use('checkout-page') }),
+  frame('receipt', [page('receipt')], { body: use('receipt-page') }),
+  frame('order', [page('order-status')], { body: use('order-page') }),
+  frame('sign-in', [page('sign-in')], { body: use('sign-in-page') }),
+  frame('member', [page('member')], { body: use('member-page') }),
+  frame('contact', [page('entry:contact')], { body: use('contact-page') }),
   frame('pages', [type('page')], { body: use('plain-page') }),
   frame(
     'shelves',
@@ -82,6 +90,8 @@ const FOR: Readonly<Record<string, string>> = {
   'room-archive': 'A room with all that stands in it, on the plan too',
   'exhibit-shelves': 'All clocks, to be narrowed by room, period, maker and size',
   'address-card': 'Where to find us, among other things',
+  'ask-keeper': 'A question to whoever keeps the thing shown, by mail',
+  'contact-page': 'Where to find us, and a form that reaches the desk',
   'visit-band': 'The way to the door, at the end of a page',
   'lost-page': 'Where no page is: polite words, a search, and ways back in',
   results: 'What a search has found, and where it leads when that is nothing',
@@ -95,7 +105,7 @@ const withLine = (layout: LayoutDocument): LayoutDocument => {
 /** The museum's finished design. */
 export const DESIGN: Design = {
   format: 1,
-  layouts: [...AROUND, ...BODIES, HOME, ...ARCHIVES, ...PIECES].map(withLine),
+  layouts: [...AROUND, ...BODIES, HOME, ...ARCHIVES, ...SHOP, ...PIECES].map(withLine),
   frames: FRAMES,
   house: {
     ...PLAIN_HOUSE,

@@ -53,6 +53,13 @@ export class Base {
     return found
   }
 
+  /** Where a shared piece stands. */
+  place(piece: Id): LayoutElement {
+    const found = elementsOf(this.tree).find((e) => e.type === 'piece' && e.props.piece === piece)
+    if (!found) throw new Error(`${this.tree.name} does not show ${piece}`)
+    return found
+  }
+
   /** Something of the variation's own, numbered as such. */
   own<N extends Row | Column | LayoutElement>(node: N): N {
     return numbered(node, () => `${this.id}-${++this.made}`)

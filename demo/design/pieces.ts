@@ -2,6 +2,7 @@ import type { Edit } from '../../core/layouts'
 import type { Id } from '../../core/site'
 import { type Fill, type Layout, type LayoutElement, type Row, type Value, elementsOf } from '../../core/tree'
 import { contact } from './door'
+import { ASK_KEEPER } from './forms'
 import { column, element, layout, line, row } from './make'
 
 /** What the museum keeps once and shows in several layouts. */
@@ -58,7 +59,7 @@ const VISIT_BAND: Layout = layout(
   ),
 )
 
-export const PIECES: readonly Layout[] = [ADDRESS_CARD, VISIT_BAND]
+export const PIECES: readonly Layout[] = [ADDRESS_CARD, VISIT_BAND, ASK_KEEPER]
 
 type Says = Readonly<Record<string, Value>>
 
@@ -93,6 +94,9 @@ export function place(piece: Id, says: Says = {}, looks: Readonly<Record<string,
 /** What a variation says at a place that its base has. */
 export const saying = ({ id, props }: LayoutElement, says: Says): Edit[] =>
   fillsOf(String(props.piece), says, {}).map((fill) => ({ kind: 'setFill', id, fill }))
+
+/** A form in a row of its own, for whoever keeps what is shown. */
+export const askKeeper = (says: Says = {}): Row => plainRow(place('ask-keeper', says))
 
 /** The band in a row of its own, which gives way to it. */
 export const visitBand = (says: Readonly<Record<string, Value>> = {}): Row => plainRow(place('visit-band', says))
