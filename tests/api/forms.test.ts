@@ -39,19 +39,19 @@ beforeAll(async () => {
   const insert = { kind: 'insert', parent: 'with-form', index: 0, node: row(column(12, asks as never)) }
   const edits = [{ id: 'first', does: 'edit', edit: insert }]
   expect((await ada.call('POST', '/layouts/with-form/edits', { revision: 1, edits })).status).toBe(200)
-  const over = frame('asks', [{ kind: 'page', page: 'entry:contact' }], { body: { kind: 'use', layout: 'with-form' } })
+  const over = frame('asks', [{ kind: 'page', page: 'entry:access' }], { body: { kind: 'use', layout: 'with-form' } })
   expect((await ada.call('PUT', '/frames/asks', { frame: over, revision: 0 })).status).toBe(200)
   expect((await ada.call('POST', '/releases', { note: 'A form' })).status).toBe(200)
 }, 60_000)
 afterAll(() => server.stop())
 
-const page = async () => (await fetch(`${server.origin}/contact`)).text()
+const page = async () => (await fetch(`${server.origin}/access`)).text()
 const proof = async () => /name="proof" value="([^"]+)"/.exec(await page())![1]!
 const send = async (
   values: Record<string, string> | URLSearchParams,
   headers: Record<string, string> = {},
 ): Promise<Response> =>
-  fetch(`${server.origin}/contact`, {
+  fetch(`${server.origin}/access`, {
     method: 'POST',
     redirect: 'manual',
     headers: { 'content-type': 'application/x-www-form-urlencoded', ...headers },
@@ -72,7 +72,7 @@ const messages = async (client = wim, query = '') => {
 
 test('what a visitor sends is read by those who work there, and by nobody else', async () => {
   const answer = await send(await right())
-  expect([answer.status, answer.headers.get('location')]).toEqual([303, '/contact?sent=ask#of-ask'])
+  expect([answer.status, answer.headers.get('location')]).toEqual([303, '/access?sent=ask#of-ask'])
   const { status, messages: all } = await messages()
   expect([status, all.map((m) => m.message.answers.map((a) => a.says))]).toEqual([
     200,

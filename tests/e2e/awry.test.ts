@@ -7,7 +7,7 @@ import { expect, keep, makeFrame, saved, signIn, test } from './studio'
 
 test.beforeEach(async ({ page, server }) => {
   await signIn(page, server)
-  await expect(page.getByRole('heading', { name: '114 pages' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '120 pages' })).toBeVisible()
 })
 
 test('conditions that fit no page say so, and stay to be mended', async ({ page }) => {
@@ -85,13 +85,13 @@ test('the sign-in has run out while an entry is written: what was written stays'
   await other.goto(`${server.origin}/studio`)
   await other.getByRole('button', { name: /^Ada/ }).click()
   await other.getByRole('menuitem', { name: 'Sign out', exact: true }).click()
-  await expect(other.getByRole('button', { name: 'Sign in' })).toBeVisible()
+  await expect(other.locator('form').getByRole('button', { name: 'Sign in' })).toBeVisible()
   await page.getByRole('button', { name: 'Store', exact: true }).click()
   await expect(page.getByRole('alert')).toContainText('Sign in')
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Visit us, <b>any</b> day & night')
   await other.getByLabel('Mail address').fill('ada@quillmere.example.org')
   await other.getByLabel('Password').fill('wind-me-on-sunday')
-  await other.getByRole('button', { name: 'Sign in' }).click()
+  await other.locator('form').getByRole('button', { name: 'Sign in' }).click()
   await expect(other.getByRole('navigation', { name: 'Studio' })).toBeVisible()
   await page.getByRole('button', { name: 'Store', exact: true }).click()
   await expect(page.getByText('Stored.', { exact: true })).toBeVisible()
@@ -143,7 +143,7 @@ test('a frame being edited is open again after a reload and after a closed windo
 
   const other = await context.newPage()
   await other.goto(`${server.origin}/studio`)
-  await expect(other.getByRole('heading', { name: '114 pages' })).toBeVisible()
+  await expect(other.getByRole('heading', { name: '120 pages' })).toBeVisible()
   await expect(kept(other)).toHaveCount(0)
   await expect(other.getByRole('button', { name: 'Add frame' })).toBeEnabled()
   await page.close()

@@ -22,7 +22,7 @@ test('from an empty spot to the message that a visitor without script sent', asy
 
   const bare = await browser.newContext({ javaScriptEnabled: false })
   const visitor = await bare.newPage()
-  await visitor.goto(`${server.origin}/contact`)
+  await visitor.goto(`${server.origin}/access`)
   await expect(visitor.getByText('We answer to it.')).toBeVisible()
   await visitor.getByLabel('Your name').fill('Inez Calloway')
   await visitor.getByLabel('Your mail address').fill('nobody')
@@ -77,7 +77,7 @@ test('a question that another calls for comes and goes with the answer, without 
   await release(page)
   const bare = await browser.newContext({ javaScriptEnabled: false })
   const visitor = await bare.newPage()
-  await visitor.goto(`${server.origin}/contact`)
+  await visitor.goto(`${server.origin}/access`)
   await expect(visitor.getByLabel('I come with a group')).toBeVisible()
   await expect(visitor.getByLabel('Your mail address')).toBeHidden()
   await visitor.getByLabel('I come with a group').check()

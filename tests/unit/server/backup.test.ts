@@ -26,6 +26,10 @@ beforeAll(async () => {
 const { settings } = makeDemo().site
 
 test('a backup of a database that is in use becomes the same site in another folder, with its files', async () => {
+  const sent = new FileStore(folder, 'sent')
+  await sent.open()
+  const came = await sent.bring(Buffer.from('what a visitor sent'))
+  await sent.keep(came)
   const file = join(out, 'site.backup')
   const count = await writeBackup(folder, file)
   expect(count).toBeGreaterThan(100)
@@ -41,6 +45,7 @@ test('a backup of a database that is in use becomes the same site in another fol
     .where('id', '=', 'mark')
     .executeTakeFirstOrThrow()
   expect((await files.read(hash))!.toString()).toContain('<svg')
+  expect((await new FileStore(again, 'sent').read(came.hash))!.toString()).toBe('what a visitor sent')
   await restored.destroy()
   await expect(restoreBackup(file, again)).rejects.toThrow('There is a site in')
 })

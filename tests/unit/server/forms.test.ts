@@ -6,6 +6,8 @@ import { hourOf } from '#core/forms'
 import { Catalogue, type Parameters, readAddress } from '#core/site'
 import type { Layout, LayoutElement } from '#core/tree'
 import type { Content } from '../../../server/services/content'
+import { deleteMessages, insertMessage } from '../../../server/database/messages'
+import { FileStore } from '../../../server/media/store'
 import { Forms } from '../../../server/services/forms'
 import { Messages } from '../../../server/services/messages'
 import { ANYBODY, type Asking, Published } from '../../../server/services/published'
@@ -14,7 +16,7 @@ import { freshDatabase } from './database'
 
 /** Forms on published pages: drawn ready for everybody, proved, judged by the server, and kept once. */
 
-const { db } = freshDatabase()
+const { db, folder } = freshDatabase()
 const { site, design } = makeDemo()
 const content = {
   catalogue: new Catalogue(site),
@@ -57,10 +59,18 @@ const formWith = (props: LayoutElement['props'] = {}, id = 'ask'): LayoutElement
 })
 const bodyOf = (...held: LayoutElement[]): Layout => layout('with-form', 'body', row(column(12, ...held)))
 
+const noFiles = { has: async () => true, clearBut: async () => 0 }
+let woken = 0
 let forms: Forms
 let published: Published
 function publish(...held: LayoutElement[]): void {
-  forms = new Forms(db(), 'secret', () => now)
+  forms = new Forms(
+    db(),
+    'secret',
+    noFiles,
+    () => woken++,
+    () => now,
+  )
   published = new Published(content, { form: forms.take }, undefined, (page, form, at) =>
     forms.proof(page, form, hourOf(at)),
   )
@@ -147,6 +157,33 @@ test('what is not shown to somebody is not asked of them, and its answer is not 
   expect(again.body.toString()).toContain('<a href="#of-party">party</a>')
 })
 
+test('files of messages stay while they do; those of forms that were never sent go after half a day', async () => {
+  const store = new FileStore(folder, 'sent')
+  await store.open()
+  const keep = async (words: string) => {
+    const { path, hash, size } = await store.bring(Buffer.from(words))
+    await store.keep({ path, hash })
+    return { name: 'a.txt', hash, size, mime: 'text/plain', kind: 'document' as const }
+  }
+  const [sentFile, unsent] = [await keep('kept'), await keep('never sent')]
+  const asks = new Forms(db(), 'secret', store, undefined, () => Date.now() + 13 * 3_600_000)
+  const message: Message = {
+    format: 1,
+    form: 'F',
+    page: 'home',
+    title: '',
+    answers: [{ key: 'f', label: 'F', kind: 'file', says: ['a.txt'], files: [sentFile].map(({ kind: _, ...f }) => f) }],
+  }
+  const id = await insertMessage(db(), { message, state: 'read', at: now, ends: now * 2, digest: 'd' }, 0)
+  await new Forms(db(), 'secret', store).dropFiles()
+  expect([await store.has(sentFile.hash), await store.has(unsent.hash)]).toEqual([true, true])
+  await asks.dropFiles()
+  expect([await store.has(sentFile.hash), await store.has(unsent.hash)]).toEqual([true, false])
+  await deleteMessages(db(), [id])
+  await asks.dropFiles()
+  expect(await store.has(sentFile.hash)).toBe(false)
+})
+
 test('on the lost page one is thanked where one was, and never led to another site', async () => {
   publish(formWith())
   const over = frame('lost', [{ kind: 'page', page: 'not-found' }], { body: { kind: 'use', layout: 'with-form' } })
@@ -180,7 +217,7 @@ test('a question that another calls for is away until then, without script', asy
 
 test('a proof of another form, of long ago, of another page or of nobody is refused, and nothing is lost', async () => {
   const values = await sent(RIGHT)
-  const other = new Forms(db(), 'another site', () => now)
+  const other = new Forms(db(), 'another site', noFiles, undefined, () => now)
   const page = content.catalogue.page('entry:contact')!
   const hour = hourOf(now)
   for (const proof of [

@@ -4,12 +4,14 @@ import { gunzipSync, brotliDecompressSync } from 'node:zlib'
 import { makeDemo } from '#demo/index'
 import { Formats } from '#core/drawing'
 import type { Circumstance, Condition } from '#core/conditions'
+import { sampleShopping } from '#core/shop'
 import { Catalogue, readAddress } from '#core/site'
 import { answerOf } from '../../../server/services/answer'
 import type { Content } from '../../../server/services/content'
 import { encodingsOf } from '../../../server/services/encoding'
 import { ANYBODY, type Asking, type Posts, Published } from '../../../server/services/published'
 import { Ready, ReadyPages } from '../../../server/services/ready'
+import { countSaid } from '../../../server/shop/baskets'
 import { answerVisitor } from '../../../server/services/visitors'
 import { column, element, frame, layout, row, plain } from '../../fixtures'
 
@@ -47,23 +49,23 @@ const KIOSK: Circumstance = { kind: 'parameter', name: 'kiosk', op: 'present', v
 describe('what is kept ready', () => {
   test('a page is answered from what is kept, until a release', async () => {
     const published = publish()
-    const first = await get(published, '/contact')
+    const first = await get(published, '/access')
     expect(first).toMatchObject({ status: 200, headers: { 'cache-control': 'public, max-age=0, must-revalidate' } })
-    expect(published.readyAt('/contact')!.answer).toBe(first)
-    expect(await get(published, '/contact')).toBe(first)
+    expect(published.readyAt('/access')!.answer).toBe(first)
+    expect(await get(published, '/access')).toBe(first)
     published.swap(makeDemo(true).design)
-    expect(published.readyAt('/contact')).toBeUndefined()
-    expect((await get(published, '/contact')).etag).not.toBe(first.etag)
+    expect(published.readyAt('/access')).toBeUndefined()
+    expect((await get(published, '/access')).etag).not.toBe(first.etag)
   })
 
   test('only parameters that the page reads make another copy, whatever their order', async () => {
     const published = publish()
-    const plain = await get(published, '/contact')
+    const plain = await get(published, '/access')
     expect(plain.depends.parameters).toEqual(new Set(['kiosk']))
-    expect(await get(published, '/contact?utm=1&from=letter')).toBe(plain)
-    const kiosk = await get(published, '/contact?a=1&kiosk=hall')
+    expect(await get(published, '/access?utm=1&from=letter')).toBe(plain)
+    const kiosk = await get(published, '/access?a=1&kiosk=hall')
     expect(kiosk.body.toString()).not.toContain('<header>')
-    expect(await get(published, '/contact?kiosk=hall&b=2')).toBe(kiosk)
+    expect(await get(published, '/access?kiosk=hall&b=2')).toBe(kiosk)
     expect(published.ready.size).toBe(2)
     const found = await get(published, '/search?x=1&q=clock')
     expect(found.body.toString()).toContain('value="clock"')
@@ -74,19 +76,19 @@ describe('what is kept ready', () => {
     const ready = new ReadyPages(0.05)
     const published = new Published(contentOf(), {}, ready)
     published.swap(design)
-    for (let i = 0; i < 40; i++) await get(published, `/contact?kiosk=${i}`)
+    for (let i = 0; i < 40; i++) await get(published, `/access?kiosk=${i}`)
     expect(ready.bytes).toBeLessThanOrEqual(0.05 * 1024 * 1024)
     expect(ready.size).toBeGreaterThan(1)
-    expect(ready.get('/contact?kiosk=39')).toBeDefined()
-    expect(ready.get('/contact?kiosk=0')).toBeUndefined()
+    expect(ready.get('/access?kiosk=39')).toBeDefined()
+    expect(ready.get('/access?kiosk=0')).toBeUndefined()
     const none = new Published(contentOf(), {}, new ReadyPages(0))
     none.swap(design)
-    expect(await get(none, '/contact')).not.toBe(await get(none, '/contact'))
+    expect(await get(none, '/access')).not.toBe(await get(none, '/access'))
   })
 
   test('addresses that are no page are answered alike, and not kept', async () => {
     const published = publish()
-    for (const address of ['/nowhere', '/nowhere/at/all', '///', '/contact%2f'])
+    for (const address of ['/nowhere', '/nowhere/at/all', '///', '/access%2f'])
       expect(await get(published, address)).toMatchObject({ status: 404 })
     expect(published.ready.size).toBe(0)
   })
@@ -100,10 +102,10 @@ describe('what is kept ready', () => {
 
   test('what was drawn before a change that came meanwhile is not kept', async () => {
     const published = publish()
-    const asked = get(published, '/contact')
+    const asked = get(published, '/access')
     published.swap(makeDemo(true).design)
     await asked
-    expect(published.readyAt('/contact')).toBeUndefined()
+    expect(published.readyAt('/access')).toBeUndefined()
   })
 })
 
@@ -131,8 +133,8 @@ describe('what a page depends on', () => {
     ['the date', [{ kind: 'date', from: '2026-01-01', until: null, weekdays: [] }], { 'cache-control': shared }, false],
   ])('%s decides what caches may do with it', async (_, onlyWhen, headers, kept) => {
     const published = framed(...onlyWhen)
-    expect((await get(published, '/contact')).headers).toMatchObject(headers)
-    expect(published.readyAt('/contact') !== undefined).toBe(kept)
+    expect((await get(published, '/access')).headers).toMatchObject(headers)
+    expect(published.readyAt('/access') !== undefined).toBe(kept)
     // A frame that cannot cover a page changes nothing for it.
     const talk = await get(published, '/talks/winding-for-beginners')
     expect(talk.depends.needs).toEqual(new Set(['address']))
@@ -141,9 +143,9 @@ describe('what a page depends on', () => {
   test('who is signed in is asked only where it makes a difference', async () => {
     let asked = 0
     const counting: Asking = { ...member, session: () => (asked++, member.session()) }
-    await get(publish(), '/contact', counting)
+    await get(publish(), '/access', counting)
     expect(asked).toBe(0)
-    await get(framed({ kind: 'role', roles: ['member'] }), '/contact', counting)
+    await get(framed({ kind: 'role', roles: ['member'] }), '/access', counting)
     expect(asked).toBe(1)
   })
 
@@ -158,13 +160,40 @@ describe('what a page depends on', () => {
     const published = publish({ layouts: [...design.layouts, greeting], frames })
     const talk = await get(published, '/talks/winding-for-beginners', member)
     expect([talk.depends.needs.has('session'), talk.body.toString().includes('Mina')]).toEqual([true, true])
-    expect((await get(published, '/contact', member)).depends.needs.has('session')).toBe(false)
+    expect((await get(published, '/access', member)).depends.needs.has('session')).toBe(false)
   })
 
   test('addresses are found with and without their slash, and what home shows leads home', async () => {
     const published = publish()
-    expect(await get(published, '/contact/?a=1')).toMatchObject({ status: 308, headers: { location: '/contact?a=1' } })
+    expect(await get(published, '/access/?a=1')).toMatchObject({ status: 308, headers: { location: '/access?a=1' } })
     expect(await get(published, '/welcome')).toMatchObject({ status: 308, headers: { location: '/' } })
+  })
+})
+
+describe('how many things are in the basket', () => {
+  test('a page that says it is kept ready by that number, and everybody has their own', async () => {
+    const counts = layout('counts', 'header', row(column(12, element('basket-link'))))
+    const over = frame('counts', [{ kind: 'page', page: 'entry:access' }], {
+      header: { kind: 'use', layout: 'counts' },
+    })
+    const changed = { ...design, layouts: [...design.layouts, counts], frames: [...design.frames, over] }
+    const desk = { count: countSaid, leadsTo: [], shopping: async () => sampleShopping(contentOf().catalogue) }
+    const published = new Published(contentOf(), {}, undefined, undefined, desk)
+    published.swap(changed)
+    const cookies = (count: number) => `of-basket=abc.${count}.seal`
+    const ask = (cookie?: string) => get(published, '/access', { ...ANYBODY, cookies: cookie })
+    const said = (answer: { body: Buffer }) => /basket-count">([^<]+)</.exec(answer.body.toString())?.[1] ?? ''
+    const [none, two, seven] = [await ask(), await ask(cookies(2)), await ask(cookies(7))]
+    expect([none, two, seven].map(said)).toEqual(['', '2', '7'])
+    expect(none.headers).toMatchObject({ 'cache-control': 'public, max-age=0, must-revalidate' })
+    expect(none.headers.vary).toContain('cookie')
+    expect(published.readyAt('/access')!.answer).toBe(none)
+    expect(published.readyAt('/access', cookies(2))!.answer).toBe(two)
+    expect(published.readyAt('/access', cookies(3))).toBeUndefined()
+    expect(said(await ask('of-basket=abc.99999.x'))).toBe('99+')
+    // Whatever a cookie says, there are no more than a hundred forms of a page.
+    expect(await ask('of-basket=abc.12345.y')).toBe(await ask('of-basket=abc.99999.x'))
+    expect(published.readyAt('/exhibits', cookies(5))).toBe(published.readyAt('/exhibits'))
   })
 })
 
@@ -192,7 +221,7 @@ describe('over HTTP', () => {
   test('a form is taken where a page holds an element that asks for it, and nowhere else', async () => {
     const taken = await post('/search', 'form=search-box&q=clock')
     expect([taken.status, await taken.text()]).toEqual([200, 'search clock'])
-    const none = await post('/contact', 'form=search-box')
+    const none = await post('/access', 'form=search-box')
     expect([none.status, none.headers.get('allow')]).toEqual([405, 'GET, HEAD'])
     expect((await post('/search', 'form=constructor')).status).toBe(422)
     expect((await post('/search', '')).status).toBe(422)
@@ -213,16 +242,16 @@ describe('over HTTP', () => {
   test('what is larger than a first flight is compressed before it is sent, what is smaller after', async () => {
     const [large, small] = [
       await published.ask(readAddress('/exhibits'), ANYBODY),
-      await published.ask(readAddress('/contact?kiosk'), ANYBODY),
+      await published.ask(readAddress('/access?kiosk'), ANYBODY),
     ]
     expect([large.answer.body.length > 14_000, large.has('gzip')]).toEqual([true, true])
     expect([small.answer.body.length > 14_000, small.has('gzip')]).toEqual([false, false])
   })
 
   test('a page goes out as the browser takes it, in brotli once that is made', async () => {
-    const ask = (encoding: string) => fetch(`${origin}/contact`, { headers: { 'accept-encoding': encoding } })
+    const ask = (encoding: string) => fetch(`${origin}/access`, { headers: { 'accept-encoding': encoding } })
     const plain = await (await ask('identity')).text()
-    const ready = published.readyAt('/contact')!
+    const ready = published.readyAt('/access')!
     for (let i = 0; i < 200 && !ready.has('br'); i++) await new Promise((done) => setTimeout(done, 20))
     const zipped = await ask('gzip')
     expect([zipped.headers.get('content-encoding'), await zipped.text()]).toEqual(['gzip', plain])
@@ -264,27 +293,27 @@ describe('what things ask for before they are shown', () => {
 
   test('by who is signed in: its pages are private and never kept for others', async () => {
     const published = asking({ kind: 'signed-in', yes: true })
-    expect([await says(published, '/contact', member), await says(published, '/contact')]).toEqual([true, false])
-    const { headers } = await get(published, '/contact')
+    expect([await says(published, '/access', member), await says(published, '/access')]).toEqual([true, false])
+    const { headers } = await get(published, '/access')
     expect(headers).toMatchObject({ 'cache-control': 'private, no-cache', vary: 'accept-encoding, cookie' })
-    expect(published.readyAt('/contact')).toBeUndefined()
+    expect(published.readyAt('/access')).toBeUndefined()
   })
 
   test('by an address parameter: it makes another copy, and only it', async () => {
     const published = asking({ kind: 'parameter', name: 'tour', op: 'is', values: ['night'] })
-    expect([await says(published, '/contact?tour=night'), await says(published, '/contact?tour=day')]).toEqual([
+    expect([await says(published, '/access?tour=night'), await says(published, '/access?tour=day')]).toEqual([
       true,
       false,
     ])
-    expect((await get(published, '/contact')).depends.parameters).toEqual(new Set(['kiosk', 'tour']))
+    expect((await get(published, '/access')).depends.parameters).toEqual(new Set(['kiosk', 'tour']))
   })
 
   test('by a field of the entry: nothing of who asks is read', async () => {
     const published = asking({ kind: 'field', field: 'maker', op: 'is-not-empty', value: null })
-    expect([await says(published, '/exhibits/the-night-regulator'), await says(published, '/contact')]).toEqual([
+    expect([await says(published, '/exhibits/the-night-regulator'), await says(published, '/access')]).toEqual([
       true,
       false,
     ])
-    expect((await get(published, '/contact')).depends).toEqual((await get(publish(), '/contact')).depends)
+    expect((await get(published, '/access')).depends).toEqual((await get(publish(), '/access')).depends)
   })
 })

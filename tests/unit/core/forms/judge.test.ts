@@ -32,6 +32,8 @@ const asks = (kind: Question['kind'], more: Partial<Question> = {}): Question =>
   options: [],
   when: null,
   value: '',
+  takes: 'any',
+  heaviest: 5,
   ...more,
 })
 const formOf = (...questions: Question[]): AskedForm => ({ id: 'form', name: 'Form', questions, words: FORM_WORDS })
