@@ -111,6 +111,12 @@ export const PROBLEMS = {
     'This cannot be done to an order that is {state}; it may have moved meanwhile. Nothing was changed.',
   ],
   'order-refund': [502, '{why} Nothing was changed; try again in a moment.'],
+  'order-came': [
+    409,
+    'So many did not buy that, or their order is not paid; look at the sheet again. Nothing was changed.',
+  ],
+  'discount-wrong': [422, '{why}. Nothing was stored.'],
+  'discount-used': [409, 'This code was used, and orders tell of it: switch it off instead. Nothing was removed.'],
   'order-mail': [409, 'There is nothing to mail about this order, or nobody to mail it to.'],
   'message-unknown': [404, 'There is no such message any more.'],
   'nothing-to-take-back': [409, 'There is no release before this one that visitors could see again.'],

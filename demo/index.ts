@@ -1,12 +1,13 @@
 import type { Design } from '../core/frames'
 import type { Picture, Redirect, Site } from '../core/site'
-import { PAGES, SOME_DAY, STORIES, TALKS, TICKETS, unseenStories } from './content/entries'
+import { GIFTS, PAGES, SOME_DAY, STORIES, TALKS, TICKETS, unseenStories } from './content/entries'
 import { CLOCK_KIND, EXHIBITS } from './content/exhibits'
 import { FLOOR_PLAN } from './content/floor-plan'
 import { PEOPLE, TAXONOMIES, TERMS, TYPES, SELLING } from './content/kinds'
 import { MENUS } from './content/menus'
 import { BARE_DESIGN, DESIGN } from './design'
 import { drawClock, drawDetail, drawDial, drawTrain } from './pictures/clocks'
+import { drawGift } from './pictures/gifts'
 import { drawEmptyCase, drawMark, drawPortrait, drawRoom, drawTicket } from './pictures/others'
 
 export { REMOVED_STORY } from './content/entries'
@@ -32,7 +33,7 @@ export const DEMO_USERS: DemoUser[] = [
   { name: 'Mina Sark', mail: 'mina@quillmere.example.org', role: 'member' },
 ]
 
-const ENTRIES = [...PAGES, ...EXHIBITS, ...TALKS, ...STORIES, ...TICKETS]
+const ENTRIES = [...PAGES, ...EXHIBITS, ...TALKS, ...STORIES, ...TICKETS, ...GIFTS.map((g) => g.entry)]
 
 /** Addresses of an earlier site of the museum, as old guides print them. */
 const REDIRECTS: Redirect[] = [
@@ -74,6 +75,9 @@ function drawnPictures(): DrawnPicture[] {
   const tickets = TICKETS.map((e) =>
     picture(e.picture!, `A ticket: ${e.title}`, 800, 500, drawTicket(e.id, e.title.charAt(0))),
   )
+  const gifts = GIFTS.map(({ entry, drawn }) =>
+    picture(entry.picture!, entry.title, 800, 800, drawGift(entry.id, drawn)),
+  )
   const portraits = PEOPLE.map((p) =>
     picture(
       p.picture!,
@@ -98,7 +102,7 @@ function drawnPictures(): DrawnPicture[] {
     picture('empty-case', 'An empty case: out for repair', 1600, 1000, drawEmptyCase()),
     picture('no-picture', 'No picture yet', 800, 800, drawClock('no-picture', 'movement')),
   ]
-  return [...clockPictures(), ...details, ...tickets, ...portraits, ...rooms, ...others]
+  return [...clockPictures(), ...details, ...tickets, ...gifts, ...portraits, ...rooms, ...others]
 }
 
 export const PICTURES: DrawnPicture[] = drawnPictures()

@@ -71,9 +71,10 @@ export function useDrawing() {
     const inGrid = grid && inHand?.region === 'card' ? cardGrid(inHand.layout, page.type ?? null) : null
     const design = inGrid ? { ...kept, layouts: [...kept.layouts, inGrid] } : kept
     const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout, asNeeded: true })
-    const outcome = resolve(compiledFrom(rules, catalogue), page, request)
-    const lists = (other: Page) =>
-      compiled.listsShown(other, other === page ? outcome : resolve(compiledFrom(rules, catalogue), other, request))
+    const decided = (other: Page) => resolve(compiledFrom(rules, catalogue), other, request)
+    // What is worked on is drawn as it is, whatever it still lacks.
+    const outcome = inHand ? decided(page) : compiled.standing(page, decided(page), catalogue)
+    const lists = (other: Page) => compiled.listsShown(other, other === page ? outcome : decided(other))
     if (inHand) {
       if (alone) for (const other of REGIONS) outcome.regions[other] = { shown: { kind: 'empty' }, by: null }
       const region = regionSeen(inHand.region)

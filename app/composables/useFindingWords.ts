@@ -1,6 +1,6 @@
 import type { Finding, FindingKind } from '#core/checks'
 import type { DocumentKind } from '#core/documents'
-import { nodeName } from '#core/elements'
+import { elementSpec, nodeName } from '#core/elements'
 import type { Baseless } from '#core/layouts'
 import { find } from '#core/tree'
 import { type Id, fieldLabel } from '#core/site'
@@ -36,6 +36,8 @@ export const FINDING_TITLES: Record<FindingKind, string> = {
   'dead-link': 'Typed links to addresses where nothing stands',
   contrast: 'Words that are hard to read',
   'plain-body': 'Pages in their plain body',
+  lacking: 'Pages that cannot do their work',
+  'outside-form': 'Questions that nobody sees',
   baseless: 'Variations whose base is not there',
   waiting: 'Own changes that wait',
   unplaced: 'Pieces that cannot be drawn',
@@ -252,6 +254,24 @@ export function useFindingWords() {
           says: `${f.node ? element(f.layout, f.node) : 'Something'} in ${layout(f.layout)}, as it is released, could not be drawn and was left out: ${f.why}.`,
           todo: 'Change it or take it away, and release again. The log of the server has the details.',
         }
+      case 'lacking': {
+        const names = f.lacks.map((type) => `“${elementSpec(type)?.name ?? type}”`)
+        const what = new Intl.ListFormat('en').format(names)
+        return {
+          says: `${pages(f.pages)} lacks ${what}: with ${f.layout ? layout(f.layout) : 'an empty body'} nobody could use it, so visitors see the plain one instead.`,
+          todo: `Add ${what} to the layout.`,
+        }
+      }
+      case 'outside-form':
+        return f.because === 'no-form'
+          ? {
+              says: `${element(f.layout, f.node)} in ${layout(f.layout)} stands in no form, so visitors do not see it.`,
+              todo: 'Move it into a form, or take it away.',
+            }
+          : {
+              says: `${element(f.layout, f.node)} in ${layout(f.layout)} stands in another form, so visitors do not see it.`,
+              todo: 'Move it out of the form, or take it away.',
+            }
       case 'plain-body':
         return {
           says: `${counted(f.pages.length, 'page has', 'pages have')} no body layout: ${pages(f.pages)}.`,

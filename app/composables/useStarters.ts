@@ -20,6 +20,10 @@ const PAGE_OF: Record<Exclude<StarterUse, 'entry'>, (page: Page) => boolean> = {
   lost: (p) => p.kind === 'not-found',
   'sign-in': (p) => p.kind === 'sign-in',
   member: (p) => p.kind === 'member',
+  basket: (p) => p.kind === 'basket',
+  checkout: (p) => p.kind === 'checkout',
+  receipt: (p) => p.kind === 'receipt',
+  'order-status': (p) => p.kind === 'order-status',
 }
 
 /** Ready-made layouts, fitted to this site, and drawn with its own content and house style. */

@@ -3,6 +3,7 @@
 const PLACES = [
   { to: '/studio/visitors', label: 'Lost addresses' },
   { to: '/studio/visitors/orders', label: 'Orders' },
+  { to: '/studio/visitors/codes', label: 'Discounts' },
   { to: '/studio/visitors/messages', label: 'Messages' },
   { to: '/studio/visitors/newsletters', label: 'Newsletters' },
   { to: '/studio/visitors/mail', label: 'Mail' },

@@ -7,8 +7,8 @@ import { checkContrast } from './contrast'
 import { checkFollowing, checkPlaces } from './following'
 import { checkHouse } from './house'
 import { checkRanking, checkReferences } from './frames'
-import { checkFields, checkOpenLinks, checkThings, gridsOf, namedOf } from './layouts'
-import { checkPages, typesByLayout } from './pages'
+import { checkFields, checkForms, checkOpenLinks, checkThings, gridsOf, namedOf } from './layouts'
+import { checkPages, checkWork, typesByLayout } from './pages'
 import type { Finding } from './types'
 
 /** Layouts that no frame that is on uses, that no grid of a used one draws, and that stand in none as a piece. */
@@ -64,10 +64,12 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
     ...design.layouts.flatMap((l, i) => checkFollowing(l, drawn[i]!)),
     ...design.layouts.flatMap((l, i) => checkPlaces(l, drawn[i]!)),
     ...trees.flatMap(checkOpenLinks),
+    ...trees.flatMap(checkForms),
     ...checkDeadLinks(trees, catalogue),
     ...trees.flatMap((l) => checkContrast(l, design.house, catalogue)),
     ...checkHouse(design),
     ...checkPages(compiled, table, layouts),
+    ...checkWork(compiled, table, layouts),
     ...unreached(design, trees),
     ...chosenFrames(design, catalogue),
     ...menuItems(catalogue),

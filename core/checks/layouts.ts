@@ -7,6 +7,7 @@ import {
   type Property,
   type TreeNode,
   type Value,
+  childrenOf,
   elementsOf,
   walk,
 } from '../tree'
@@ -111,6 +112,20 @@ function askedByList(node: TreeNode, catalogue: Catalogue): ['term' | 'person', 
 const leadsNowhere = (value: Value | undefined, byDefault: Value): boolean => {
   const link = value === undefined ? byDefault : value
   return link === null || link === ''
+}
+
+/** Questions that stand in no form, and forms that stand in another one; what a piece holds may stand in one elsewhere. */
+export function checkForms(layout: DrawnTree): Finding[] {
+  if (layout.region === 'piece') return []
+  const findings: Finding[] = []
+  const look = (node: DrawnTree | TreeNode, inForm: boolean): void => {
+    const form = node.kind === 'element' ? elementSpec(node.type)?.form : undefined
+    const because = form === 'in' && !inForm ? 'no-form' : form === 'is' && inForm ? 'in-form' : null
+    if (because) findings.push({ kind: 'outside-form', layout: layout.id, node: (node as TreeNode).id, because })
+    for (const child of childrenOf(node)) look(child, inForm || form === 'is')
+  }
+  look(layout, false)
+  return findings
 }
 
 /** Links that were left open: what they belong to has words, and is left out for visitors. */

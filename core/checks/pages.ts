@@ -1,6 +1,7 @@
 import { type CompiledRules, type OutcomeTable, shownAt } from '../frames'
-import { REGIONS } from '../tree'
+import { REGIONS, elementsOf } from '../tree'
 import { type Catalogue, type Id, type Page, type PageType, isEmpty } from '../site'
+import { hasWork, lackingOn } from '../elements'
 import { gridsOf, showsContent, titlesIn } from './layouts'
 import type { DrawnTree } from '../layouts'
 import type { Finding } from './types'
@@ -53,6 +54,26 @@ export function checkPages(
     ...titled.all().map(([count, pages]): Finding => ({ kind: 'no-title', titles: Number(count), pages })),
     ...(plain.length && compiled.rules.frames.length ? [{ kind: 'plain-body' as const, pages: plain }] : []),
   ]
+}
+
+/** Working pages whose body lacks what they have to do: visitors see the plain one. */
+export function checkWork(
+  { catalogue }: CompiledRules,
+  table: OutcomeTable,
+  layouts: ReadonlyMap<Id, DrawnTree>,
+): Finding[] {
+  return catalogue.pages.flatMap((page, i): Finding[] => {
+    if (!hasWork(page.kind)) return []
+    const shown = REGIONS.map((_, r) => shownAt(table, i, r))
+    const body = shown[BODY]!
+    if (body.kind === 'plain') return []
+    const trees = shown.flatMap((s) => (s.kind === 'layout' ? (layouts.get(s.layout) ?? []) : []))
+    const types = new Set(trees.flatMap((tree) => elementsOf(tree).map((e) => e.type)))
+    const lacks = lackingOn(page.kind, types, catalogue)
+    return lacks.length > 0
+      ? [{ kind: 'lacking', ...(body.kind === 'layout' && { layout: body.layout }), pages: [page.key], lacks }]
+      : []
+  })
 }
 
 /** The page types of the entries that a page lists, as far as its kind tells. */

@@ -39,6 +39,10 @@ export type Finding =
   | { kind: 'undrawn'; layout: Id; node: Id | null; why: string }
   /** Entries and archives whose body is the plain one, since no frame has a say. */
   | { kind: 'plain-body'; pages: string[] }
+  /** A working page whose body lacks elements without which it cannot be used, by their types: the plain one is shown. */
+  | { kind: 'lacking'; layout?: Id; pages: string[]; lacks: string[] }
+  /** A question outside of a form, or a form in another one: visitors do not see it. */
+  | { kind: 'outside-form'; layout: Id; node: Id; because: 'no-form' | 'in-form' }
 
 export type Dangling =
   | 'layout'

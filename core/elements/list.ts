@@ -51,6 +51,9 @@ import { deliveryChoice, orderNote, paymentChoice } from './shop/choices'
 import { discount } from './shop/discount'
 import { orderStatus, receipt } from './shop/order'
 import { orderSummary } from './shop/order-summary'
+import { alsoLike } from './shop/also-like'
+import { ownOrders } from './shop/own-orders'
+import { checkoutSteps } from './shop/steps'
 import { orderConsent, placeOrder } from './shop/place-order'
 import { account } from './working/account'
 import { signIn } from './working/sign-in'
@@ -129,9 +132,12 @@ export const ELEMENTS: readonly ElementSpec[] = [
   paymentChoice,
   orderNote,
   orderConsent,
+  checkoutSteps,
   placeOrder,
   receipt,
   orderStatus,
+  ownOrders,
+  alsoLike,
   sections,
   tabs,
   divider,

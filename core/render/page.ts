@@ -1,10 +1,10 @@
 import type { Need } from '../conditions'
-import { ELEMENTS } from '../elements'
+import { ELEMENTS, hasWork, lackingOn } from '../elements'
 import { type DrawnTree, type Trees, treeToDraw, treesOf } from '../layouts'
 import { type HouseStyle, baseCss, fontsAtOnce, namedRules, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
 import { REGIONS, type LayoutDocument, type LayoutElement, type Region, elementsOf } from '../tree'
-import type { Id, Menu, Page } from '../site'
+import type { Catalogue, Id, Menu, Page } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
 import { type Regions, type Sent, document } from './document'
 import { attribute, type Fill, type ListPlan, type Scene } from '../drawing'
@@ -68,7 +68,14 @@ interface Dress extends Sent {
   lists: readonly ListPlan[]
 }
 
-const plainTree = (kind: PlainKind, titled: boolean): DrawnTree => treeToDraw(plainLayout(kind, titled))
+const PLAIN_TREES = new Map<string, DrawnTree>()
+
+function plainTree(kind: PlainKind, titled: boolean): DrawnTree {
+  const key = `${kind} ${titled}`
+  let tree = PLAIN_TREES.get(key)
+  if (!tree) PLAIN_TREES.set(key, (tree = treeToDraw(plainLayout(kind, titled))))
+  return tree
+}
 
 const reason = (error: unknown): string => (error instanceof Error ? error.message : String(error))
 
@@ -231,6 +238,18 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   some(layout: Id, is: (element: LayoutElement) => boolean): boolean {
     const tree = this.trees.tree(layout)
     return tree !== undefined && tree !== null && elementsOf(tree).some(is)
+  }
+
+  /**
+   * What the regions of a page come to for visitors: a body that lacks what its page has to do gives way to the plain
+   * one, which does it.
+   */
+  standing<O extends ShownRegions>(page: Page, outcome: O, catalogue: Catalogue): O {
+    if (!hasWork(page.kind) || outcome.regions.body.shown.kind === 'plain') return outcome
+    const types = new Set(this.elementsOn(page, outcome).map((e) => e.type))
+    if (lackingOn(page.kind, types, catalogue).length === 0) return outcome
+    const body = { ...outcome.regions.body, shown: { kind: 'plain' as const } }
+    return { ...outcome, regions: { ...outcome.regions, body } }
   }
 
   /** All elements that stand on a page. */

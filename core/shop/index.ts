@@ -1,5 +1,6 @@
 export { type Minor, MOST_MONEY, allotted, amountOf, minorDigits, minorOf, shareOf, writeMoney } from './money'
 export { type DiscountCode, codeOf, discountShape } from './discounts'
+export { type Alike, alikeTo } from './alike'
 export { type Goods, type Taken, MOST_OF_ONE, goodsOf, goodsOfEntry, mostOf, skuOf } from './goods'
 export {
   type Basket,

@@ -47,6 +47,8 @@ export interface Shopping {
   /** More codes were tried than anybody has. */
   tooManyCodes: boolean
   order: ShownOrder | null
+  /** What somebody who is signed in has ordered, the newest first; null for anybody else. */
+  orders: readonly ShownOrder[] | null
 }
 
 const MADE_UP: readonly Pick<Goods, 'title' | 'label' | 'each'>[] = [
@@ -100,6 +102,7 @@ export function sampleShopping(catalogue: Catalogue): Shopping {
     code: '',
     payment: 'stand-in',
   }
+  const shown: ShownOrder = { number: '1042', state: 'paid', at: Date.UTC(2026, 10, 30), until: 0, order, address: '' }
   const made: Shopping = {
     lines,
     removed: null,
@@ -114,7 +117,8 @@ export function sampleShopping(catalogue: Catalogue): Shopping {
     payments: [{ id: 'stand-in', label: 'By card', about: 'At the page of whoever takes the money' }],
     asks: new Set(['buyer', 'billing', 'delivery', 'way', 'note', 'payment']),
     tooManyCodes: false,
-    order: { number: '1042', state: 'paid', at: Date.UTC(2026, 10, 30), until: 0, order, address: '' },
+    order: shown,
+    orders: [shown, { ...shown, number: '1017', state: 'sent', at: Date.UTC(2026, 8, 12) }],
   }
   SAMPLES.set(catalogue.state, made)
   return made

@@ -5,6 +5,7 @@ import { ENTRIES } from './entries'
 import { FOOTERS } from './footers'
 import { HEADERS } from './headers'
 import { INTROS } from './intros'
+import { TILLS } from './tills'
 import type { Starter } from './types'
 import { LOST, PEOPLE, SEARCH } from './working'
 
@@ -19,6 +20,7 @@ export const STARTERS: readonly Starter[] = [
   ...PEOPLE,
   ...SEARCH,
   ...DOORS,
+  ...TILLS,
   ...LOST,
   ...CARDS,
 ]

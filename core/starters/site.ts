@@ -75,7 +75,7 @@ class Making {
     const { types, taxonomies } = this.catalogue.site
     this.bodyFor([{ kind: 'page', page: 'not-found' }], this.part('lost'))
     this.bodyFor([{ kind: 'page', page: 'search' }], this.part('search'))
-    for (const page of ['sign-in', 'member'] as const)
+    for (const page of ['sign-in', 'member', 'basket', 'checkout', 'receipt', 'order-status'] as const)
       if (this.catalogue.page(page)) this.bodyFor([{ kind: 'page', page }], this.part(page))
     const byBody = new Map<Layout, Target[]>()
     for (const type of types) {

@@ -27,6 +27,10 @@ export const SITES: readonly SiteStarter[] = [
       lost: 'lost-ways',
       'sign-in': 'sign-in-alone',
       member: 'member-plain',
+      basket: 'basket-beside',
+      checkout: 'checkout-one-page',
+      receipt: 'receipt-plain',
+      'order-status': 'order-plain',
     },
     house: {
       ...PLAIN_HOUSE,
@@ -52,6 +56,10 @@ export const SITES: readonly SiteStarter[] = [
       lost: 'lost-dark',
       'sign-in': 'sign-in-beside',
       member: 'member-news',
+      basket: 'basket-and-more',
+      checkout: 'checkout-in-steps',
+      receipt: 'receipt-and-ways-on',
+      'order-status': 'order-and-help',
     },
     card: 'card-over-picture',
     house: {
@@ -81,6 +89,10 @@ export const SITES: readonly SiteStarter[] = [
       lost: 'lost-polite',
       'sign-in': 'sign-in-beside',
       member: 'member-plain',
+      basket: 'basket-beside',
+      checkout: 'checkout-in-steps',
+      receipt: 'receipt-plain',
+      'order-status': 'order-and-help',
     },
     card: 'card-beside',
     house: {

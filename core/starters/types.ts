@@ -3,7 +3,10 @@ import type { HouseStyle } from '../styles'
 import type { Layout, LayoutRegion } from '../tree'
 
 /** What a body is for: an entry, a list of entries, or one of the pages that every site has. */
-export type StarterUse = 'entry' | 'list' | 'term' | 'person' | 'search' | 'lost' | 'sign-in' | 'member'
+export type StarterUse = 'entry' | 'list' | 'term' | 'person' | WorkingUse
+
+/** The pages that a site has besides its content. */
+export type WorkingUse = 'search' | 'lost' | 'sign-in' | 'member' | 'basket' | 'checkout' | 'receipt' | 'order-status'
 
 /** Something of a site that a starter names without knowing the site: it is matched by its kind and what it is called. */
 export type Want =
@@ -29,19 +32,7 @@ export interface Starter {
 }
 
 /** What a whole site is made of. */
-export type SitePart =
-  | 'header'
-  | 'intro'
-  | 'footer'
-  | 'entry'
-  | 'dated'
-  | 'list'
-  | 'term'
-  | 'person'
-  | 'search'
-  | 'lost'
-  | 'sign-in'
-  | 'member'
+export type SitePart = 'header' | 'intro' | 'footer' | 'entry' | 'dated' | 'list' | 'term' | 'person' | WorkingUse
 
 /** A whole design to begin with: which starters it is made of, and its house style. */
 export interface SiteStarter {

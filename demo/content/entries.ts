@@ -1,6 +1,7 @@
 import { type Entry, slugOf, blankEntry } from '../../core/site'
 import { rich } from '../rich'
 
+import gifts from './gifts.json' with { type: 'json' }
 import pages from './pages.json' with { type: 'json' }
 import stories from './stories.json' with { type: 'json' }
 import talks from './talks.json' with { type: 'json' }
@@ -59,6 +60,23 @@ export const TICKETS: Entry[] = tickets.map(({ title, price, valid, summary }, i
   picture: `ticket-${i}`,
   fields: { price, valid },
 }))
+
+const ABOUT_GIFTS = 'Everything is packed in the workshop, between two and four in the afternoon.'
+
+/** What the shop has; by the drawing of each. */
+export const GIFTS: { entry: Entry; drawn: string }[] = gifts.map(
+  ({ title, drawn, price, stock, made, summary, offers }, i) => ({
+    drawn,
+    entry: {
+      ...blankEntry(slugOf(title), 'gift'),
+      title,
+      summary,
+      content: rich(summary, ABOUT_GIFTS),
+      picture: `gift-${i}`,
+      fields: { price, made, ...(offers ? { sorts: offers } : { stock }) },
+    },
+  }),
+)
 
 const story = (id: string, title: string, summary: string, more: Partial<Entry>): Entry => ({
   ...blankEntry(id, 'story'),

@@ -85,6 +85,20 @@ export const TYPES: PageType[] = [
     ],
     sells: { price: 'price', most: 20, tax: 'full', delivers: false },
   },
+  {
+    ...base,
+    id: 'gift',
+    name: 'Gift',
+    plural: 'Gifts',
+    slug: 'gifts',
+    fields: [
+      { id: 'price', label: 'Price', kind: 'money' },
+      { id: 'stock', label: 'How many there are', kind: 'number' },
+      { id: 'sorts', label: 'Sorts', kind: 'offers' },
+      { id: 'made', label: 'What it is made of', kind: 'text' },
+    ],
+    sells: { price: 'price', stock: 'stock', offers: 'sorts', most: 5, tax: 'full', delivers: true },
+  },
 ]
 
 export const TAXONOMIES: Taxonomy[] = [

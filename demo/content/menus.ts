@@ -38,6 +38,7 @@ export const MENUS: Menu[] = [
       item('Talks', archive('talk')),
       item('Stories', archive('story')),
       item('Tickets', archive('ticket')),
+      item('Gifts', archive('gift')),
     ],
   },
   {

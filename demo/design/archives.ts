@@ -31,6 +31,7 @@ const card = (id: string, name: string, untitled: string, ...below: Parameters<t
 export const ARCHIVES: Layout[] = [
   card('exhibit-card', 'Exhibit card', 'Untitled exhibit', field('maker', { after: ', ' }), field('made')),
   card('thing-card', 'Thing card', 'Untitled', field('summary')),
+  card('gift-card', 'Gift card', 'Untitled gift', field('price')),
   layout(
     'exhibit-shelves',
     'Exhibit shelves',

@@ -12,6 +12,9 @@ const PLACES = items(
   { name: 'Ringing network', icon: 'bell', link: 'https://ringing.example.org/@quillmere' },
 )
 
+/** The way to the basket, by its sign and how many things are in it. */
+const BASKET = column(1, { align: 'end' }, { ...element('basket-link', {}, { size: 16 }), hides: ['label'] })
+
 /** On every page. */
 const HOUSE_HEADER = layout(
   'house-header',
@@ -35,7 +38,7 @@ const HOUSE_HEADER = layout(
       sticks: -8,
       stack: { narrow: 'beside' },
     },
-    column(6, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
+    column(5, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
     column(
       6,
       { align: 'end' },
@@ -48,6 +51,7 @@ const HOUSE_HEADER = layout(
         panel: 'side',
       }),
     ),
+    BASKET,
   ),
 )
 
@@ -65,7 +69,7 @@ const TOWER_HEADER = variation('tower-header', 'Tower header', HOUSE_HEADER, (ba
   return [
     { kind: 'remove', id: base.row('Notice').id },
     { kind: 'insert', parent: bar.id, index: 0, node: first },
-    { kind: 'setSpans', row: bar.id, spans: [5, 2, 5] },
+    { kind: 'setSpans', row: bar.id, spans: [5, 2, 4, 1] },
     ...base.looks(bar, {
       paddingTop: 26,
       paddingBottom: 26,
@@ -115,7 +119,7 @@ export const AROUND: LayoutDocument[] = [
           gently: 150,
           stack: { narrow: 'beside' },
         },
-        column(6, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
+        column(5, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
         column(
           6,
           { align: 'end' },
@@ -126,6 +130,7 @@ export const AROUND: LayoutDocument[] = [
           ),
           element('menu-panel', { menus: [{ id: 'main', props: { menu: 'main' } }], panel: 'whole' }),
         ),
+        BASKET,
       ),
       { over: true },
     ),

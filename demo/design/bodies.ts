@@ -134,7 +134,7 @@ export const BODIES: LayoutDocument[] = [
     row(
       'Member',
       { paddingTop: { wide: 44, narrow: 28 }, paddingBottom: { wide: 64, narrow: 40 }, gap: 48 },
-      column(6, {}, element('account', { greeting: 'Good to see you, {name}.' })),
+      column(6, { flow: 32 }, element('account', { greeting: 'Good to see you, {name}.' }), element('own-orders', {})),
       column(
         6,
         { flow: 8 },

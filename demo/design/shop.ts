@@ -1,5 +1,5 @@
 import type { LayoutDocument } from '../../core/tree'
-import { column, element, layout, line, row } from './make'
+import { column, element, field, layout, line, row } from './make'
 
 /** Where visitors buy: what leads away from it is left out. */
 
@@ -7,6 +7,49 @@ const body = { paddingTop: { wide: 40, narrow: 24 }, paddingBottom: { wide: 64, 
 const panel = { background: '@wash', paddingTop: 22, paddingRight: 22, paddingBottom: 22, paddingLeft: 22, flow: 18 }
 
 export const SHOP: LayoutDocument[] = [
+  layout(
+    'gift-page',
+    'Gift page',
+    'body',
+    row(
+      'Gift',
+      body,
+      column(6, {}, element('lead-picture', { shape: 'square' })),
+      column(
+        6,
+        { flow: 18 },
+        element('buy', { label: 'Put it into the basket', few: 6 }),
+        element('field', { label: 'Made of', value: field('made') }),
+        element('entry-content', {}),
+      ),
+    ),
+    row(
+      'And more',
+      { ...body, background: '@wash', width: 'band' },
+      column(12, {}, element('also-like', { heading: 'Goes well with it', most: 3, columns: 3 })),
+    ),
+  ),
+  layout(
+    'gift-shelf',
+    'Gift shelf',
+    'body',
+    row(
+      'Shelf',
+      body,
+      column(
+        12,
+        {},
+        element('entry-list', {
+          source: 'page',
+          columns: 3,
+          most: 24,
+          card: 'gift-card',
+          above: 'To take home',
+          level: '2',
+        }),
+      ),
+    ),
+  ),
   layout(
     'basket-page',
     'Basket page',
@@ -16,6 +59,11 @@ export const SHOP: LayoutDocument[] = [
       body,
       column(8, {}, element('basket-lines', { way: 'To the till' })),
       column(4, panel, element('order-summary', {}), element('discount', {})),
+    ),
+    row(
+      'And more',
+      { ...body, paddingTop: 0 },
+      column(12, {}, element('also-like', { by: 'basket', most: 4, columns: 4 })),
     ),
   ),
   layout(

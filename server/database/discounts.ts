@@ -35,8 +35,13 @@ export async function writeCode(db: Db, code: DiscountCode): Promise<void> {
     .execute()
 }
 
-export async function deleteCode(db: Db, code: string): Promise<boolean> {
-  const { numDeletedRows } = await db.deleteFrom('discount_codes').where('code', '=', code).executeTakeFirst()
+/** Takes a code away that was never used; false where there is none, or it was. */
+export async function deleteUnusedCode(db: Db, code: string): Promise<boolean> {
+  const { numDeletedRows } = await db
+    .deleteFrom('discount_codes')
+    .where('code', '=', code)
+    .where('used', '=', 0)
+    .executeTakeFirst()
   return numDeletedRows === 1n
 }
 

@@ -304,11 +304,12 @@ export const MIGRATIONS: Record<string, Migration> = {
       await make('create index baskets_at on baskets (at)')
       await make(`create table orders (id integer primary key autoincrement, state text not null, at integer not null,
         until integer not null, total integer not null, currency text not null, words text not null, doc text not null,
-        personal integer not null)`)
+        personal integer not null, user integer)`)
+      await make('create index orders_user on orders (user)')
       await make('create index orders_state on orders (state, until)')
       await make(`create table order_lines ("order" integer not null references orders (id) on delete cascade,
         sku text not null, entry text not null, count integer not null, total integer not null, day text not null,
-        holds integer not null)`)
+        holds integer not null, came integer not null default 0)`)
       await make('create index order_lines_sku on order_lines (sku, holds)')
       await make('create index order_lines_order on order_lines ("order")')
       await make('create index order_lines_day on order_lines (day)')

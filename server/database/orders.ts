@@ -53,7 +53,7 @@ const wordsOf = ({ buyer, lines }: Order): string =>
 export async function insertOrder(
   trx: Trx,
   order: Order,
-  { state, at, until }: { state: OrderState; at: number; until: number },
+  { state, at, until, user }: { state: OrderState; at: number; until: number; user: number | null },
 ): Promise<number> {
   const { total, currency } = order.totals
   const values = {
@@ -65,6 +65,7 @@ export async function insertOrder(
     words: wordsOf(order),
     doc: soundText('order', order),
     personal: 1,
+    user,
   }
   const { id } = await trx.insertInto('orders').values(values).returning('id').executeTakeFirstOrThrow()
   const holds = HOLDS.has(state) ? 1 : 0
@@ -79,6 +80,18 @@ export async function insertOrder(
 export async function readOrder(db: Db, id: number): Promise<StoredOrder | null> {
   const row = await db.selectFrom('orders').select(COLUMNS).where('id', '=', id).executeTakeFirst()
   return row ? stored(row) : null
+}
+
+/** What somebody has ordered while they were signed in, the newest first. */
+export async function readOrdersOf(db: Db, user: number, most: number): Promise<StoredOrder[]> {
+  const rows = await db
+    .selectFrom('orders')
+    .select(COLUMNS)
+    .where('user', '=', user)
+    .orderBy('id', 'desc')
+    .limit(most)
+    .execute()
+  return rows.flatMap((row) => stored(row) ?? [])
 }
 
 /** Sets the state of an order, and with it whether it holds what is in it. */
@@ -184,15 +197,39 @@ export async function readTakings(
 }
 
 /** What was paid for a day. */
-export async function readDayLines(db: Db, day: string): Promise<{ order: number; sku: string; count: number }[]> {
+export async function readDayLines(
+  db: Db,
+  day: string,
+): Promise<{ order: number; sku: string; count: number; came: number }[]> {
   return db
     .selectFrom('order_lines')
     .innerJoin('orders', 'orders.id', 'order_lines.order')
-    .select(['order_lines.order', 'order_lines.sku', 'order_lines.count'])
+    .select(['order_lines.order', 'order_lines.sku', 'order_lines.count', 'order_lines.came'])
     .where('order_lines.day', '=', day)
     .where('orders.state', 'in', ['paid', 'sent'])
     .orderBy('order_lines.order')
     .execute()
+}
+
+/** Says how many of those on a line of a paid order have come; false where there is no such line, or fewer on it. */
+export async function setCame(db: Db, order: number, sku: string, came: number): Promise<boolean> {
+  const { numUpdatedRows } = await db
+    .updateTable('order_lines')
+    .set({ came })
+    .where('order', '=', order)
+    .where('sku', '=', sku)
+    .where('count', '>=', came)
+    .where((e) =>
+      e.exists(
+        e
+          .selectFrom('orders')
+          .select('orders.id')
+          .where('orders.id', '=', order)
+          .where('orders.state', 'in', ['paid', 'sent']),
+      ),
+    )
+    .executeTakeFirst()
+  return numUpdatedRows > 0n
 }
 
 /** Orders of before a moment that still say who it was. */
@@ -213,7 +250,7 @@ export async function forgetPerson(trx: Trx, id: number, order: Order): Promise<
   const doc = soundText('order', withoutPerson(order))
   await trx
     .updateTable('orders')
-    .set({ doc, words: wordsOf(withoutPerson(order)), personal: 0 })
+    .set({ doc, words: wordsOf(withoutPerson(order)), personal: 0, user: null })
     .where('id', '=', id)
     .execute()
   await trx.updateTable('order_story').set({ note: '' }).where('order', '=', id).execute()

@@ -209,9 +209,20 @@ export interface Tables {
     doc: Json
     /** Whether it says who it was. */
     personal: Flag
+    /** Who was signed in when it was placed. */
+    user: number | null
   }
-  /** Lines of orders, to be counted; `holds` while what is on them is nobody else's. */
-  order_lines: { order: number; sku: string; entry: string; count: number; total: number; day: string; holds: Flag }
+  /** Lines of orders, to be counted; `holds` while what is on them is nobody else's, `came` how many were let in. */
+  order_lines: {
+    order: number
+    sku: string
+    entry: string
+    count: number
+    total: number
+    day: string
+    holds: Flag
+    came: Generated<number>
+  }
   /** What became of an order, step by step. */
   order_story: { order: number; at: number; what: string; by: string; note: string }
   discount_codes: { code: string; doc: Json; used: number }

@@ -45,7 +45,7 @@ import type { Upload } from './uploads'
 
 /** Who asks for a page. Only what the page depends on is found out; so what costs something is asked for late. */
 export interface Asking {
-  session(): Promise<{ role: string; name: string } | null>
+  session(): Promise<{ id: number; role: string; name: string } | null>
   device(): Device
   /** Milliseconds since 1970. */
   at: number
@@ -325,7 +325,7 @@ export class Published {
     const page = asked && this.content.catalogue.page(asked.key)
     if (!page?.address) return null
     const scene = await this.sceneFor(page, page.address, {}, ANYBODY)
-    const card = this.compiled.cardFor(scene, resolve(this.rules, page, ANY_REQUEST))
+    const card = this.compiled.cardFor(scene, this.outcomeOf(page, ANY_REQUEST))
     return { card, address: cardAddress(page, card) }
   }
 
@@ -375,7 +375,7 @@ export class Published {
     asking: Asking,
   ): Promise<Answer> {
     const bare = await this.sceneFor(page, path, parameters, asking)
-    const outcome = resolve(this.rules, page, bare.request)
+    const outcome = this.outcomeOf(page, bare.request)
     const scene = await this.withShopping(bare, outcome, asking)
     const lists = this.compiled.listsShown(page, outcome)
     if (lists.length === 0) return this.draw(scene, outcome)
@@ -385,8 +385,13 @@ export class Published {
     if (!isBeyond(lists, scene)) return this.draw(scene, outcome)
     const { notFound } = this.content.catalogue
     const lost = await this.sceneFor(notFound, path, this.parametersOf(notFound, given), asking)
-    const shown = resolve(this.rules, notFound, lost.request)
+    const shown = this.outcomeOf(notFound, lost.request)
     return this.draw(await this.withShopping(lost, shown, asking), shown)
+  }
+
+  /** What the regions of a page come to for whoever asks. */
+  private outcomeOf(page: Page, request: Request): ReturnType<typeof resolve> {
+    return this.compiled.standing(page, resolve(this.rules, page, request), this.content.catalogue)
   }
 
   /** A scene with what the visitor has in the shop, on pages that show it. */
@@ -429,7 +434,7 @@ export class Published {
 
   /** The lists on another page than the one that is drawn: as everybody meets it. */
   private readonly listsOf = (page: Page): readonly ListPlan[] =>
-    this.compiled.listsShown(page, resolve(this.rules, page, ANY_REQUEST))
+    this.compiled.listsShown(page, this.outcomeOf(page, ANY_REQUEST))
 
   private draw(scene: Scene, outcome: ReturnType<typeof resolve>): Answer {
     const { page } = scene
@@ -483,7 +488,7 @@ export class Published {
     // As it was drawn for whoever sends it; what was sent before is not thanked for again.
     const { [SENT]: _, ...parameters } = this.parametersOf(page, readParameters(address.query))
     const bare = await this.sceneFor(page, address.path, parameters, asking)
-    const outcome = resolve(this.rules, page, bare.request)
+    const outcome = this.outcomeOf(page, bare.request)
     const scene = await this.withShopping(bare, outcome, asking)
     return this.posts[type]!({
       page,

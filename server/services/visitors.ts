@@ -63,7 +63,7 @@ const sendAnswer = (request: IncomingMessage, response: ServerResponse, answer: 
   send(request, response, new Ready(answer))
 
 /** Who is signed in to the site by the cookies of a request; null for a visitor. */
-export type WhoAsks = (cookies: string | undefined) => Promise<{ role: string; name: string } | null>
+export type WhoAsks = (cookies: string | undefined) => Promise<{ id: number; role: string; name: string } | null>
 
 /** From where a request comes; whoever stands in front of the server is asked only where it is trusted. */
 function placeOf({ headers, socket }: IncomingMessage): string {

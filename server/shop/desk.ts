@@ -1,4 +1,15 @@
-import { ADDED, ORDER, askedBy, checkoutWords, labelsOf } from '../../core/elements'
+import {
+  ADDED,
+  ORDER,
+  STEP,
+  askedBy,
+  asksFor,
+  checkoutWords,
+  labelsOf,
+  seenInStep,
+  stepAsked,
+  stepsAmong,
+} from '../../core/elements'
 import type { Scene } from '../../core/drawing'
 import type { LayoutElement } from '../../core/tree'
 import {
@@ -157,13 +168,20 @@ export class Desk {
       asks: asked.asks,
       tooManyCodes: false,
       order: order && this.shown(order),
+      orders: about.elements.some((e) => e.type === 'own-orders') ? await this.ordersOf(about.asking) : null,
       ...more,
     }
   }
 
+  /** What whoever asks has ordered; null where they are not signed in. */
+  private async ordersOf(asking: Asking): Promise<ShownOrder[] | null> {
+    const user = await asking.session()
+    return user && (await this.orders.ofUser(user.id)).map((order) => this.shown(order))
+  }
+
   private here({ page, path, scene }: Sent, more: Record<string, string> = {}, hash = ''): string {
     const given = Object.entries(scene.request.parameters).flatMap(([name, values]) =>
-      name === ADDED ? [] : values.map((value): [string, string] => [name, value]),
+      name === ADDED || name in more ? [] : values.map((value): [string, string] => [name, value]),
     )
     const query = new URLSearchParams([...given, ...Object.entries(more)]).toString()
     return `${encodeURI(page.address || path.replace(/^\/+/, '/'))}${query && `?${query}`}${hash}`
@@ -213,11 +231,12 @@ export class Desk {
     const order = await this.orders.byToken(sent.scene.request.parameters[ORDER]?.[0])
     const about = this.about(sent)
     const shopping = await this.shoppingOf(about, sent.scene, stored.basket, order, { says, problems, ...more })
-    return sent.redraw({ id: '', values: {}, problems: [], says: '' }, status, { shopping })
+    const { request } = sent.scene
+    return sent.redraw({ id: '', values: {}, problems: [], says: '' }, status, { shopping, request })
   }
 
   /** What a page says of the visitor: what was typed is kept, whatever comes of the rest. */
-  private saidIn({ values }: Sent, basket: Basket): { basket: Basket; problems: CheckoutProblems } {
+  private saidIn({ values, elements, scene }: Sent, basket: Basket): { basket: Basket; problems: CheckoutProblems } {
     const said: Record<string, string> = { ...basket.said }
     const problems: Record<string, CheckoutWord> = {}
     let next = basket
@@ -228,13 +247,57 @@ export class Desk {
       if (count === null) problems[name] = 'quantity'
       else next = setCount(next, name.slice(2), count)
     }
-    // What is not ticked is not sent.
-    for (const name of Object.keys(said)) if (name.startsWith('agree.') && !values[name]) delete said[name]
+    // What is not ticked is not sent, and what stands in another step is not either.
+    const seen = seenInStep(elements, stepAsked(scene, stepsAmong(elements).length))
+    for (const name of Object.keys(said))
+      if (name.startsWith('agree.') && !values[name] && asksFor(seen, name)) delete said[name]
     const names = Object.keys(said).slice(0, 120)
     return { basket: { ...next, said: Object.fromEntries(names.map((n) => [n, said[n]!])) }, problems }
   }
 
-  private async take(sent: Sent): Promise<Answer> {
+  /** The same with its page at a step. */
+  private atStep(sent: Sent, step: number): Sent {
+    const { request } = sent.scene
+    const parameters = { ...request.parameters, [STEP]: [String(step + 1)] }
+    return { ...sent, scene: { ...sent.scene, request: { ...request, parameters } } }
+  }
+
+  /** What was sent, with its page at the step from which it was: it may stand at the address of another. */
+  private whence(sent: Sent): Sent {
+    const at = Number(sent.values[STEP]?.[0] ?? 0)
+    return at > 0 && at <= stepsAmong(sent.elements).length ? this.atStep(sent, Math.floor(at) - 1) : sent
+  }
+
+  /** Goes to a step: on only where nothing is wrong in what was said here. */
+  private step(sent: Sent, stored: StoredBasket, to: number): Promise<Answer> | Answer {
+    const here = stepAsked(sent.scene, stepsAmong(sent.elements).length)
+    if (to > here) {
+      const problems = this.problemsIn(sent, stored, seenInStep(sent.elements, here))
+      if (Object.keys(problems).length > 0) return this.again(sent, stored, 'wrong', problems, 422)
+    }
+    return this.led(this.here(sent, { [STEP]: String(to + 1) }), sent, stored)
+  }
+
+  /** What is wrong with what some of a page's elements ask. */
+  private problemsIn(sent: Sent, stored: StoredBasket, elements: readonly LayoutElement[]): CheckoutProblems {
+    const lines = looked(stored.basket, this.goods)
+    const { problems } = judgeCheckout(this.askedOf(this.about(sent), lines), stored.basket.said)
+    return Object.fromEntries(Object.entries(problems).filter(([name]) => asksFor(elements, name)))
+  }
+
+  /** What is wrong stands where it is asked: at the first step that has any of it. */
+  private wrong(sent: Sent, stored: StoredBasket, problems: CheckoutProblems): Promise<Answer> {
+    const steps = stepsAmong(sent.elements)
+    const names = Object.keys(problems)
+    const first = steps.findIndex((inside) => names.some((name) => asksFor(inside, name)))
+    if (first < 0) return this.again(sent, stored, 'wrong', problems, 422)
+    const seen = seenInStep(sent.elements, first)
+    const here = Object.fromEntries(Object.entries(problems).filter(([name]) => asksFor(seen, name)))
+    return this.again(this.atStep(sent, first), stored, 'wrong', here, 422)
+  }
+
+  private async take(given: Sent): Promise<Answer> {
+    const sent = this.whence(given)
     const { values, asking, scene } = sent
     const [does = 'update'] = values.does ?? []
     const order = await this.orders.byToken(scene.request.parameters[ORDER]?.[0])
@@ -250,6 +313,8 @@ export class Desk {
     if (Object.keys(problems).length > 0) return this.again(sent, stored, 'wrong', problems, 422)
     if (does === 'place') return this.place(sent, stored)
     if (does === 'look') return this.looked(sent, stored)
+    const step = /^step\.([1-9])$/.exec(does)
+    if (step) return this.step(sent, stored, Number(step[1]) - 1)
     if (does === 'code') {
       if (this.codes.tooMany(asking.place)) {
         const without = await this.baskets.change(had, (basket) => ({ ...basket, code: '' }))
@@ -285,10 +350,11 @@ export class Desk {
     if (this.orderings.tooMany(sent.asking.place)) return this.again(sent, stored, 'often', {}, 429)
     const asked = this.askedOf(about, lines)
     const { agreed, problems } = judgeCheckout(asked, stored.basket.said)
-    if (Object.keys(problems).length > 0) return this.again(sent, stored, 'wrong', problems, 422)
+    if (Object.keys(problems).length > 0) return this.wrong(sent, stored, problems)
     const { code, why } = await this.codeFor(stored.basket.code)
     if (why) return this.again(sent, stored, 'wrong', {}, 422)
-    const made = await this.orders.place(stored.id, agreed, code)
+    const user = (await sent.asking.session())?.id ?? null
+    const made = await this.orders.place(stored.id, agreed, code, user)
     if (made.kind === 'empty') return this.again(sent, stored, 'empty', {}, 422)
     if (made.kind === 'code') return this.again(sent, stored, 'wrong', {}, 422, { codeWhy: 'over' })
     if (made.kind === 'changed') return this.changed(sent, stored, made.lines)

@@ -5,6 +5,7 @@ import { takenOf } from '../database/orders'
 import type { Content, Stale } from '../services/content'
 import { log } from '../services/log'
 import { Baskets } from './baskets'
+import { Codes } from './codes'
 import { Desk } from './desk'
 import { Ledger } from './ledger'
 import type { Outbox } from '../mail/outbox'
@@ -26,6 +27,7 @@ export interface Shop {
   till: Till
   desk: Desk
   ledger: Ledger
+  codes: Codes
   /** Orders whose time is over, money that is owed, baskets that nobody touched. */
   round(): void
   end(): Promise<void>
@@ -93,6 +95,7 @@ export async function openShop(db: Database, secret: string, around: ShopAround)
     till,
     desk,
     ledger: new Ledger(db, content, orders, till, around.outbox),
+    codes: new Codes(db, content),
     round() {
       void till.round().catch((error: unknown) => log('error', 'till-failed', { error: String(error) }))
       void orders.forgetOld().catch((error: unknown) => log('error', 'orders-not-forgotten', { error: String(error) }))

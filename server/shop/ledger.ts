@@ -5,6 +5,7 @@ import { safeCell } from '../../core/formats'
 import { fail } from '../../core/problems'
 import { addDays, clockIn } from '../../core/site'
 import type {
+  CameInput,
   DaySheetAnswer,
   OrderAnswer,
   OrderInput,
@@ -22,6 +23,7 @@ import {
   readPayments,
   readStory,
   readTakings,
+  setCame,
   tellStory,
 } from '../database/orders'
 import type { Database } from '../database/open'
@@ -177,18 +179,25 @@ export class Ledger {
     return Papa.unparse([heads, ...rows])
   }
 
+  /** Says how many of those on a line of a paid order have come; no more can than bought it. */
+  async came({ day, order, sku, came }: CameInput, by: string): Promise<DaySheetAnswer> {
+    if (!(await setCame(this.db, order, sku, came))) return fail('order-came')
+    await tellStory(this.db, order, { at: this.now(), what: 'came', by, note: String(came) })
+    return this.day(day)
+  }
+
   /** Who comes on a day, and for what, each with a code to be looked at when they do. */
   async day(day: string): Promise<DaySheetAnswer> {
     const lines = await readDayLines(this.db, day)
     const found: DaySheetAnswer['lines'] = []
-    for (const { order: id, sku, count } of lines) {
+    for (const { order: id, sku, count, came } of lines) {
       const stored = await readOrder(this.db, id)
       const line = stored?.order.lines.find((l) => l.sku === sku)
       if (!stored || !line) continue
       const { number, name } = this.summary(stored)
       const address = this.orders.addressOf(id)
       const code = await QRCode.toString(address, { type: 'svg', margin: 1 })
-      found.push({ order: id, number, name, title: line.title, label: line.label, on: line.on, count, code })
+      found.push({ order: id, number, name, title: line.title, label: line.label, on: line.on, count, came, sku, code })
     }
     found.sort((a, b) =>
       a.on < b.on ? -1 : a.on > b.on ? 1 : a.title.localeCompare(b.title) || a.name.localeCompare(b.name),

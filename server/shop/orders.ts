@@ -24,6 +24,7 @@ import {
   forgetPerson,
   insertOrder,
   readOrder,
+  readOrdersOf,
   readPersonalOrders,
   readTaken,
   setOrderState,
@@ -43,6 +44,8 @@ import { useCode } from '../database/discounts'
 const MINUTE = 60_000
 const DAY = 24 * 60 * MINUTE
 const AT_ONCE = 200
+/** So many of a member's orders are told. */
+const MOST_OF_USER = 20
 /** A basket that was ordered so lately and is empty is ordered already. */
 const LATELY = 30 * MINUTE
 
@@ -108,8 +111,13 @@ export class Orders {
   }
 
   /** Orders what is in a basket. The same basket again is the same order, however often it is pressed. */
-  async place(basketId: string, agreed: Agreed, code: DiscountCode | null): Promise<Placed> {
-    const placed = await this.db.transaction().execute((trx) => this.placeNow(trx, basketId, agreed, code))
+  async place(
+    basketId: string,
+    agreed: Agreed,
+    code: DiscountCode | null,
+    user: number | null = null,
+  ): Promise<Placed> {
+    const placed = await this.db.transaction().execute((trx) => this.placeNow(trx, basketId, agreed, code, user))
     if (placed.kind === 'placed' && !placed.again) {
       log('info', 'order-placed', { id: placed.order.id })
       this.around.changed(placed.order.order.lines.map((l) => l.sku))
@@ -117,7 +125,13 @@ export class Orders {
     return placed
   }
 
-  private async placeNow(trx: Trx, basketId: string, agreed: Agreed, code: DiscountCode | null): Promise<Placed> {
+  private async placeNow(
+    trx: Trx,
+    basketId: string,
+    agreed: Agreed,
+    code: DiscountCode | null,
+    user: number | null,
+  ): Promise<Placed> {
     const now = this.now()
     const stored = await readBasket(trx, basketId, 0)
     if (!stored) return { kind: 'empty' }
@@ -132,7 +146,7 @@ export class Orders {
     const order = this.written(lines, agreed, code, shop)
     const state: OrderState = 'placed'
     const until = now + shop.hold * MINUTE
-    const id = await insertOrder(trx, order, { state, at: now, until })
+    const id = await insertOrder(trx, order, { state, at: now, until, user })
     await tellStory(trx, id, { at: now, what: 'placed', by: 'the buyer', note: '' })
     await writeBasket(trx, {
       ...stored,
@@ -233,6 +247,11 @@ export class Orders {
     const before = this.now() - this.around.shop().keep * DAY
     for (const { id, order } of await readPersonalOrders(this.db, before, AT_ONCE))
       await this.db.transaction().execute((trx) => forgetPerson(trx, id, order))
+  }
+
+  /** What somebody has ordered while they were signed in, the newest first. */
+  ofUser(user: number): Promise<StoredOrder[]> {
+    return readOrdersOf(this.db, user, MOST_OF_USER)
   }
 
   /** How many of everything are held or sold. */

@@ -1,6 +1,7 @@
 import { LAYOUT_REGIONS, pathShape } from '../../core/tree'
 import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/edits'
 import { mailServerShape } from '../../core/forms'
+import { discountShape } from '../../core/shop'
 import {
   ABSENT,
   NOTHING,
@@ -235,6 +236,16 @@ export const orderSchema = exact({
   note: optional(text(2000, 'A note has at most 2,000 characters')),
 })
 
+/** A sku: an entry, and where it is sold in sorts, which of them. */
+export const cameSchema = exact({
+  day: pattern(/^\d{4}-\d{2}-\d{2}$/, 'A day is written as 2027-01-31'),
+  order: whole(1, 1e12, 'Say which order'),
+  sku: text(200, 'Say what was bought'),
+  came: whole(0, 999, 'Say how many came'),
+})
+
+export const codeRemovedSchema = exact({ code: text(40, 'Say which code') })
+
 export const homeSchema = exact({ home: homeShape })
 
 export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : pathShape)) })
@@ -330,6 +341,9 @@ export const INPUTS = {
   bringBack: { shape: bringBackSchema, most: SMALL },
   message: { shape: messageSchema, most: SMALL },
   order: { shape: orderSchema, most: SMALL },
+  came: { shape: cameSchema, most: SMALL },
+  discountCode: { shape: discountShape, most: SMALL },
+  codeRemoved: { shape: codeRemovedSchema, most: SMALL },
   mailServer: { shape: mailServerSchema, most: SMALL },
   mailTest: { shape: mailServerSchema, most: SMALL },
   mails: { shape: mailsSchema, most: 64_000 },

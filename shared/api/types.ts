@@ -1,5 +1,5 @@
 import type { Mail, MailServer, Message } from '../../core/forms'
-import type { Order, OrderState } from '../../core/shop'
+import type { DiscountCode, Order, OrderState } from '../../core/shop'
 import type { Request } from '../../core/conditions'
 import type { Design, Frame, Loss, NearMiss, Rule, Say } from '../../core/frames'
 import type { Shown, Fault } from '../../core/render'
@@ -443,8 +443,24 @@ export interface DaySheetAnswer {
     label: string
     on: string
     count: number
+    /** How many of them have come. */
+    came: number
+    sku: string
     code: string
   }[]
+}
+
+/** How many have come of those on a line of an order. */
+export interface CameInput {
+  day: string
+  order: number
+  sku: string
+  came: number
+}
+
+export interface CodesAnswer {
+  /** `used` is how often. */
+  codes: (DiscountCode & { used: number })[]
 }
 
 /** The pages that may be meant by an address, the likeliest first; `sure` is from 0 to 1. */

@@ -27,6 +27,10 @@ const USES: Record<StarterUse, string> = {
   lost: 'For the lost page',
   'sign-in': 'For signing in',
   member: 'For the page of a member',
+  basket: 'For the basket',
+  checkout: 'For the checkout',
+  receipt: 'For the receipt',
+  'order-status': 'For an order by its link',
 }
 const RATIO: Record<LayoutRegion, number> = { header: 0.42, intro: 0.42, body: 0.9, footer: 0.4, card: 1.1, piece: 0.4 }
 

@@ -48,7 +48,7 @@ async function act(does: OrderInput['does'], says: string) {
   notices.say(says)
   emit('moved')
 }
-const STORY: Record<string, string> = { note: 'Noted', mailed: 'Mailed again', placed: 'Placed' }
+const STORY: Record<string, string> = { note: 'Noted', mailed: 'Mailed again', placed: 'Placed', came: 'So many came' }
 const storyOf = (what: string) => STORY[what] ?? ORDER_WORDS[what as keyof typeof ORDER_WORDS] ?? what
 const addresses = computed(() => {
   const { order: of } = order.value!

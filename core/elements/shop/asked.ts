@@ -3,6 +3,7 @@ import { type Scene, plainText } from '../../drawing'
 import type { LayoutElement, Value } from '../../tree'
 import { type ElementSpec, prop } from '../spec'
 import { billingAddress, deliveryAddress } from './address'
+import { basketLines } from './basket-lines'
 import { buyer, needsPhone } from './buyer'
 import { deliveryChoice, orderNote, paymentChoice } from './choices'
 import { consentOf } from './place-order'
@@ -26,6 +27,24 @@ export function askedBy(elements: readonly LayoutElement[]): Pick<AskedCheckout,
     phoneNeeded: elements.some((e) => e.type === buyer.type && needsPhone(e)),
     consents: elements.filter((e) => e.type === 'order-consent').map(consentOf),
   }
+}
+
+/** By the first letters of the names of fields, the element that asks for them. */
+const FIELDS: readonly [RegExp, string][] = [
+  [/^c\./, buyer.type],
+  [/^b\./, billingAddress.type],
+  [/^d\./, deliveryAddress.type],
+  [/^way$/, deliveryChoice.type],
+  [/^note$/, orderNote.type],
+  [/^pay$/, paymentChoice.type],
+  [/^n\./, basketLines.type],
+]
+
+/** Whether some element among these asks for a field. */
+export function asksFor(elements: readonly LayoutElement[], name: string): boolean {
+  const type = FIELDS.find(([names]) => names.test(name))?.[1]
+  if (type) return elements.some((e) => e.type === type)
+  return elements.some((e) => e.type === 'order-consent' && consentField(e.id) === name)
 }
 
 /** What the fields of a checkout are called on a page, by their names. */

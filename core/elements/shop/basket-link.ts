@@ -18,7 +18,7 @@ export const basketLink: ElementSpec = {
   states: ['hover', 'focus'],
   css: [
     ICON_CSS,
-    '.of-basket{display:inline-flex;gap:.4em;align-items:center;color:inherit}.of-basket-count{font-variant-numeric:tabular-nums;font-weight:600}',
+    '.of-basket{display:inline-flex;vertical-align:middle;gap:.4em;align-items:center;color:inherit}.of-basket-count{font-variant-numeric:tabular-nums;font-weight:600}',
   ],
   summary: () => '',
   draw(element, compile) {

@@ -51,7 +51,7 @@ export const buy: ElementSpec = {
     ...QUESTION_CSS,
     BUTTON_CSS,
     SHOP_CSS,
-    '.of-buy{scroll-margin-top:7em}.of-buy form{display:flex;flex-wrap:wrap;gap:.8em;align-items:end}.of-buy-price{font-size:1.3em;font-weight:600}.of-buy-many{width:5.5em}.of-buy-which{flex:1 1 14em}.of-buy .of-btn{align-self:end}',
+    '.of-buy{scroll-margin-top:7em}.of-buy form{display:flex;flex-wrap:wrap;gap:.8em;align-items:end}.of-buy-price{font-size:1.3em;font-weight:600}.of-buy-many{width:5.5em}.of-buy-which{flex:1 1 14em}.of-buy .of-btn{align-self:end}.of-buy :is(select,input){min-height:2.7em}',
   ],
   summary: () => '',
   draw(element, compile) {

@@ -33,6 +33,8 @@ test('there are enough of each, by names of their own', () => {
     expect([region, count((s) => s.region === region) >= 4]).toEqual([region, true])
   for (const use of ['lost', 'person', 'term', 'search', 'entry', 'list'])
     expect([use, count((s) => s.use === use) >= 3]).toEqual([use, true])
+  for (const use of ['sign-in', 'member', 'basket', 'checkout', 'receipt', 'order-status'])
+    expect([use, count((s) => s.use === use) >= 2]).toEqual([use, true])
   expect(SITES).toHaveLength(3)
   for (const said of ['id', 'name'] as const) expect(new Set(STARTERS.map((s) => s[said])).size).toBe(STARTERS.length)
 })
@@ -109,6 +111,8 @@ test.each(SITES.map((s) => [s.name, s] as const))(
         'missing-field',
         'plain-body',
         'content-never-shown',
+        'lacking',
+        'outside-form',
         'open-link',
       ])
         expect([site.id, kind, kinds.has(kind as never)]).toEqual([site.id, kind, false])

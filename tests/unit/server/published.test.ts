@@ -36,7 +36,7 @@ function publish(more: Partial<typeof design> = {}, content = contentOf(), posts
 }
 const get = (published: Published, address: string, asking: Asking = ANYBODY) =>
   published.answer(readAddress(address), asking)
-const member: Asking = { ...ANYBODY, session: async () => ({ role: 'member', name: 'Mina' }) }
+const member: Asking = { ...ANYBODY, session: async () => ({ id: 4, role: 'member', name: 'Mina' }) }
 const framed = (...onlyWhen: Circumstance[]) =>
   publish({
     frames: [

@@ -9,8 +9,6 @@ useHead({ title: 'Mail' })
 
 const notices = useNotices()
 const session = useSession()
-const answer = shallowRef<MailAnswer | null>(null)
-const failed = ref('')
 const state = ref<'' | MailStanding['state']>('')
 const inHand = ref<number | null>(null)
 const setting = ref(false)
@@ -27,24 +25,7 @@ const SAYS: Record<MailStanding['state'], string> = {
   failed: 'not sent',
   held: 'held',
 }
-
-let calls = 0
-async function open(before?: number) {
-  const call = ++calls
-  failed.value = ''
-  const query = new URLSearchParams()
-  if (state.value) query.set('state', state.value)
-  if (before) query.set('before', String(before))
-  try {
-    const told = await useApi<MailAnswer>('GET', `/visitors/mail?${query}`)
-    if (call !== calls) return
-    answer.value = { ...told, mails: [...(before ? answer.value!.mails : []), ...told.mails] }
-  } catch (error) {
-    if (call === calls) failed.value = (error as Error).message
-  }
-}
-onMounted(() => open())
-watch(state, () => void open())
+const { answer, failed, open } = useToldList<MailAnswer>('/visitors/mail', 'mails', { state })
 
 const chosen = computed(() => answer.value?.mails.find((m) => m.id === inHand.value) ?? null)
 const total = computed(() => Object.values(answer.value?.counts ?? {}).reduce((n, c) => n + c, 0))

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
 import { counted } from '#core/words'
 import type { MessagesAnswer, StoredMessage } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
@@ -11,8 +10,6 @@ useHead({ title: 'Messages' })
 
 const notices = useNotices()
 const site = useSite()
-const answer = shallowRef<MessagesAnswer | null>(null)
-const failed = ref('')
 const state = ref<'' | StoredMessage['state']>('')
 const form = ref('')
 const words = ref('')
@@ -23,34 +20,11 @@ const STATES = [
   { value: 'read', label: 'Read' },
   { value: 'held', label: 'Held' },
 ] as const
-
-const asked = computed(() => {
-  const query = new URLSearchParams()
-  if (state.value) query.set('state', state.value)
-  if (form.value) query.set('form', form.value)
-  if (words.value.trim()) query.set('words', words.value.trim())
-  return query
+const { answer, failed, asked, open } = useToldList<MessagesAnswer>('/visitors/messages', 'messages', {
+  state,
+  form,
+  words,
 })
-let calls = 0
-async function open(before?: number) {
-  const call = ++calls
-  failed.value = ''
-  const query = new URLSearchParams(asked.value)
-  if (before) query.set('before', String(before))
-  try {
-    const told = await useApi<MessagesAnswer>('GET', `/visitors/messages?${query}`)
-    // What was asked for last is shown.
-    if (call !== calls) return
-    const earlier = before ? (answer.value?.messages ?? []) : []
-    answer.value = { ...told, messages: [...earlier, ...told.messages] }
-  } catch (error) {
-    if (call === calls) failed.value = (error as Error).message
-  }
-}
-onMounted(open)
-const later = useDebounceFn(() => void open(), 250)
-watch(words, later)
-watch([state, form], () => void open())
 
 const messages = computed(() => answer.value?.messages ?? [])
 const chosen = computed(() => messages.value.find((m) => m.id === inHand.value) ?? null)

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
 import type { Subscriber, SubscribersAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 
@@ -8,38 +7,13 @@ definePageMeta({ layout: 'visitors' })
 useHead({ title: 'Newsletters' })
 
 const notices = useNotices()
-const answer = shallowRef<SubscribersAnswer | null>(null)
-const failed = ref('')
 const list = ref('')
 const words = ref('')
 const leaving = ref<number | null>(null)
-
-const asked = computed(() => {
-  const query = new URLSearchParams()
-  if (list.value) query.set('list', list.value)
-  if (words.value.trim()) query.set('words', words.value.trim())
-  return query
-})
-let calls = 0
-async function open(before?: number) {
-  const call = ++calls
-  failed.value = ''
-  const query = new URLSearchParams(asked.value)
-  if (before) query.set('before', String(before))
-  try {
-    const told = await useApi<SubscribersAnswer>('GET', `/visitors/newsletters?${query}`)
-    if (call !== calls) return
-    answer.value = { ...told, subscribers: [...(before ? answer.value!.subscribers : []), ...told.subscribers] }
-  } catch (error) {
-    if (call === calls) failed.value = (error as Error).message
-  }
-}
-onMounted(() => open())
-watch(list, () => void open())
-watch(
+const { answer, failed, asked, open } = useToldList<SubscribersAnswer>('/visitors/newsletters', 'subscribers', {
+  list,
   words,
-  useDebounceFn(() => void open(), 250),
-)
+})
 const lists = computed(() => [...new Set((answer.value?.counts ?? []).map((c) => c.list))])
 const countOf = (state: string) =>
   (answer.value?.counts ?? [])

@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { counted } from '#core/words'
-import type { DaySheetAnswer } from '#shared/api/types'
+import type { CameInput, DaySheetAnswer } from '#shared/api/types'
+import { useNotices } from '~/stores/notices'
 
-/** Who comes on a day, and for what: to be printed, with a code for each that leads to the order. */
+/** Who comes on a day, and for what: ticked off as they come, or printed, with a code for each that leads to the order. */
 definePageMeta({ layout: 'visitors' })
 useHead({ title: 'Who comes' })
 
+const notices = useNotices()
 const route = useRoute()
 const router = useRouter()
 const day = computed(() =>
@@ -31,8 +34,18 @@ const groups = computed(() => {
     const key = [line.on.slice(11), line.title, line.label].filter(Boolean).join(', ')
     found.set(key, [...(found.get(key) ?? []), line])
   }
-  return [...found].map(([title, lines]) => ({ title, lines, count: lines.reduce((n, l) => n + l.count, 0) }))
+  const sum = (lines: DaySheetAnswer['lines'], of: 'count' | 'came') => lines.reduce((n, l) => n + l[of], 0)
+  return [...found].map(([title, lines]) => ({ title, lines, count: sum(lines, 'count'), came: sum(lines, 'came') }))
 })
+type Line = DaySheetAnswer['lines'][number]
+/** Somebody else may let people in too: what they said meanwhile comes with every answer. */
+async function come({ order, sku }: Line, came: number) {
+  const input: CameInput = { day: answer.value!.day, order, sku, came }
+  const told = await notices.attempt(() => useApi<DaySheetAnswer>('POST', '/visitors/orders/came', input))
+  if (!told) return void open()
+  if (told.day === day.value) answer.value = told
+}
+useEventListener('focus', () => void open())
 const image = (svg: string) => `data:image/svg+xml,${encodeURIComponent(svg)}`
 const print = () => window.print()
 </script>
@@ -56,19 +69,46 @@ const print = () => window.print()
         <p v-if="groups.length === 0" class="border-y py-4 text-soft">Nobody has bought anything for this day.</p>
         <section v-for="g in groups" :key="g.title" class="mb-6" :aria-label="g.title">
           <h2 class="made mb-1 text-lg">{{ g.title }}</h2>
-          <p class="mb-2 text-xs text-soft">{{ counted(g.count, 'place') }}, {{ counted(g.lines.length, 'order') }}</p>
+          <p class="mb-2 text-xs text-soft">
+            {{ counted(g.count, 'place') }}, {{ counted(g.lines.length, 'order')
+            }}<template v-if="g.came > 0"
+              >; {{ g.came === g.count ? 'all of them have come' : `${g.came} of them have come` }}</template
+            >
+          </p>
           <ul class="border-t">
             <li
               v-for="l in g.lines"
-              :key="l.order"
+              :key="`${l.order} ${l.sku}`"
               class="grid grid-cols-[20px_minmax(0,1fr)_auto_72px] items-center gap-3 border-b py-2"
+              :class="l.came === l.count && 'text-soft'"
             >
-              <span class="h-4 w-4 border border-ink" aria-hidden="true" />
-              <span
-                ><span class="block font-medium">{{ l.name || 'somebody' }}</span
-                ><span class="text-xs text-soft">{{ l.number }}</span></span
+              <input
+                type="checkbox"
+                class="h-4 w-4 accent-ink"
+                :checked="l.came === l.count"
+                :indeterminate="l.came > 0 && l.came < l.count"
+                :aria-label="`${l.name || l.number}: all have come`"
+                @change="come(l, l.came === l.count ? 0 : l.count)"
+              />
+              <span class="min-w-0"
+                ><span class="block truncate font-medium">{{ l.name || 'somebody' }}</span
+                ><NuxtLink class="text-xs text-soft underline" :to="`/studio/visitors/orders?order=${l.order}`">{{
+                  l.number
+                }}</NuxtLink></span
               >
-              <span class="text-lg">{{ l.count }}</span>
+              <span class="flex items-baseline gap-1.5">
+                <select
+                  v-if="l.count > 1"
+                  class="input w-auto! print:hidden"
+                  :aria-label="`${l.name || l.number}: how many have come`"
+                  :value="l.came"
+                  @change="come(l, Number(($event.target as HTMLSelectElement).value))"
+                >
+                  <option v-for="n in l.count + 1" :key="n" :value="n - 1">{{ n - 1 }}</option></select
+                ><span class="text-lg"
+                  ><span v-if="l.count > 1" class="text-sm text-soft print:hidden">of </span>{{ l.count }}</span
+                >
+              </span>
               <img :src="image(l.code)" width="72" height="72" :alt="`Code of ${l.number}`" />
             </li>
           </ul>

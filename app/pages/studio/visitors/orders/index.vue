@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
 import { ORDER_STATES, type OrderState, amountOf } from '#core/shop'
 import { counted } from '#core/words'
 import type { OrdersAnswer } from '#shared/api/types'
@@ -9,39 +8,13 @@ definePageMeta({ layout: 'visitors' })
 useHead({ title: 'Orders' })
 
 const { money, time } = useOrderWords()
-const answer = shallowRef<OrdersAnswer | null>(null)
-const failed = ref('')
 const state = ref<'' | OrderState>('')
 const words = ref('')
-const inHand = ref<number | null>(null)
+/** An order may be asked for by the address, as from the sheet of a day. */
+const { order: named } = useRoute().query
+const inHand = ref<number | null>(/^\d+$/.test(String(named)) ? Number(named) : null)
 const today = new Date().toISOString().slice(0, 10)
-
-const asked = computed(() => {
-  const query = new URLSearchParams()
-  if (state.value) query.set('state', state.value)
-  if (words.value.trim()) query.set('words', words.value.trim())
-  return query
-})
-let calls = 0
-async function open(before?: number) {
-  const call = ++calls
-  failed.value = ''
-  const query = new URLSearchParams(asked.value)
-  if (before) query.set('before', String(before))
-  try {
-    const told = await useApi<OrdersAnswer>('GET', `/visitors/orders?${query}`)
-    if (call === calls)
-      answer.value = { ...told, orders: [...(before ? (answer.value?.orders ?? []) : []), ...told.orders] }
-  } catch (error) {
-    if (call === calls) failed.value = (error as Error).message
-  }
-}
-onMounted(() => open())
-watch(state, () => void open())
-watch(
-  words,
-  useDebounceFn(() => void open(), 250),
-)
+const { answer, failed, asked, open } = useToldList<OrdersAnswer>('/visitors/orders', 'orders', { state, words })
 const total = computed(() => Object.values(answer.value?.counts ?? {}).reduce((n, c) => n + c, 0))
 const states = computed(() => [
   { value: '', label: `All ${total.value}` },

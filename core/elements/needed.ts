@@ -1,0 +1,40 @@
+import { type Catalogue, type PageKind, PLAIN_SHOP } from '../site'
+
+/**
+ * What a working page cannot do without: types of elements, of which one of each group has to stand on it. Where one
+ * does not, visitors are shown the plain page instead, which does its work.
+ */
+function neededOn(kind: PageKind, catalogue: Catalogue): readonly (readonly string[])[] {
+  switch (kind) {
+    case 'sign-in':
+      return [['sign-in']]
+    case 'basket':
+      return [['basket-lines']]
+    case 'receipt':
+      return [['receipt', 'order-status']]
+    case 'order-status':
+      return [['order-status', 'receipt']]
+    case 'checkout': {
+      const { deliveries } = catalogue.site.settings.selling ?? PLAIN_SHOP
+      const delivers = [...catalogue.types.values()].some((t) => t.sells?.delivers)
+      const brought = deliveries.some((way) => !way.collected)
+      return [
+        ['buyer'],
+        ...(delivers && brought ? [['delivery-address', 'billing-address']] : []),
+        ...(delivers && deliveries.length > 1 ? [['delivery-choice']] : []),
+        ['place-order'],
+      ]
+    }
+    default:
+      return []
+  }
+}
+
+const WORKING: ReadonlySet<PageKind> = new Set(['sign-in', 'basket', 'checkout', 'receipt', 'order-status'])
+
+/** Whether a page has work to do that its layout could leave undone. */
+export const hasWork = (kind: PageKind): boolean => WORKING.has(kind)
+
+/** Which elements a working page lacks for its work, by their types; `types` are those of all elements on it. */
+export const lackingOn = (kind: PageKind, types: ReadonlySet<string>, catalogue: Catalogue): string[] =>
+  neededOn(kind, catalogue).flatMap((group) => (group.some((t) => types.has(t)) ? [] : [group[0]!]))
