@@ -7,7 +7,7 @@ import { expect, keep, makeFrame, saved, signIn, test } from './studio'
 
 test.beforeEach(async ({ page, server }) => {
   await signIn(page, server)
-  await expect(page.getByRole('heading', { name: '120 pages' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '127 pages' })).toBeVisible()
 })
 
 test('conditions that fit no page say so, and stay to be mended', async ({ page }) => {
@@ -143,7 +143,7 @@ test('a frame being edited is open again after a reload and after a closed windo
 
   const other = await context.newPage()
   await other.goto(`${server.origin}/studio`)
-  await expect(other.getByRole('heading', { name: '120 pages' })).toBeVisible()
+  await expect(other.getByRole('heading', { name: '127 pages' })).toBeVisible()
   await expect(kept(other)).toHaveCount(0)
   await expect(other.getByRole('button', { name: 'Add frame' })).toBeEnabled()
   await page.close()

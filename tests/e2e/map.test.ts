@@ -8,7 +8,7 @@ import { expect, keep, makeFrame, release, settled, signIn, test, visitor } from
 
 test.beforeEach(async ({ page, server }) => {
   await signIn(page, server)
-  await expect(page.getByRole('heading', { name: '120 pages' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '127 pages' })).toBeVisible()
 })
 
 const row = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).first()

@@ -42,7 +42,7 @@ test('from a bare site to a released one', async ({ page, browser, server }) => 
 
   await test.step('the Map lists all pages, with all regions empty', async () => {
     await signIn(page, server)
-    await expect(page.getByRole('heading', { name: '120 pages' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: '127 pages' })).toBeVisible()
     await expect(
       page.getByText('There is none yet, so every page shows its plain body', { exact: false }),
     ).toBeVisible()
@@ -109,8 +109,8 @@ test('from a bare site to a released one', async ({ page, browser, server }) => 
   await test.step('a frame puts the header on every page', async () => {
     await page.getByRole('link', { name: 'Map' }).click()
     await makeFrame(page, ['Every page'], { Header: 'House header' })
-    await expect(page.getByText('This edit changes 120 pages')).toBeVisible()
-    await expect(page.getByText('120 headers, nothing else')).toBeVisible()
+    await expect(page.getByText('This edit changes 127 pages')).toBeVisible()
+    await expect(page.getByText('127 headers, nothing else')).toBeVisible()
     await keep(page)
     await page.getByRole('button', { name: 'Exhibits', exact: true }).click()
     await expect(

@@ -120,7 +120,7 @@ async function remove(code: Code) {
         <form
           v-if="session.mayDesign"
           class="mb-5 grid items-end gap-3 border border-edge bg-sheet p-3 sm:grid-cols-2 md:grid-cols-4"
-          :aria-label="editing ? `Change ${editing}` : 'A new code'"
+          :aria-label="editing ? `Changing ${editing}` : 'Another discount'"
           @submit.prevent="keep"
         >
           <label class="block font-medium"
