@@ -55,10 +55,10 @@ const HOUSE_HEADER = layout(
   ),
 )
 
-/** The same in the tower: no notice, and the mark between two menus. */
+/** The same in the tower: no notice, nothing to buy, and the mark between two menus. */
 const TOWER_HEADER = variation('tower-header', 'Tower header', HOUSE_HEADER, (base) => {
   const bar = base.row('Bar')
-  const [mark, links] = bar.children
+  const [mark, links, basket] = bar.children
   const first = base.own(
     column(
       5,
@@ -69,7 +69,8 @@ const TOWER_HEADER = variation('tower-header', 'Tower header', HOUSE_HEADER, (ba
   return [
     { kind: 'remove', id: base.row('Notice').id },
     { kind: 'insert', parent: bar.id, index: 0, node: first },
-    { kind: 'setSpans', row: bar.id, spans: [5, 2, 4, 1] },
+    { kind: 'remove', id: basket!.id },
+    { kind: 'setSpans', row: bar.id, spans: [5, 2, 5] },
     ...base.looks(bar, {
       paddingTop: 26,
       paddingBottom: 26,

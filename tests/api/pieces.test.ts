@@ -1,15 +1,12 @@
 import Database from 'better-sqlite3'
 import { join } from 'node:path'
-import { type Finding, checkDesign } from '#core/checks'
-import { Catalogue } from '#core/site'
 import type { Parcel } from '#core/formats'
 import { type Layout, emptyRow } from '#core/tree'
-import type { DesignAnswer } from '#shared/api/types'
 import { newPlace } from '#core/layouts'
 import { type TestServer, startServer } from '../server'
-import { VISITOR } from '../fixtures'
-import { makeDemo } from '../../demo'
+import type { DesignAnswer } from '#shared/api/types'
 import { Client } from './client'
+import { findings } from './findings'
 
 /** Shared pieces as a program sends them, and as they may have got into the file. */
 
@@ -53,18 +50,6 @@ async function put(into: string, of: string, fills?: unknown[]) {
   row.children[0]!.children = [{ ...newPlace(of, newId), ...(fills && { fills }) } as never]
   return send(into, { kind: 'insert', parent: into, index: 0, node: row })
 }
-const catalogue = new Catalogue(makeDemo().site)
-/** What the checks tell of the draft as it is stored. */
-async function findings(): Promise<Finding[]> {
-  const { layouts, frames, house } = (await ada.call('GET', '/design')).body as unknown as DesignAnswer
-  const design = {
-    format: 1 as const,
-    layouts: layouts.map((l) => l.layout),
-    frames: frames.map((f) => f.frame),
-    house,
-  }
-  return checkDesign(design, catalogue, VISITOR)
-}
 const words = (id: string, value: unknown) => ({ kind: 'setProperty', id, property: 'text', value })
 
 test('visitors see what each place says, and what the piece says elsewhere; a release tells where it stands', async () => {
@@ -99,7 +84,7 @@ test('a piece never holds itself, also not through three others, whoever sends i
 test('what is filled with the wrong kind waits and is told, and what no place can say is refused', async () => {
   await piece('kind')
   await put('results', 'kind', [words('kind-title', 7), words('nothing-such', 'x')])
-  const told = await findings()
+  const told = await findings(ada)
   expect(told).toEqual(expect.arrayContaining([expect.objectContaining({ kind: 'unfilled', piece: 'kind', fills: 2 })]))
   const layout = ((await ada.call('GET', '/layouts/results')).body as unknown as { layout: Layout }).layout
   const { id } = layout.children[0]!.children[0]!.children[0]!
@@ -118,7 +103,7 @@ test('one that is removed leaves nothing where it stood, is told, and is back wi
   await ada.call('POST', '/releases', { note: '' })
   expect(await (await fetch(server.origin + '/visit')).text()).toContain('Kept all along')
   await ada.call('DELETE', '/layouts/gone')
-  const told = await findings()
+  const told = await findings(ada)
   expect(told.some((f) => f.kind === 'dangling' && f.what === 'piece' && f.id === 'gone')).toBe(true)
   await ada.call('POST', '/releases', { note: '' })
   const without = await fetch(server.origin + '/visit')
@@ -138,14 +123,14 @@ test('loops and places that got into the file take nothing down', async () => {
   database.prepare('update layouts set doc = ? where id = ?').run(JSON.stringify(knot), 'knot')
   database.close()
   expect((await put('lost-page', 'knot')).status).toBe(200)
-  const told = await findings()
+  const told = await findings(ada)
   expect(told.some((f) => f.kind === 'unplaced' && f.because === 'loop')).toBe(true)
   expect((await ada.call('POST', '/releases', { note: '' })).status).toBe(200)
   expect((await fetch(server.origin + '/nowhere-at-all')).status).toBe(404)
   // It can be mended.
   const place = knot.children[0]!.children[0]!.children.at(-1)!.id
   expect((await send('knot', { kind: 'remove', id: place })).status).toBe(200)
-  expect((await findings()).some((f) => f.kind === 'unplaced')).toBe(false)
+  expect((await findings(ada)).some((f) => f.kind === 'unplaced')).toBe(false)
 })
 
 test('chosen layouts leave with all that they need; what is here already is kept, replaced, or has them beside it', async () => {

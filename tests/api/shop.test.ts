@@ -1,4 +1,5 @@
 import { createHmac } from 'node:crypto'
+import { RIGHT, Buyer as Visitor } from '../buyer'
 import { type TestServer, startServer } from '../server'
 
 /** The shop over HTTP: what comes in other shapes, of others, and all at once; and a server that is killed. */
@@ -9,51 +10,15 @@ beforeAll(async () => {
 }, 60_000)
 afterAll(() => server.stop())
 
-/** Somebody with a basket: keeps the cookie that the shop gives, and sends from a place of their own. */
-let places = 0
-class Buyer {
-  cookie = ''
-  private readonly from = `192.0.2.${++places}`
-
-  async send(path: string, values: Record<string, string>, headers: Record<string, string> = {}): Promise<Response> {
-    const response = await fetch(server.origin + path, {
-      method: 'POST',
-      redirect: 'manual',
-      headers: {
-        'content-type': 'application/x-www-form-urlencoded',
-        cookie: this.cookie,
-        'x-forwarded-for': this.from,
-        ...headers,
-      },
-      body: new URLSearchParams(values),
-    })
-    const given = response.headers.get('set-cookie')
-    if (given) this.cookie = given.split(';')[0]!
-    return response
-  }
-
-  async page(path: string): Promise<string> {
-    return (await fetch(server.origin + path, { headers: { cookie: this.cookie } })).text()
-  }
-
-  async put(path = '/tickets/day-ticket', count = '1', more: Record<string, string> = {}): Promise<Response> {
-    const html = await this.page(path)
-    const of = /name="form" value="buy"><input type="hidden" name="of" value="([^"]+)"/.exec(html)![1]!
-    return this.send(path, { form: 'buy', of, entry: path.split('/').pop()!, count, ...more })
+/** Somebody who buys here, and agrees to what is asked. */
+class Buyer extends Visitor {
+  constructor() {
+    super(server)
   }
 
   place(more: Record<string, string> = {}): Promise<Response> {
-    return this.send('/checkout', { form: 'shop', does: 'place', ...RIGHT, ...AGREES, ...more })
+    return this.press('/checkout', 'place', { ...RIGHT, ...AGREES, ...more })
   }
-}
-const RIGHT = {
-  'c.name': 'Inez Dial',
-  'c.mail': 'inez@example.org',
-  'b.country': 'GB',
-  'b.name': 'Inez Dial',
-  'b.line1': '4 Bell Lane',
-  'b.city': 'Quillmere',
-  'b.code': 'SW1A 1AA',
 }
 const AGREES: Record<string, string> = {}
 const payPage = async (response: Response): Promise<string> => {

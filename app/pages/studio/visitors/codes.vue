@@ -64,7 +64,11 @@ function rules({ least, from, until, types }: DiscountCode): string {
   return said.filter(Boolean).join('; ') || 'on everything'
 }
 const usedWords = ({ used, most }: Code) =>
-  most === null ? `used ${counted(used, 'time')}` : `used ${used} of ${counted(most, 'time')}`
+  most !== null
+    ? `used ${used} of ${counted(most, 'time')}`
+    : used === 0
+      ? 'not used yet'
+      : `used ${counted(used, 'time')}`
 
 async function save(code: DiscountCode): Promise<boolean> {
   refused.value = ''
@@ -188,7 +192,7 @@ async function remove(code: Code) {
           <li
             v-for="c in codes"
             :key="c.code"
-            class="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 border-b px-3 py-1.5"
+            class="grid items-center gap-x-4 gap-y-1 border-b px-3 py-1.5 sm:grid-cols-[minmax(0,1fr)_auto]"
             :class="!c.on && 'text-soft'"
           >
             <span class="min-w-0">
@@ -198,7 +202,7 @@ async function remove(code: Code) {
               >
               <span class="block text-xs text-soft">{{ rules(c) }}; {{ usedWords(c) }}</span>
             </span>
-            <span v-if="session.mayDesign" class="flex flex-wrap justify-end gap-2">
+            <span v-if="session.mayDesign" class="flex flex-wrap gap-2 sm:justify-end">
               <button type="button" class="btn btn-small" :aria-label="`Change ${c.code}`" @click="take(c)">
                 Change
               </button>

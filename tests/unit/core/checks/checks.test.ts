@@ -1,7 +1,8 @@
 import { type Finding, type FindingKind, checkDesign } from '#core/checks'
-import type { Design, Frame, Target } from '#core/frames'
+import { CompiledRules, type Design, type Frame, type Target, resolve, rulesOf } from '#core/frames'
 import type { Layout } from '#core/tree'
-import { Catalogue } from '#core/site'
+import { CompiledDesign } from '#core/render'
+import { Catalogue, PLAIN_SHOP } from '#core/site'
 import { PLAIN_HOUSE } from '#core/styles'
 import {
   VISITOR,
@@ -319,4 +320,102 @@ test('a link left open is told with its words; one that a field fills, or withou
     { kind: 'open-link', layout: 'B', node: 'soon', words: 'Soon' },
     { kind: 'open-link', layout: 'B', node: 'list', words: 'Later' },
   ])
+})
+
+describe('pages that have work to do', () => {
+  const site = { ...smallSite([refractor, mirror, note]), menus: [] }
+  const open = new Catalogue({ ...site, settings: { ...site.settings, shop: true, signIn: true } })
+  const CHECKOUT: Target = { kind: 'page', page: 'checkout' }
+  const till = (...types: string[]) => layout('T', 'body', row(column(12, ...types.map((t) => element(t)))))
+  const lacking = (tree: Layout, catalogue = open, more: Layout[] = []) =>
+    of(
+      'lacking',
+      findings(
+        [frame('c', [CHECKOUT], { body: use('T'), ...(more[0] && { header: use(more[0].id) }) }), base],
+        [tree, BODY, ...more],
+        catalogue,
+      ),
+    ).filter((f) => f.layout === 'T')
+
+  test('a checkout needs a buyer and a button; an address only where something is brought', () => {
+    expect(lacking(till('buyer', 'place-order'))).toEqual([])
+    expect(lacking(till('buyer'))).toEqual([
+      { kind: 'lacking', layout: 'T', pages: ['checkout'], lacks: ['place-order'] },
+    ])
+    expect(lacking(till())[0]!.lacks).toEqual(['buyer', 'place-order'])
+    const sells = { price: 'price', most: 3, tax: 'full', delivers: true }
+    const way = { id: 'w', label: 'Way', about: '', price: 1, freeFrom: null, countries: [], collected: false }
+    const selling = { ...PLAIN_SHOP, deliveries: [way, { ...way, id: 'v' }] }
+    const brings = new Catalogue({
+      ...site,
+      settings: { ...site.settings, shop: true, selling },
+      types: site.types.map((t) => ({ ...t, sells })),
+    })
+    expect(lacking(till('buyer', 'place-order'), brings)[0]!.lacks).toEqual(['delivery-address', 'delivery-choice'])
+    expect(lacking(till('buyer', 'billing-address', 'delivery-choice', 'place-order'), brings)).toEqual([])
+  })
+
+  test('what stands in another region of the page counts; an empty body does nothing', () => {
+    const header = layout('H', 'header', row(column(12, element('place-order'))))
+    expect(lacking(till('buyer'), open, [header])).toEqual([])
+    const empty = findings([frame('c', [CHECKOUT], { body: { kind: 'empty' } }), base], [BODY], open)
+    expect(of('lacking', empty)).toContainEqual({
+      kind: 'lacking',
+      pages: ['checkout'],
+      lacks: ['buyer', 'place-order'],
+    })
+  })
+
+  test('the renderer and the checks agree on which page gives way to the plain one', () => {
+    for (const types of [[], ['buyer'], ['place-order'], ['buyer', 'place-order']]) {
+      const tree = till(...types)
+      const design: Design = {
+        format: 1,
+        layouts: [tree, BODY],
+        frames: [frame('c', [CHECKOUT], { body: use('T') }), base],
+        house: PLAIN_HOUSE,
+      }
+      const page = open.page('checkout')!
+      const outcome = resolve(new CompiledRules(rulesOf(design), open), page, VISITOR)
+      const shown = new CompiledDesign(design).standing(page, outcome, open).regions.body.shown.kind
+      expect([types, shown]).toEqual([types, lacking(tree).length > 0 ? 'plain' : 'layout'])
+    }
+  })
+})
+
+test('a question outside of a form, and a form in another, are told', () => {
+  const inside = {
+    ...element('form'),
+    id: 'f',
+    children: [
+      {
+        kind: 'place',
+        id: 'p',
+        type: 'form',
+        props: {},
+        styles: {},
+        children: [row(column(12, element('question'), element('newsletter', {}, 'n')))],
+      },
+    ],
+  }
+  const tree = layout(
+    'B',
+    'body',
+    row(
+      column(
+        12,
+        element('heading', { text: field('title'), level: '1' }),
+        element('entry-content'),
+        inside as never,
+        element('question', {}, 'q'),
+      ),
+    ),
+  )
+  expect(of('outside-form', findings([base], [tree])).map((f) => [f.node, f.because])).toEqual([
+    ['n', 'in-form'],
+    ['q', 'no-form'],
+  ])
+  // What stands in a piece may stand in a form wherever it is placed.
+  const piece = layout('P', 'piece', row(column(12, element('question', {}, 'q'))))
+  expect(of('outside-form', findings([base], [BODY, piece]))).toEqual([])
 })
