@@ -31,8 +31,8 @@ export function ensureTools(): void {
 }
 
 /** Requests a second over so many seconds, ten connections at once. */
-export function requestsPerSecond(url: string, seconds: number): Promise<number> {
-  const args = ['-t1', '-c10', `-d${seconds}s`, '-H', 'Accept-Encoding: gzip', url]
+export function requestsPerSecond(url: string, seconds: number, more: readonly string[] = []): Promise<number> {
+  const args = ['-t1', '-c10', `-d${seconds}s`, '-H', 'Accept-Encoding: gzip', ...more, url]
   return new Promise((done, fail) => {
     const run = spawn(WRK, args)
     let said = ''

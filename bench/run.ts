@@ -12,6 +12,7 @@ import { benchSearch } from './search'
 import { benchServing } from './serving'
 import { benchPieces } from './pieces'
 import { benchReleases } from './releases'
+import { benchShop } from './shop'
 import { benchVariations } from './variations'
 
 /** Runs every measurement, prints a table for people and one line of JSON for programs. */
@@ -28,6 +29,7 @@ const SUITES: [name: string, run: () => Promise<Result[]>][] = [
   ['variations', benchVariations],
   ['pieces', benchPieces],
   ['releases', benchReleases],
+  ['shop', benchShop],
   ['pages', benchPages],
 ]
 

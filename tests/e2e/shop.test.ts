@@ -1,17 +1,7 @@
-import type { Page } from '@playwright/test'
+import { sayAll, stands } from './buyer'
 import { expect, findings, signIn, test } from './studio'
 
 /** From the basket to the receipt, with script and without; and what those who work here see of it. */
-
-async function fill(visitor: Page, name: string): Promise<void> {
-  await visitor.getByLabel('Name', { exact: true }).first().fill(name)
-  await visitor.getByLabel('Mail address').fill('inez@example.org')
-  await visitor.getByLabel('Name', { exact: true }).nth(1).fill(name)
-  await visitor.getByLabel('Street and number').fill('4 Bell Lane')
-  await visitor.getByLabel('Town').fill('Quillmere')
-  await visitor.getByLabel('Postal code').fill('SW1A 1AA')
-  await visitor.getByLabel('I have read the terms').check()
-}
 
 for (const javaScriptEnabled of [true, false])
   test(`a ticket and places at a talk are bought ${javaScriptEnabled ? 'with' : 'without'} script`, async ({
@@ -37,7 +27,7 @@ for (const javaScriptEnabled of [true, false])
     const alert = visitor.getByRole('alert')
     await expect(alert).toContainText('It was not ordered yet.')
     await expect(alert.getByRole('link', { name: 'Postal code' })).toBeVisible()
-    await fill(visitor, 'Inez Dial')
+    await sayAll(visitor, 'Inez Dial')
     await visitor.getByLabel('Postal code').fill('nonsense')
     if (javaScriptEnabled) {
       // What is wrong is told as one goes, and so is what a country asks.
@@ -53,10 +43,7 @@ for (const javaScriptEnabled of [true, false])
     await expect(visitor.getByRole('heading', { name: 'Pay £36.00' })).toBeVisible()
     await visitor.getByRole('button', { name: 'Pay, and go back' }).click()
     await expect(visitor.getByRole('heading', { name: /^Order Q-\d+$/ })).toBeVisible()
-    await expect(async () => {
-      await visitor.reload()
-      await expect(visitor.getByText('It is paid. Thank you.')).toBeVisible({ timeout: 1000 })
-    }).toPass()
+    await stands(visitor, 'It is paid. Thank you.')
     // Places that are sold are left no more, for everybody.
     await expect(async () => {
       const html = await (await fetch(`${server.origin}/talks/what-the-tower-hears`)).text()
@@ -71,7 +58,7 @@ test('an order is read, sent, given back, and is on the sheet of its day', async
   await visitor.getByRole('button', { name: 'Book a place' }).click()
   await visitor.goto(`${server.origin}/checkout`)
   expect(await findings(visitor)).toEqual([])
-  await fill(visitor, 'Otto Pell')
+  await sayAll(visitor, 'Otto Pell')
   await visitor.getByRole('button', { name: 'Order and pay' }).click()
   await visitor.getByRole('button', { name: 'Pay, and go back' }).click()
   await expect(visitor.getByRole('heading', { name: /^Order Q-/ })).toBeVisible()
