@@ -28,13 +28,13 @@ export interface StartOptions {
 const SERVER = join(process.cwd(), '.output', 'server', 'index.mjs')
 const PATIENCE = 120_000
 
+/** A port that is free, below those that systems give to whoever asks for any: nothing that is started meanwhile takes it. */
 export function freePort(): Promise<number> {
   return new Promise((done) => {
     const probe = createServer()
-    probe.listen(0, () => {
-      const { port } = probe.address() as { port: number }
-      probe.close(() => done(port))
-    })
+    probe.once('error', () => done(freePort()))
+    const port = 10_000 + Math.floor(Math.random() * 20_000)
+    probe.listen(port, () => probe.close(() => done(port)))
   })
 }
 

@@ -392,7 +392,9 @@ export class Desk {
   private async pay(sent: Sent, order: StoredOrder | null): Promise<Answer> {
     if (!order) return this.led(this.here(sent), sent)
     if (this.orderings.tooMany(sent.asking.place)) return sentenceOf(429, 'Please try again in a few minutes.')
-    const page = await this.till.begin(order, this.orders.numberOf(order.id))
+    // Whoever has paid already, and was not heard of, pays no more.
+    await this.till.ask(order.id)
+    const page = await this.till.begin((await readOrder(this.db, order.id)) ?? order, this.orders.numberOf(order.id))
     return this.led(page ?? this.here(sent), sent)
   }
 }
