@@ -191,52 +191,50 @@ async function benchMessages(server: TestServer): Promise<Result[]> {
   ]
 }
 
-/** The same site without the way to the basket in its header. */
-async function withoutBasket(server: TestServer): Promise<void> {
+/** Releases the site without the way to the basket in its header; gives what has visitors see the release before. */
+async function withoutBasket(server: TestServer): Promise<() => Promise<unknown>> {
   const ada = await signedIn(server, 'ada')
   const { body } = await ada.call('GET', '/layouts/house-header')
   const row = (body.layout as unknown as Layout).children.find((r: Row) => r.name === 'Bar')!
-  const [, , basket] = row.children
-  const edits = [
-    { kind: 'remove', id: basket!.id },
-    { kind: 'setSpans', row: row.id, spans: [6, 6] },
-  ].map((edit, i) => ({ id: `b${i}`, does: 'edit', edit }))
+  const [, , { children: [basket] = [] } = {}] = row.children
+  const edits = [{ id: 'b1', does: 'edit', edit: { kind: 'remove', id: basket!.id } }]
   const sent = await ada.call('POST', '/layouts/house-header/edits', { revision: body.revision, edits })
   const released = await ada.call('POST', '/releases', { note: 'No basket' })
   if (sent.status !== 200 || released.status !== 200) throw new Error(JSON.stringify([sent.body, released.body]))
+  return () => ada.call('POST', '/releases/back')
 }
 
-const ROUNDS = 6
+const ROUNDS = 10
 
-async function benchCount(): Promise<Result> {
-  ensureTools()
-  return over(async (counting) =>
-    over(async (bare) => {
-      await withoutBasket(bare)
-      const buyer = new Buyer(counting)
-      await buyer.put('/tickets/day-ticket', '3')
-      const cookie = ['-H', `Cookie: ${buyer.cookie}`]
-      const at = (server: TestServer) => `http://127.0.0.1:${server.port}/visit`
-      const ratios: number[] = []
-      const rates = { ours: 0, other: 0 }
-      for (let i = -1; i < ROUNDS; i++) {
-        const ours = await requestsPerSecond(at(counting), 2, cookie)
-        const other = await requestsPerSecond(at(bare), 2)
-        if (i < 0) continue
-        ratios.push(ours / other)
-        Object.assign(rates, { ours: round(ours, 0), other: round(other, 0) })
-      }
-      const ratio = median(ratios)
-      return {
-        name: 'A ready page with three things counted in its header: requests per second',
-        value: `${round(ratio * 100, 0)}%`,
-        against: 'the same page without',
-        bound: 'at least 70%',
-        holds: ratio >= 0.7,
-        data: { ...rates, ratio: round(ratio, 3) },
-      }
-    }),
-  )
+/** One server shows the one release and the other in turn, so that both are as warm. */
+async function benchCount(server: TestServer): Promise<Result> {
+  const buyer = new Buyer(server)
+  await buyer.put('/tickets/day-ticket', '3')
+  const cookie = ['-H', `Cookie: ${buyer.cookie}`]
+  const url = `http://127.0.0.1:${server.port}/visit`
+  const rounds: { ours: number; other: number }[] = []
+  const back = await withoutBasket(server)
+  for (let i = -2; i < ROUNDS; i++) {
+    const other = await requestsPerSecond(url, 2, cookie)
+    await back()
+    const ours = await requestsPerSecond(url, 2, cookie)
+    await back()
+    // The first two warm it up.
+    if (i >= 0) rounds.push({ ours, other })
+  }
+  const ratio = median(rounds.map((r) => r.ours / r.other))
+  return {
+    name: 'A ready page with three things counted in its header: requests per second',
+    value: `${round(ratio * 100, 0)}%`,
+    against: 'the same page without',
+    bound: 'at least 70%',
+    holds: ratio >= 0.7,
+    data: {
+      ours: round(median(rounds.map((r) => r.ours)), 0),
+      other: round(median(rounds.map((r) => r.other)), 0),
+      ratio: round(ratio, 3),
+    },
+  }
 }
 
 async function benchWeight(server: TestServer): Promise<Result[]> {
@@ -265,7 +263,7 @@ export async function benchShop(): Promise<Result[]> {
   ensureTools()
   return [
     ...(await over(benchLastTickets)),
-    await benchCount(),
+    ...(await over(async (server) => [await benchCount(server)])),
     ...(await over(benchWeight)),
     ...(await over(benchMessages)),
   ]

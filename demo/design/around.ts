@@ -13,7 +13,7 @@ const PLACES = items(
 )
 
 /** The way to the basket, by its sign and how many things are in it. */
-const BASKET = column(1, { align: 'end' }, { ...element('basket-link', {}, { size: 16 }), hides: ['label'] })
+const BASKET = column(2, { align: 'end' }, { ...element('basket-link', {}, { size: 16 }), hides: ['label'] })
 
 /** On every page. */
 const HOUSE_HEADER = layout(
@@ -40,7 +40,7 @@ const HOUSE_HEADER = layout(
     },
     column(5, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
     column(
-      6,
+      5,
       { align: 'end' },
       element('menu', { menu: 'main', lists: 'broad', fold: 'away-narrow' }, { size: 16, weight: 500 }),
       element('menu-panel', {
@@ -122,7 +122,7 @@ export const AROUND: LayoutDocument[] = [
         },
         column(5, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
         column(
-          6,
+          5,
           { align: 'end' },
           element(
             'menu',

@@ -5,6 +5,7 @@ import type { FileStore } from '../media/store'
 import { type Answer, sentenceOf } from './answer'
 import type { Forms } from './forms'
 import type { Asking, Published } from './published'
+import { Line } from './turns'
 import { MULTIPART, UploadRefused, readUpload } from './uploads'
 
 /** What forms on published pages send: refused before it is read where it can be, and handed to the page. */
@@ -12,6 +13,9 @@ import { MULTIPART, UploadRefused, readUpload } from './uploads'
 /** What a form without files may send at most. */
 const MOST_SENT = 100_000
 const FORM = 'application/x-www-form-urlencoded'
+
+/** However many forms come at once, pages are answered between them. */
+const line = new Line()
 
 export interface TakesPosts {
   published: Pick<Published, 'takesPost' | 'takesFiles' | 'post'>
@@ -67,6 +71,7 @@ export async function answerPost(site: TakesPosts, request: IncomingMessage, ask
   const text = await readForm(request)
   if (text === null)
     return refused(request, 413, 'What was sent is larger than this form takes. Nothing was stored; send less.')
+  await line.next()
   return site.published.post(address, readParameters(text), asking)
 }
 

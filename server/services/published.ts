@@ -284,10 +284,12 @@ export class Published {
    * in the basket, the one for as many as the cookies say.
    */
   readyAt(url: string, cookies?: string): Ready | undefined {
-    const ready = this.ready.get(url)
-    if (!ready?.answer.depends.needs.has('count')) return ready
     const count = this.desk.count(cookies)
-    return count === 0 ? ready : this.ready.get(counted(url, count))
+    if (count === 0) return this.ready.get(url)
+    const counting = this.ready.get(counted(url, count))
+    if (counting) return counting
+    const ready = this.ready.get(url)
+    return ready?.answer.depends.needs.has('count') ? undefined : ready
   }
 
   /** Where the site is published. */

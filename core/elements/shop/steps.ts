@@ -45,7 +45,7 @@ export const checkoutSteps: ElementSpec = {
   css: [
     SHOP_CSS,
     BUTTON_CSS,
-    '.of-steps{display:grid;gap:1.6em;min-width:0}.of-steps ol{display:flex;flex-wrap:wrap;gap:.4em 1.6em;margin:0;padding:0;list-style:none;counter-reset:s}.of-steps ol li{counter-increment:s;padding-bottom:.3em;border-bottom:2px solid transparent}.of-steps ol li::before{content:counter(s) ". "}.of-steps ol li[aria-current]{border-color:currentColor;font-weight:600}.of-steps ol button{all:unset;cursor:pointer;text-decoration:underline}.of-steps ol button:focus-visible{outline:2px solid;outline-offset:2px}.of-steps .of-row{padding-inline:0;max-width:none}.of-steps-on{display:flex;flex-wrap:wrap;gap:.8em;justify-content:space-between;flex-direction:row-reverse}',
+    '.of-steps{display:grid;gap:1.6em;min-width:0}.of-steps ol{display:flex;flex-wrap:wrap;gap:.4em 1.6em;margin:0;padding:0;list-style:none;counter-reset:s}.of-steps ol li{counter-increment:s;padding-bottom:.3em;border-bottom:2px solid transparent}.of-steps ol li::before{content:counter(s) ". "}.of-steps ol li[aria-current]{border-color:currentColor;font-weight:600}.of-steps ol button{all:unset;cursor:pointer;text-decoration:underline}.of-steps ol button:focus-visible{outline:2px solid;outline-offset:2px}.of-steps .of-row{padding-inline:0;max-width:none}.of-steps-on{display:flex;flex-wrap:wrap;gap:.8em;justify-content:space-between;flex-direction:row-reverse}.of-steps-back{margin-inline-end:auto}',
   ],
   summary: () => '',
   draw(element, compile) {
@@ -60,7 +60,7 @@ export const checkoutSteps: ElementSpec = {
     const look = (name: string) => compile.look(prop(element, checkoutSteps, name))
     const [next, back] = [
       part('next', 'btn', look('look')) + compile.words('next'),
-      part('back', 'btn', look('backLook')) + compile.words('back'),
+      part('back', 'btn', 'steps-back', look('backLook')) + compile.words('back'),
     ]
     const shows = (name: string) => compile.shows(element, name)
     const named = (scene: Scene, at: number) =>
