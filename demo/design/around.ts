@@ -38,9 +38,9 @@ const HOUSE_HEADER = layout(
       sticks: -8,
       stack: { narrow: 'beside' },
     },
-    column(5, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
+    column(4, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
     column(
-      5,
+      6,
       { align: 'end' },
       element('menu', { menu: 'main', lists: 'broad', fold: 'away-narrow' }, { size: 16, weight: 500 }),
       element('menu-panel', {
@@ -120,14 +120,14 @@ export const AROUND: LayoutDocument[] = [
           gently: 150,
           stack: { narrow: 'beside' },
         },
-        column(5, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
+        column(4, {}, element('site-name', { show: 'both', height: 34 }, { size: { wide: 21, narrow: 17 } })),
         column(
-          5,
+          6,
           { align: 'end' },
           element(
             'menu',
             { menu: 'main', fold: 'away-narrow', between: 'dot', here: 'nothing' },
-            { size: 16, weight: 500 },
+            { size: 15, weight: 500 },
           ),
           element('menu-panel', { menus: [{ id: 'main', props: { menu: 'main' } }], panel: 'whole' }),
         ),
