@@ -16,9 +16,12 @@ export function useOrderWords() {
   const site = useSite()
   const locale = computed(() => site.site?.settings.locale ?? 'en')
   const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+  const date = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' })
   return {
     money: (minor: number, currency: string) => writeMoney(minor, currency, locale.value),
     time: (at: number) => time.format(at),
+    /** A day or a moment as the clocks of the site have it. */
+    day: (on: string) => (on.length > 10 ? time : date).format(new Date(on.length > 10 ? on : `${on}T00:00`)),
     locale,
   }
 }

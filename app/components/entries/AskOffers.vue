@@ -31,81 +31,68 @@ const whole = (event: Event): number | null => {
 <template>
   <div>
     <p class="mb-1 font-medium">{{ label }}</p>
-    <table v-if="offers.length" class="w-full text-xs">
-      <thead class="text-start text-soft">
-        <tr>
-          <th class="text-start font-normal">Called</th>
-          <th class="text-start font-normal">On</th>
-          <th class="w-20 text-start font-normal">Price</th>
-          <th class="w-20 text-start font-normal">In all</th>
-          <th><span class="sr-only">Take away</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(o, i) in offers" :key="o.id">
-          <td class="pr-1">
-            <input
-              class="input"
-              :value="o.label"
-              maxlength="200"
-              :aria-label="`Name of sort ${i + 1}`"
-              @change="change(i, { label: text($event) })"
-            />
-          </td>
-          <td class="pr-1">
-            <input
-              class="input"
+    <ul v-if="offers.length" class="mb-1 space-y-2">
+      <li v-for="(o, i) in offers" :key="o.id" class="border bg-raised p-2 text-xs">
+        <div class="mb-1.5 flex items-center gap-1">
+          <input
+            class="input font-medium"
+            :value="o.label"
+            maxlength="200"
+            placeholder="What it is called"
+            :aria-label="`Name of sort ${i + 1}`"
+            @change="change(i, { label: text($event) })"
+          />
+          <button
+            type="button"
+            class="h-7 px-1.5 hover:bg-board"
+            :aria-label="`Take away sort ${i + 1}`"
+            @click="
+              emit(
+                'set',
+                offers.filter((_, n) => n !== i),
+              )
+            "
+          >
+            ×
+          </button>
+        </div>
+        <div class="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)] gap-1.5">
+          <label class="text-soft"
+            >For the day<input
+              class="input mt-0.5 text-ink"
               :type="o.day && o.day.length > 10 ? 'datetime-local' : 'date'"
               :value="o.day ?? ''"
               :aria-label="`Day of sort ${i + 1}`"
               @change="change(i, { day: text($event) || undefined })"
-            />
-          </td>
-          <td class="pr-1">
-            <input
-              class="input"
+          /></label>
+          <label class="text-soft"
+            >Price<input
+              class="input mt-0.5 text-ink"
               inputmode="decimal"
               :value="o.price ?? ''"
-              placeholder="as above"
+              placeholder="same"
               :aria-label="`Price of sort ${i + 1}`"
               @change="change(i, { price: number($event) })"
-            />
-          </td>
-          <td class="pr-1">
-            <input
-              class="input"
+          /></label>
+          <label class="text-soft"
+            >In all<input
+              class="input mt-0.5 text-ink"
               inputmode="numeric"
               :value="o.stock ?? ''"
               placeholder="no end"
               :aria-label="`How many of sort ${i + 1}`"
               @change="change(i, { stock: whole($event) })"
-            />
-          </td>
-          <td>
-            <button
-              type="button"
-              class="h-6 px-1 hover:bg-board"
-              :aria-label="`Take away sort ${i + 1}`"
-              @click="
-                emit(
-                  'set',
-                  offers.filter((_, n) => n !== i),
-                )
-              "
-            >
-              ×
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+          /></label>
+        </div>
+      </li>
+    </ul>
     <button
       v-if="offers.length < MOST_OFFERS"
       type="button"
-      class="h-6 px-1 hover:bg-board"
+      class="w-full border border-dashed border-edge py-1 text-xs text-soft hover:border-ink hover:text-ink"
       @click="emit('set', [...offers, { id: nanoid(8), label: '' }])"
     >
-      add a sort
+      Add a sort
     </button>
   </div>
 </template>

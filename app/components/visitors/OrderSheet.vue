@@ -10,7 +10,7 @@ const props = defineProps<{ id: number }>()
 const emit = defineEmits<{ moved: [] }>()
 const notices = useNotices()
 const session = useSession()
-const { money, time, locale } = useOrderWords()
+const { money, time, day, locale } = useOrderWords()
 
 const order = shallowRef<OrderAnswer | null>(null)
 const failed = ref('')
@@ -48,8 +48,9 @@ async function act(does: OrderInput['does'], says: string) {
   notices.say(says)
   emit('moved')
 }
-const STORY: Record<string, string> = { note: 'Noted', mailed: 'Mailed again', placed: 'Placed', came: 'So many came' }
-const storyOf = (what: string) => STORY[what] ?? ORDER_WORDS[what as keyof typeof ORDER_WORDS] ?? what
+const STORY: Record<string, string> = { note: 'Noted', mailed: 'Mailed again', placed: 'Placed' }
+const storyOf = ({ what, note }: OrderAnswer['story'][number]) =>
+  what === 'came' ? `${note} came` : (STORY[what] ?? ORDER_WORDS[what as keyof typeof ORDER_WORDS] ?? what)
 const addresses = computed(() => {
   const { order: of } = order.value!
   return [
@@ -84,7 +85,7 @@ const print = () => window.print()
       >
         <span>{{ l.count }} × {{ [l.title, l.label].filter(Boolean).join(', ') }}</span>
         <span class="text-end">{{ money(l.total, order.currency) }}</span>
-        <span v-if="l.on" class="text-xs text-soft">for {{ l.on.replace('T', ' ') }}</span>
+        <span v-if="l.on" class="text-xs text-soft">for {{ day(l.on) }}</span>
       </li>
     </ul>
     <dl class="my-2 grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 text-xs [&_dd]:text-end">
@@ -123,9 +124,9 @@ const print = () => window.print()
     <h3 class="made mb-1 mt-4">Its story</h3>
     <ol class="border-t text-xs">
       <li v-for="(s, i) in order.story" :key="i" class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 border-b py-1">
-        <span>{{ storyOf(s.what) }}, by {{ s.by }}</span>
+        <span>{{ storyOf(s) }}, by {{ s.by }}</span>
         <span class="text-soft">{{ time(s.at) }}</span>
-        <span v-if="s.note" class="col-span-2 whitespace-pre-wrap">{{ s.note }}</span>
+        <span v-if="s.note && s.what !== 'came'" class="col-span-2 whitespace-pre-wrap">{{ s.note }}</span>
       </li>
       <li
         v-for="(m, i) in order.mails"
