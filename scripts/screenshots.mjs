@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { ROOT, build, checkNode, install } from './steps.mjs'
+import { ask, buy } from './visitors.mjs'
 
 /** Remakes the pictures in docs/screenshots from the demo data: one for each main view. */
 
@@ -103,11 +104,6 @@ const STUDIO = {
   async layouts(page) {
     await page.goto(`${ORIGIN}/studio/layouts`)
   },
-  async pieces(page) {
-    await page.goto(`${ORIGIN}/studio/layouts`)
-    await page.getByRole('heading', { name: 'Shared pieces' }).waitFor()
-    await page.getByRole('article').last().scrollIntoViewIfNeeded()
-  },
   async 'bench-piece'(page) {
     await page.goto(`${ORIGIN}/studio/layouts/talk-page`)
     await page.getByRole('treeitem', { name: 'Piece: Plan a visit' }).click()
@@ -121,10 +117,6 @@ const STUDIO = {
   async bench(page) {
     await page.goto(`${ORIGIN}/studio/layouts/exhibit-page`)
     await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
-  },
-  async 'bench-list'(page) {
-    await page.goto(`${ORIGIN}/studio/layouts/exhibit-shelves`)
-    await page.getByRole('treeitem', { name: /^Entry list/ }).click()
   },
   async 'bench-variation'(page) {
     await page.goto(`${ORIGIN}/studio/layouts/turret-exhibit`)
@@ -150,38 +142,45 @@ const STUDIO = {
     await page.getByText('is changed in the draft.').waitFor()
     await page.goto(`${ORIGIN}/studio/checks`)
   },
+  async 'bench-checkout'(page) {
+    await page.goto(`${ORIGIN}/studio/layouts/checkout-page`)
+    await page.getByRole('treeitem', { name: /^Delivery choice/ }).click()
+  },
+  async messages(page) {
+    await page.goto(`${ORIGIN}/studio/visitors/messages`)
+    await page.getByRole('button', { name: /Otto Pell/ }).click()
+  },
+  async order(page) {
+    await page.goto(`${ORIGIN}/studio/visitors/orders`)
+    await page.getByRole('button', { name: /Inez Dial/ }).click()
+    await page.getByText('Its story').waitFor()
+  },
   async house(page) {
     await page.goto(`${ORIGIN}/studio/house`)
     await page.getByRole('button', { name: /^Vermilion #/ }).click()
   },
-  async lost(page) {
-    await page.goto(`${ORIGIN}/studio/visitors`)
-    await page.getByRole('button', { name: /fenwik/ }).click()
-    await page.getByText('very likely').waitFor()
-  },
+}
+
+async function toTheTill(page) {
+  await page.getByRole('button', { name: 'Put it into the basket' }).click()
+  await page.goto(`${ORIGIN}/checkout`)
+  await page.getByLabel('Name', { exact: true }).first().fill('Inez Dial')
+  await page.getByLabel('Mail address').fill('inez at example')
+  await page.getByLabel('Telephone (optional)').focus()
+  await page.getByText('This is no mail address.').waitFor()
 }
 
 /** Pages of the site: at which width, and what is done there first. */
 const SITE = {
   'site-home': ['/', 1280, (page) => page.getByRole('link', { name: 'Exhibits' }).first().hover()],
-  'site-home-phone': ['/', 390, (page) => page.getByRole('button', { name: 'Menu' }).click()],
+  'site-checkout': ['/gifts/keepers-apron', 1280, toTheTill],
   'site-exhibit': ['/exhibits/walnut-longcase-with-tide-dial', 1280],
   'site-exhibits': ['/exhibits?room=long-gallery&strikes=yes', 1280],
 }
 
-/** Some addresses that people have asked for in vain. */
-const PERSON = { 'user-agent': 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0' }
-async function getLost() {
-  const lost = { '/exhibits/fenwik-turret-clok': 7, '/opening-hours.html': 5, '/shop/postcards': 3, '/rooms/tower': 2 }
-  for (const [path, times] of Object.entries(lost))
-    for (let i = 0; i < times; i++)
-      await fetch(ORIGIN + path, {
-        headers: { ...PERSON, referer: i % 2 ? `${ORIGIN}/exhibits` : 'https://clocks.example.org/' },
-      })
-}
-
 try {
-  await getLost()
+  await ask(ORIGIN)
+  await buy(ORIGIN)
   for (const [name, prepare] of Object.entries(STUDIO).filter(wanted)) {
     const page = await signedIn()
     await prepare(page)

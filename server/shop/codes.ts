@@ -23,7 +23,8 @@ export class Codes {
       fail('discount-wrong', { why: 'It takes off no more than 100 percent' })
     if (code.from && code.until && code.until < code.from) fail('discount-wrong', { why: 'It ends before it begins' })
     const gone = code.types.find((id) => !types.get(id)?.sells)
-    if (gone) fail('discount-wrong', { why: `${types.get(gone)?.plural ?? 'A page type that is gone'} cannot be bought` })
+    if (gone)
+      fail('discount-wrong', { why: `${types.get(gone)?.plural ?? 'A page type that is gone'} cannot be bought` })
     await writeCode(this.db, code)
     return this.list()
   }

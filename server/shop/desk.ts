@@ -1,69 +1,44 @@
-import {
-  ADDED,
-  ORDER,
-  STEP,
-  askedBy,
-  asksFor,
-  checkoutWords,
-  labelsOf,
-  seenInStep,
-  stepAsked,
-  stepsAmong,
-} from '../../core/elements'
+import { ADDED, ORDER, STEP, asksFor, seenInStep, stepAsked, stepsAmong } from '../../core/elements'
 import type { Scene } from '../../core/drawing'
 import type { LayoutElement } from '../../core/tree'
 import {
-  type AskedCheckout,
   type Basket,
   type CheckoutProblems,
   type CheckoutWord,
-  type CodeProblem,
-  type DiscountCode,
-  EMPTY_BASKET,
-  type Goods,
   MOST_SAID,
   type SeenLine,
   type Shopping,
-  type ShownOrder,
   caughtUp,
-  codeOf,
-  discounts,
-  goodsOf,
   isCheckoutField,
   judgeCheckout,
   looked,
-  pricedOf,
   putBack,
   putIn,
   quantityOf,
   setCount,
   takeOut,
-  taxCountry,
-  totalsOf,
-  wayOf,
 } from '../../core/shop'
-import { type Catalogue, PLAIN_SHOP, type ShopSettings, clockIn } from '../../core/site'
+import type { Catalogue } from '../../core/site'
 import type { StoredBasket } from '../database/baskets'
-import { readCode } from '../database/discounts'
 import type { Database } from '../database/open'
 import { type StoredOrder, readOrder } from '../database/orders'
 import { type Answer, ledOn, sentenceOf } from '../services/answer'
 import { Lately } from '../services/lately'
-import type { Asking, Posts, Sent } from '../services/published'
+import type { Posts, Sent } from '../services/published'
 import { type Baskets, countSaid } from './baskets'
 import type { Orders } from './orders'
+import { type About, Showing } from './showing'
 import type { Till } from './till'
 
-/** What visitors meet of the shop: what they are shown, and what is done with what they send. */
+/** What is done with what visitors send to the shop. */
 
 const MINUTE = 60_000
 const CODES = { most: 12, within: 10 * MINUTE }
 const ORDERS = { most: 30, within: 10 * MINUTE }
 const BASKETS = { most: 600, within: 10 * MINUTE }
 
-type About = Pick<Scene, 'catalogue' | 'request'> & { asking: Asking; elements: readonly LayoutElement[] }
-
 export class Desk {
+  private readonly showing: Showing
   private readonly codes: Lately
   private readonly orderings: Lately
   private readonly puttings: Lately
@@ -74,8 +49,9 @@ export class Desk {
     private readonly baskets: Baskets,
     private readonly orders: Orders,
     private readonly till: Till,
-    private readonly now: () => number = Date.now,
+    now: () => number = Date.now,
   ) {
+    this.showing = new Showing(db, catalogue, baskets, orders, till, now)
     this.codes = new Lately(CODES, now)
     this.orderings = new Lately(ORDERS, now)
     this.puttings = new Lately(BASKETS, now)
@@ -93,90 +69,9 @@ export class Desk {
     return this.till.ways.map((w) => w.origin)
   }
 
-  private get shop(): ShopSettings {
-    return this.catalogue().site.settings.selling ?? PLAIN_SHOP
-  }
-
-  private goods = (entry: string, offer: string | null): Goods | null => {
-    const catalogue = this.catalogue()
-    const now = clockIn(catalogue.site.settings.timeZone, this.now())
-    return goodsOf(entry, offer, { catalogue, taken: catalogue.taken, now })
-  }
-
-  private async codeFor(typed: string): Promise<{ code: DiscountCode | null; why: CodeProblem | null }> {
-    if (typed === '') return { code: null, why: null }
-    const found = await readCode(this.db, codeOf(typed))
-    if (!found?.code.on) return { code: null, why: 'unknown' }
-    const { code, used } = found
-    const today = clockIn(this.catalogue().site.settings.timeZone, this.now()).slice(0, 10)
-    const over = (code.from && today < code.from) || (code.until && today > code.until)
-    if (over || (code.most !== null && used >= code.most)) return { code: null, why: 'over' }
-    return { code, why: null }
-  }
-
-  private shown({ id, state, at, until, order }: StoredOrder): ShownOrder {
-    const page = this.catalogue().page('order-status')
-    const address = `${page?.address ?? '/'}?${ORDER}=${this.orders.token(id)}`
-    return { number: this.orders.numberOf(id), state, at, until, order, address }
-  }
-
-  private askedOf({ elements, catalogue }: About, lines: readonly SeenLine[]): AskedCheckout {
-    const { locale } = catalogue.site.settings
-    return { shop: this.shop, locale, lines, payments: this.till.ways.map((w) => w.id), ...askedBy(elements) }
-  }
-
   /** What a visitor is shown of the shop on a page. */
-  async shopping(about: About, scene: Scene): Promise<Shopping> {
-    const stored = await this.baskets.read(about.asking.cookies)
-    const order = await this.orders.byToken(about.request.parameters[ORDER]?.[0])
-    return this.shoppingOf(about, scene, stored?.basket ?? EMPTY_BASKET, order)
-  }
-
-  private async shoppingOf(
-    about: About,
-    scene: Scene,
-    basket: Basket,
-    order: StoredOrder | null,
-    more: Partial<Shopping> = {},
-  ): Promise<Shopping> {
-    const lines = more.lines ?? looked(basket, this.goods)
-    const { currency } = this.catalogue().site.settings
-    const asked = this.askedOf(about, lines)
-    const found = await this.codeFor(basket.code)
-    const off = found.code ? discounts(found.code, pricedOf(lines), currency) : null
-    const code = off && off.why === null ? found.code : null
-    const totals = totalsOf(pricedOf(lines), this.shop, {
-      currency,
-      country: taxCountry(asked, basket.said),
-      code,
-      way: wayOf(asked, basket.said),
-    })
-    const removed = basket.removed?.line
-    const place = about.elements.find((e) => e.type === 'place-order') ?? null
-    return {
-      lines,
-      removed: removed ? (this.catalogue().entries.get(removed.entry)?.title ?? '') : null,
-      totals,
-      code: basket.code,
-      codeWhy: found.why ?? off?.why ?? null,
-      said: basket.said,
-      problems: {},
-      says: null,
-      labels: labelsOf(about.elements, scene),
-      words: checkoutWords(place, scene),
-      payments: this.till.ways.map(({ id, label, about: words }) => ({ id, label, about: words })),
-      asks: asked.asks,
-      tooManyCodes: false,
-      order: order && this.shown(order),
-      orders: about.elements.some((e) => e.type === 'own-orders') ? await this.ordersOf(about.asking) : null,
-      ...more,
-    }
-  }
-
-  /** What whoever asks has ordered; null where they are not signed in. */
-  private async ordersOf(asking: Asking): Promise<ShownOrder[] | null> {
-    const user = await asking.session()
-    return user && (await this.orders.ofUser(user.id)).map((order) => this.shown(order))
+  shopping(about: About, scene: Scene): Promise<Shopping> {
+    return this.showing.shopping(about, scene)
   }
 
   private here({ page, path, scene }: Sent, more: Record<string, string> = {}, hash = ''): string {
@@ -200,7 +95,7 @@ export class Desk {
     if (count === null)
       return sentenceOf(422, 'Say how many as a whole number from 1 on. Nothing was put into the basket.')
     const [entry = '', offer = null] = [values.entry?.[0], values.offer?.[0] || null]
-    const goods = this.goods(entry, offer)
+    const goods = this.showing.goods(entry, offer)
     if (!goods || goods.left === 0)
       return sentenceOf(
         409,
@@ -230,7 +125,7 @@ export class Desk {
   ): Promise<Answer> {
     const order = await this.orders.byToken(sent.scene.request.parameters[ORDER]?.[0])
     const about = this.about(sent)
-    const shopping = await this.shoppingOf(about, sent.scene, stored.basket, order, { says, problems, ...more })
+    const shopping = await this.showing.shoppingOf(about, sent.scene, stored.basket, order, { says, problems, ...more })
     const { request } = sent.scene
     return sent.redraw({ id: '', values: {}, problems: [], says: '' }, status, { shopping, request })
   }
@@ -280,8 +175,8 @@ export class Desk {
 
   /** What is wrong with what some of a page's elements ask. */
   private problemsIn(sent: Sent, stored: StoredBasket, elements: readonly LayoutElement[]): CheckoutProblems {
-    const lines = looked(stored.basket, this.goods)
-    const { problems } = judgeCheckout(this.askedOf(this.about(sent), lines), stored.basket.said)
+    const lines = looked(stored.basket, this.showing.goods)
+    const { problems } = judgeCheckout(this.showing.askedOf(this.about(sent), lines), stored.basket.said)
     return Object.fromEntries(Object.entries(problems).filter(([name]) => asksFor(elements, name)))
   }
 
@@ -320,18 +215,18 @@ export class Desk {
         const without = await this.baskets.change(had, (basket) => ({ ...basket, code: '' }))
         return this.again(sent, without, null, {}, 429, { tooManyCodes: true })
       }
-      const { why } = await this.codeFor(stored.basket.code)
+      const { why } = await this.showing.codeFor(stored.basket.code)
       if (why) return this.again(sent, stored, null, {}, 422)
     }
     // What the visitor was shown of what has changed, they have seen.
-    const seen = await this.baskets.change(had, (basket) => caughtUp(basket, looked(basket, this.goods)))
+    const seen = await this.baskets.change(had, (basket) => caughtUp(basket, looked(basket, this.showing.goods)))
     return this.led(this.here(sent), sent, seen)
   }
 
   /** The page with what is wrong so far, for whoever is still typing; nothing is said above it. */
   private async looked(sent: Sent, stored: StoredBasket): Promise<Answer> {
-    const lines = looked(stored.basket, this.goods)
-    const { problems } = judgeCheckout(this.askedOf(this.about(sent), lines), stored.basket.said)
+    const lines = looked(stored.basket, this.showing.goods)
+    const { problems } = judgeCheckout(this.showing.askedOf(this.about(sent), lines), stored.basket.said)
     return this.again(sent, stored, null, problems, 200)
   }
 
@@ -344,14 +239,14 @@ export class Desk {
 
   private async place(sent: Sent, stored: StoredBasket): Promise<Answer> {
     const about = this.about(sent)
-    const lines = looked(stored.basket, this.goods)
+    const lines = looked(stored.basket, this.showing.goods)
     if (lines.length === 0) return this.placed(sent, stored)
     if (lines.every((l) => l.count === 0)) return this.changed(sent, stored, lines)
     if (this.orderings.tooMany(sent.asking.place)) return this.again(sent, stored, 'often', {}, 429)
-    const asked = this.askedOf(about, lines)
+    const asked = this.showing.askedOf(about, lines)
     const { agreed, problems } = judgeCheckout(asked, stored.basket.said)
     if (Object.keys(problems).length > 0) return this.wrong(sent, stored, problems)
-    const { code, why } = await this.codeFor(stored.basket.code)
+    const { code, why } = await this.showing.codeFor(stored.basket.code)
     if (why) return this.again(sent, stored, 'wrong', {}, 422)
     const user = (await sent.asking.session())?.id ?? null
     const made = await this.orders.place(stored.id, agreed, code, user)
