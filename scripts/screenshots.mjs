@@ -153,7 +153,7 @@ const STUDIO = {
   async order(page) {
     await page.goto(`${ORIGIN}/studio/visitors/orders`)
     await page.getByRole('button', { name: /Inez Dial/ }).click()
-    await page.getByText('Its story').waitFor()
+    await page.getByRole('heading', { name: 'Its story' }).waitFor()
   },
   async house(page) {
     await page.goto(`${ORIGIN}/studio/house`)
