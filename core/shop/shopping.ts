@@ -58,15 +58,15 @@ const MADE_UP: readonly Pick<Goods, 'title' | 'label' | 'each'>[] = [
 
 function goodsToShow(catalogue: Catalogue): Goods[] {
   const now = `${catalogue.today}T00:00`
-  const found: Goods[] = []
-  for (const type of catalogue.types.values()) {
-    if (!type.sells) continue
-    const all = catalogue.entriesOfType(type.id).flatMap((e) => {
+  const sold = [...catalogue.types.values()].filter((type) => type.sells)
+  const all = sold.map((type) =>
+    catalogue.entriesOfType(type.id).flatMap((e) => {
       const [one] = goodsOfEntry(e.id, { catalogue, taken: catalogue.taken, now })
       return one ? [one] : []
-    })
-    found.push(...all.slice(0, 2))
-  }
+    }),
+  )
+  // One of each page type comes first, so that what is brought and what is not are both seen.
+  const found = [0, 1].flatMap((at) => all.flatMap((goods) => goods[at] ?? []))
   const made = { offer: null, type: '', left: null, most: 10, tax: '', delivers: true, on: '' }
   return found.length > 0
     ? found.slice(0, 3)

@@ -194,7 +194,7 @@ describe('edits', () => {
       422,
       {
         revision: 1,
-        edits: [{ id: 'x', does: 'edit', edit: { kind: 'setSpans', row: 'house-header-4', spans: [4, 4] } }],
+        edits: [{ id: 'x', does: 'edit', edit: { kind: 'setSpans', row: 'house-header-4', spans: [4, 2, 2] } }],
       },
       'add up to 8',
     ],
