@@ -61,7 +61,9 @@ test('several menus stand in one panel in their order; none that is gone, and no
 test('scripts of what every page may have stay under 3 KB together, those of what is looked for, looked at and bought under 1.2 KB each; each stands at an address of its own', () => {
   const size = (script: string) => gzipSync(script, { level: 9 }).length
   const all = [...allScripts().values()]
-  const apart = (['list', 'large', 'suggest', 'favourites', 'shop'] as const).map((name) => scriptAt(scriptAddress(name))!)
+  const apart = (['list', 'large', 'suggest', 'favourites', 'shop'] as const).map((name) =>
+    scriptAt(scriptAddress(name))!,
+  )
   const others = all.filter((script) => !apart.includes(script))
   expect(others.reduce((sum, script) => sum + size(script), 0)).toBeLessThan(3 * 1024)
   for (const script of apart) expect(size(script)).toBeLessThan(1200)
