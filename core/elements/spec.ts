@@ -73,6 +73,10 @@ export interface ElementSpec {
   draw(element: LayoutElement, compile: Compile): Chunk
 }
 
+/** A property that is said in words, with good ones ready. */
+export const text = (label: string, words: string, most = 300) =>
+  ({ kind: 'text', label, default: words, most }) as const satisfies Property
+
 /** A property as it is set, or its default. What was taken away on purpose (null) is not put back. */
 export function prop(element: LayoutElement, spec: ElementSpec, name: string): Value {
   const own = element.props[name]

@@ -59,12 +59,14 @@ const MADE_UP: readonly Pick<Goods, 'title' | 'label' | 'each'>[] = [
 function goodsToShow(catalogue: Catalogue): Goods[] {
   const now = `${catalogue.today}T00:00`
   const sold = [...catalogue.types.values()].filter((type) => type.sells)
-  const all = sold.map((type) =>
-    catalogue.entriesOfType(type.id).flatMap((e) => {
-      const [one] = goodsOfEntry(e.id, { catalogue, taken: catalogue.taken, now })
-      return one ? [one] : []
-    }),
-  )
+  const all = sold.map((type) => {
+    const goods: Goods[] = []
+    for (const { id } of catalogue.entriesOfType(type.id)) {
+      const [one] = goodsOfEntry(id, { catalogue, taken: catalogue.taken, now })
+      if (one && goods.push(one) === 2) break
+    }
+    return goods
+  })
   // One of each page type comes first, so that what is brought and what is not are both seen.
   const found = [0, 1].flatMap((at) => all.flatMap((goods) => goods[at] ?? []))
   const made = { offer: null, type: '', left: null, most: 10, tax: '', delivers: true, on: '' }

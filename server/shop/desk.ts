@@ -76,7 +76,7 @@ export class Desk {
 
   private here({ page, path, scene }: Sent, more: Record<string, string> = {}, hash = ''): string {
     const given = Object.entries(scene.request.parameters).flatMap(([name, values]) =>
-      name === ADDED || name in more ? [] : values.map((value): [string, string] => [name, value]),
+      name === ADDED || Object.hasOwn(more, name) ? [] : values.map((value): [string, string] => [name, value]),
     )
     const query = new URLSearchParams([...given, ...Object.entries(more)]).toString()
     return `${encodeURI(page.address || path.replace(/^\/+/, '/'))}${query && `?${query}`}${hash}`

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache'
 import Papa from 'papaparse'
 import QRCode from 'qrcode'
 import { amountOf } from '../../core/shop'
@@ -28,6 +29,7 @@ import {
 } from '../database/orders'
 import type { Database } from '../database/open'
 import type { Content } from '../services/content'
+import { takeTurns } from '../services/turns'
 import type { Outbox } from '../mail/outbox'
 import type { Orders } from './orders'
 import type { Till } from './till'
@@ -38,10 +40,14 @@ const DAYS = 30
 const DAY = 24 * 60 * 60_000
 /** So many are told at once. */
 const MOST = 100
+/** So many codes are kept drawn. */
+const MOST_CODES = 2000
 /** So many go into a table. */
 const MOST_IN_TABLE = 50_000
 
 export class Ledger {
+  private readonly codes = new LRUCache<string, string>({ max: MOST_CODES })
+
   constructor(
     private readonly db: Database,
     private readonly content: Pick<Content, 'catalogue'>,
@@ -179,6 +185,17 @@ export class Ledger {
     return Papa.unparse([heads, ...rows])
   }
 
+  /** What is scanned at the door: drawn once, since a sheet is asked for again with everybody who comes. */
+  private async codeOf(id: number): Promise<string> {
+    const address = this.orders.addressOf(id)
+    let code = this.codes.get(address)
+    if (!code) {
+      code = await QRCode.toString(address, { type: 'svg', margin: 1 })
+      this.codes.set(address, code)
+    }
+    return code
+  }
+
   /** Says how many of those on a line of a paid order have come; no more can than bought it. */
   async came({ day, order, sku, came }: CameInput, by: string): Promise<DaySheetAnswer> {
     if (!(await setCame(this.db, order, sku, came))) return fail('order-came')
@@ -189,14 +206,15 @@ export class Ledger {
   /** Who comes on a day, and for what, each with a code to be looked at when they do. */
   async day(day: string): Promise<DaySheetAnswer> {
     const lines = await readDayLines(this.db, day)
+    const turn = takeTurns()
     const found: DaySheetAnswer['lines'] = []
     for (const { order: id, sku, count, came } of lines) {
       const stored = await readOrder(this.db, id)
       const line = stored?.order.lines.find((l) => l.sku === sku)
       if (!stored || !line) continue
       const { number, name } = this.summary(stored)
-      const address = this.orders.addressOf(id)
-      const code = await QRCode.toString(address, { type: 'svg', margin: 1 })
+      const code = await this.codeOf(id)
+      await turn()
       found.push({ order: id, number, name, title: line.title, label: line.label, on: line.on, count, came, sku, code })
     }
     found.sort((a, b) =>

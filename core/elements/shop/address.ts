@@ -14,8 +14,8 @@ import {
 import { type Scene, escapeHtml } from '../../drawing'
 import { PLAIN_SHOP } from '../../site'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { type ElementSpec, prop } from '../spec'
-import { SHOP_FORM, field, own, problemOf, saying, shoppingOf, text } from './bits'
+import { type ElementSpec, prop, text } from '../spec'
+import { SHOP_FORM, field, own, problemOf, saying, shoppingOf } from './bits'
 import { GROUP_CSS, GROUP_PARTS } from './buyer'
 
 const AUTOCOMPLETE: Record<AddressPart, string> = {

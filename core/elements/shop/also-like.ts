@@ -1,8 +1,8 @@
 import { type Alike, alikeTo } from '../../shop'
 import { type Scene, escapeHtml, holdsUntil, img } from '../../drawing'
 import { clockIn } from '../../site'
-import { type ElementSpec, prop } from '../spec'
-import { SHOP_CSS, money, saying, shoppingOf, text } from './bits'
+import { type ElementSpec, prop, text } from '../spec'
+import { SHOP_CSS, money, saying, shoppingOf } from './bits'
 
 /** What somebody looks at: the page, or what is in their basket and what they have just ordered. */
 function lookedAt(scene: Scene, byBasket: boolean): string[] {

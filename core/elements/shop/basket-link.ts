@@ -1,7 +1,7 @@
 import { ICON_CSS, escapeHtml, fill, iconChunk } from '../../drawing'
 import { ICON } from '../icon'
-import { type ElementSpec, prop } from '../spec'
-import { saying, text } from './bits'
+import { type ElementSpec, prop, text } from '../spec'
+import { saying } from './bits'
 
 /** The way to the basket, with how many things are in it. Pages that show it are kept ready by that number. */
 export const basketLink: ElementSpec = {

@@ -3,8 +3,8 @@ import { FOCUS_CSS, type Scene, escapeHtml, holdsUntil } from '../../drawing'
 import { clockIn } from '../../site'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { QUESTION_CSS } from '../forms/question'
-import { type ElementSpec, prop } from '../spec'
-import { SHOP_CSS, money, saying, text, when } from './bits'
+import { type ElementSpec, prop, text } from '../spec'
+import { SHOP_CSS, money, saying, when } from './bits'
 
 /** What a page is asked for once something of it was put into the basket. */
 export const ADDED = 'added'

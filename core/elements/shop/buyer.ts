@@ -1,8 +1,8 @@
 import { FIELD } from '../../shop'
 import { FOCUS_CSS } from '../../drawing'
 import { QUESTION_CSS } from '../forms/question'
-import { type ElementSpec, prop } from '../spec'
-import { SHOP_CSS, field, saying, text } from './bits'
+import { type ElementSpec, prop, text } from '../spec'
+import { SHOP_CSS, field, saying } from './bits'
 
 /** What all groups of fields of a checkout are made of. */
 export const GROUP_PARTS = {

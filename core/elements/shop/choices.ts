@@ -1,8 +1,8 @@
 import { FIELD, countryOf, deliveryCost, deliveryUse, needsDelivery, wayOf, waysTo } from '../../shop'
 import { escapeHtml } from '../../drawing'
 import { PLAIN_SHOP } from '../../site'
-import type { ElementSpec } from '../spec'
-import { SHOP_FORM, field, money, problemOf, saying, shoppingOf, text } from './bits'
+import { type ElementSpec, text } from '../spec'
+import { SHOP_FORM, field, money, problemOf, saying, shoppingOf } from './bits'
 import { GROUP_CSS, GROUP_PARTS } from './buyer'
 
 /** What is chosen at the checkout: how it comes, and how it is paid; and what is said besides. */

@@ -2,9 +2,9 @@ import type { CodeProblem } from '../../shop'
 import { FOCUS_CSS, type Scene, escapeHtml, plainText } from '../../drawing'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { QUESTION_CSS } from '../forms/question'
-import { type ElementSpec, prop } from '../spec'
+import { type ElementSpec, prop, text } from '../spec'
 import { askHtml } from '../working/ask'
-import { SHOP_CSS, SHOP_FORM, saying, shoppingOf, text } from './bits'
+import { SHOP_CSS, SHOP_FORM, saying, shoppingOf } from './bits'
 
 const WHY: Record<CodeProblem, string> = { unknown: 'unknown', over: 'over', little: 'little', none: 'nothing' }
 

@@ -2,8 +2,8 @@ import { ORDER_STATES, type Address, type OrderState, type ShownOrder, addressLi
 import { AS_USUAL, escapeHtml } from '../../drawing'
 import type { Property } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { type ElementSpec, prop } from '../spec'
-import { SHOP_CSS, SHOP_FORM, money, saying, shoppingOf, text, when } from './bits'
+import { type ElementSpec, prop, text } from '../spec'
+import { SHOP_CSS, SHOP_FORM, money, saying, shoppingOf, when } from './bits'
 import { SUMS_CSS, SUM_PARTS, SUM_WORDS, sumsHtml } from './order-summary'
 
 /** What was ordered, as whoever has its link is shown it: a receipt, and how it stands. */

@@ -1,8 +1,8 @@
 import { ORDER_STATES, type OrderState, type ShownOrder } from '../../shop'
 import { AS_USUAL, type Scene, escapeHtml } from '../../drawing'
 import type { Property } from '../../tree'
-import type { ElementSpec } from '../spec'
-import { SHOP_CSS, money, saying, shoppingOf, text } from './bits'
+import { type ElementSpec, text } from '../spec'
+import { SHOP_CSS, money, saying, shoppingOf } from './bits'
 
 const STATES: Record<OrderState, string> = {
   placed: 'waits to be paid',

@@ -3,8 +3,8 @@ import { type Scene, escapeHtml, fill, plainText, richChunk } from '../../drawin
 import { isRichDoc, richText } from '../../site'
 import type { LayoutElement, Property, Value } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { type ElementSpec, prop } from '../spec'
-import { SHOP_FORM, own, problemOf, saying, shoppingOf, text } from './bits'
+import { type ElementSpec, prop, text } from '../spec'
+import { SHOP_FORM, own, problemOf, saying, shoppingOf } from './bits'
 import { GROUP_CSS, GROUP_PARTS } from './buyer'
 
 const WORDS = Object.entries(CHECKOUT_WORDS) as [CheckoutWord, string][]

@@ -1,8 +1,8 @@
 import { type LayoutElement, elementsOf } from '../../tree'
 import { type Scene, escapeHtml, fill, join, plainText, type Chunk } from '../../drawing'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { type ElementSpec, prop } from '../spec'
-import { SHOP_CSS, SHOP_FORM, saying, text } from './bits'
+import { type ElementSpec, prop, text } from '../spec'
+import { SHOP_CSS, SHOP_FORM, saying } from './bits'
 
 /** What a page is asked for by the number of a step. */
 export const STEP = 'step'

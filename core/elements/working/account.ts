@@ -2,7 +2,7 @@ import { type Scene, escapeHtml, plainText } from '../../drawing'
 import type { LayoutElement } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { QUESTION_CSS } from '../forms/question'
-import { type ElementSpec, prop } from '../spec'
+import { type ElementSpec, prop, text } from '../spec'
 import { askHtml } from './ask'
 import { BACK, SIGN_IN_CSS } from './sign-in'
 
@@ -17,38 +17,18 @@ export const account: ElementSpec = {
   group: 'Site',
   form: 'is',
   props: {
-    greeting: { kind: 'text', label: 'Greeting', default: 'You are signed in as {name}.', most: 300 },
-    out: { kind: 'text', label: 'Button to sign out', default: 'Sign out', most: 80 },
-    heading: { kind: 'text', label: 'Above the new password', default: 'Another password', most: 120 },
-    current: { kind: 'text', label: 'Asks for the password as it is', default: 'Your password as it is', most: 120 },
-    next: {
-      kind: 'text',
-      label: 'Asks for the new one',
-      default: 'The new one, of at least 12 characters',
-      most: 120,
-    },
-    label: { kind: 'text', label: 'Button to change it', default: 'Change it', most: 80 },
-    changed: {
-      kind: 'text',
-      label: 'Once it is changed',
-      default: 'It is changed. You are signed out everywhere else.',
-      most: 300,
-    },
-    wrong: { kind: 'text', label: 'Where it is wrong', default: 'The password as it is was another one.', most: 300 },
-    short: {
-      kind: 'text',
-      label: 'Where the new one is short',
-      default: 'A password has 12 to 500 characters.',
-      most: 300,
-    },
-    often: {
-      kind: 'text',
-      label: 'After many tries',
-      default: 'There were many tries. Please wait a quarter of an hour.',
-      most: 300,
-    },
-    nobody: { kind: 'text', label: 'For whoever is not signed in', default: 'You are not signed in.', most: 300 },
-    enter: { kind: 'text', label: 'The way to sign in', default: 'Sign in', most: 80 },
+    greeting: text('Greeting', 'You are signed in as {name}.'),
+    out: text('Button to sign out', 'Sign out', 80),
+    heading: text('Above the new password', 'Another password', 120),
+    current: text('Asks for the password as it is', 'Your password as it is', 120),
+    next: text('Asks for the new one', 'The new one, of at least 12 characters', 120),
+    label: text('Button to change it', 'Change it', 80),
+    changed: text('Once it is changed', 'It is changed. You are signed out everywhere else.'),
+    wrong: text('Where it is wrong', 'The password as it is was another one.'),
+    short: text('Where the new one is short', 'A password has 12 to 500 characters.'),
+    often: text('After many tries', 'There were many tries. Please wait a quarter of an hour.'),
+    nobody: text('For whoever is not signed in', 'You are not signed in.'),
+    enter: text('The way to sign in', 'Sign in', 80),
     look: { ...BUTTON_LOOK, label: 'Look of the button' },
     outLook: { ...BUTTON_LOOK, label: 'Look of the button to sign out', default: 'outlined' },
   },

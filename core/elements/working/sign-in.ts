@@ -2,7 +2,7 @@ import { type Scene, escapeHtml, linkAddress, plainText } from '../../drawing'
 import type { LayoutElement } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { QUESTION_CSS } from '../forms/question'
-import { type ElementSpec, prop } from '../spec'
+import { type ElementSpec, prop, text } from '../spec'
 import { askHtml } from './ask'
 
 /** By which page somebody came to sign in, and is led back. */
@@ -19,24 +19,14 @@ export const signIn: ElementSpec = {
   group: 'Site',
   form: 'is',
   props: {
-    mail: { kind: 'text', label: 'Asks for the mail address', default: 'Mail address', most: 120 },
-    password: { kind: 'text', label: 'Asks for the password', default: 'Password', most: 120 },
-    label: { kind: 'text', label: 'Button', default: 'Sign in', most: 80 },
+    mail: text('Asks for the mail address', 'Mail address', 120),
+    password: text('Asks for the password', 'Password', 120),
+    label: text('Button', 'Sign in', 80),
     next: { kind: 'link', label: 'Leads then to', default: null, dynamic: true },
-    wrong: {
-      kind: 'text',
-      label: 'Where it is wrong',
-      default: 'This mail address and this password do not belong together.',
-      most: 300,
-    },
-    often: {
-      kind: 'text',
-      label: 'After many tries',
-      default: 'There were many tries. Please wait a quarter of an hour.',
-      most: 300,
-    },
-    signedIn: { kind: 'text', label: 'Once signed in', default: 'You are signed in.', most: 300 },
-    out: { kind: 'text', label: 'Button to sign out', default: 'Sign out', most: 80 },
+    wrong: text('Where it is wrong', 'This mail address and this password do not belong together.'),
+    often: text('After many tries', 'There were many tries. Please wait a quarter of an hour.'),
+    signedIn: text('Once signed in', 'You are signed in.'),
+    out: text('Button to sign out', 'Sign out', 80),
     look: { ...BUTTON_LOOK, label: 'Look of the button' },
     outLook: { ...BUTTON_LOOK, label: 'Look of the button to sign out', default: 'outlined' },
   },
