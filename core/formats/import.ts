@@ -234,9 +234,11 @@ function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
     entryField: (field) => (isEverywhere(field) ? field : choose('field', field)),
     thing: (kind, id) => (kind === 'card' || kind === 'look' || kind === 'piece' ? id : choose(kind, id)),
   })
-  // A property that cannot hold what is left goes back to its default.
+  // A property that cannot hold what is left goes back to its default; one that is not known waits as it is.
   const props = Object.fromEntries(
-    Object.entries(adapted).filter(([name, value]) => refuseProperty(specs[name]!, value) === null),
+    Object.entries(adapted).filter(
+      ([name, value]) => !Object.hasOwn(specs, name) || refuseProperty(specs[name]!, value) === null,
+    ),
   )
   const own = {
     ...node,

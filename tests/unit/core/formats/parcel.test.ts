@@ -290,6 +290,18 @@ describe('adapting to another site', () => {
     expect(checkLayout(adapted)).toEqual([])
   })
 
+  test('a change that waits, since its thing says what is not known, keeps what it says', () => {
+    const base = layout('base', 'body', row(column(12)))
+    const odd = { ...element('heading', { text: field('made'), kind: null, constructor: 'x' }, 'odd') }
+    const put = { kind: 'put' as const, parent: base.children[0]!.children[0]!.id, after: null, node: odd }
+    const { children: _, ...rest } = layout('own', 'body')
+    const own: Variation = { ...rest, follows: { base: 'base', changes: [put] } }
+    const adapted = adaptLayout(own, new Trees([base, own]), choices)
+    expect(isVariation(adapted) && adapted.follows.changes).toEqual([
+      { ...put, node: { ...odd, props: { text: field('bought'), kind: null, constructor: 'x' } } },
+    ])
+  })
+
   test('keeping changes nothing', () => {
     for (const made of demo.design.layouts)
       expect(adaptLayout(made, treesOf(demo.design), { 'menu rooms': { do: 'keep' } })).toEqual(made)
