@@ -9,6 +9,8 @@ import { log } from './services/log'
 import { answerVisitor, isStudioAddress } from './services/visitors'
 
 const GRACE = 5_000
+/** How often those who wait with nothing asked are let go while it stops, in milliseconds. */
+const LET_GO = 25
 /** Nobody else hears a server that was not told to be heard: HOST=0.0.0.0 opens it to all. */
 const LOOPBACK = '127.0.0.1'
 
@@ -33,10 +35,10 @@ function stopOnSignal(server: Server, letGo: () => void, close: () => Promise<vo
     log('info', 'stopping', { signal })
     setTimeout(() => server.closeAllConnections(), GRACE).unref()
     letGo()
-    await new Promise((closed) => {
-      server.close(closed)
-      server.closeIdleConnections()
-    })
+    // Whoever was being answered keeps the connection; it is let go as soon as nothing is asked on it.
+    const idle = setInterval(() => server.closeIdleConnections(), LET_GO)
+    await new Promise((closed) => server.close(closed))
+    clearInterval(idle)
     await close()
     process.exit(0)
   }

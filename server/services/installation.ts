@@ -1,5 +1,6 @@
 import { resolve } from 'node:path'
 import { type Aside, openAside } from '../aside'
+import { hasSite } from '../database/content'
 import { standAll } from '../database/stand-in'
 import { type Database, openDatabase } from '../database/open'
 import { Accounts } from './accounts'
@@ -31,12 +32,10 @@ import { Plans } from './plans'
 import { Published } from './published'
 import { Redirects } from './redirects'
 import { Releases } from './release'
-import { seedDemo } from './seed'
 import { Sessions } from './sessions'
 import { type Shop, openShop } from '../shop'
 import { standInProvider } from '../shop/stand-in'
 import { Settings } from './settings'
-import { openStandIns } from './stand-ins'
 import { SharedCards } from './shared-cards'
 import { AttemptLimit } from './sign-in'
 import { Terms } from './terms'
@@ -107,8 +106,12 @@ async function open(): Promise<Installation> {
   const files = new FileStore(folder)
   await files.open()
   const demo = process.env.OUTER_FRAME_DEMO
-  if (demo && (await seedDemo(db, demo === 'bare', passwords, files)))
+  // The museum is drawn where it is wanted for the first time, and nowhere else.
+  if (demo && !(await hasSite(db))) {
+    const { seedDemo } = await import('./seed')
+    await seedDemo(db, demo === 'bare', passwords, files)
     log('info', 'demo-made', { bare: demo === 'bare' })
+  }
   const aside = openAside(db, folder)
   const live = new Live()
   await standAll(db)
@@ -117,7 +120,10 @@ async function open(): Promise<Installation> {
   const secret = process.env.NUXT_CSURF_ENCRYPT_SECRET ?? randomBytes(16).toString('hex')
   // What the shop and the stand-in for payments know of each other.
   const known = createHash('sha256').update(`stand-ins ${secret}`).digest('hex')
-  const standIns = demo || process.env.OUTER_FRAME_STAND_INS === 'yes' ? await openStandIns(folder, known) : null
+  const standIns =
+    demo || process.env.OUTER_FRAME_STAND_INS === 'yes'
+      ? await (await import('./stand-ins')).openStandIns(folder, known)
+      : null
   const mail = new MailSettings(db, secret, standIns?.mail ?? null, () => senderOf(content.catalogue.site.settings))
   const sent = new FileStore(folder, 'sent')
   await sent.open()
