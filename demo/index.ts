@@ -13,8 +13,10 @@ import { drawEmptyCase, drawMark, drawPortrait, drawRoom, drawTicket } from './p
 export { REMOVED_STORY } from './content/entries'
 export { type DemoFile, demoFiles } from './files'
 
+/** A picture of the museum, drawn when its file is wanted. */
 export interface DrawnPicture extends Picture {
-  svg: string
+  /** The drawing as SVG; the same each time. */
+  draw(): string
 }
 
 export interface DemoUser {
@@ -41,28 +43,28 @@ const REDIRECTS: Redirect[] = [
   { address: '/collection', to: '/exhibits', branch: true },
 ]
 
-const picture = (id: string, alt: string, width: number, height: number, svg: string): DrawnPicture => ({
+const picture = (id: string, alt: string, width: number, height: number, draw: () => string): DrawnPicture => ({
   id,
   fileName: `${id}.svg`,
   alt,
   width,
   height,
-  svg,
+  draw,
 })
 
 /** What else is shown of a clock, by the beginning of the picture's id. */
 function otherPicture(id: string, of: string, name: string): DrawnPicture {
-  if (id.startsWith('dial-')) return picture(id, `The dial of ${name}`, 800, 1000, drawDial(of))
-  if (id.startsWith('train-')) return picture(id, `The train of ${name}`, 1000, 800, drawTrain(of))
-  if (id.startsWith('wheels-')) return picture(id, `Wheels of ${name}`, 1200, 800, drawDetail(id))
-  return picture(id, `${name}, close to`, 1200, 800, drawDetail(of))
+  if (id.startsWith('dial-')) return picture(id, `The dial of ${name}`, 800, 1000, () => drawDial(of))
+  if (id.startsWith('train-')) return picture(id, `The train of ${name}`, 1000, 800, () => drawTrain(of))
+  if (id.startsWith('wheels-')) return picture(id, `Wheels of ${name}`, 1200, 800, () => drawDetail(id))
+  return picture(id, `${name}, close to`, 1200, 800, () => drawDetail(of))
 }
 
 function clockPictures(): DrawnPicture[] {
   return EXHIBITS.flatMap((e) => {
     const kind = CLOCK_KIND[String(e.fields.mechanism)] ?? 'movement'
     const name = e.title || 'A crate without a label'
-    const clock = e.picture ? [picture(e.picture, name, 800, 800, drawClock(e.id, kind))] : []
+    const clock = e.picture ? [picture(e.picture, name, 800, 800, () => drawClock(e.id, kind))] : []
     const others = (e.fields.pictures as string[] | undefined)?.slice(1) ?? []
     return [...clock, ...others.map((id) => otherPicture(id, e.id, name))]
   })
@@ -70,20 +72,16 @@ function clockPictures(): DrawnPicture[] {
 
 function drawnPictures(): DrawnPicture[] {
   const details = [...TALKS, ...STORIES].map((e) =>
-    picture(e.picture!, `A clock, seen close to, for “${e.title}”`, 1200, 800, drawDetail(e.id)),
+    picture(e.picture!, `A clock, seen close to, for “${e.title}”`, 1200, 800, () => drawDetail(e.id)),
   )
   const tickets = TICKETS.map((e) =>
-    picture(e.picture!, `A ticket: ${e.title}`, 800, 500, drawTicket(e.id, e.title.charAt(0))),
+    picture(e.picture!, `A ticket: ${e.title}`, 800, 500, () => drawTicket(e.id, e.title.charAt(0))),
   )
   const gifts = GIFTS.map(({ entry, drawn }) =>
-    picture(entry.picture!, entry.title, 800, 800, drawGift(entry.id, drawn)),
+    picture(entry.picture!, entry.title, 800, 800, () => drawGift(entry.id, drawn)),
   )
   const portraits = PEOPLE.map((p) =>
-    picture(
-      p.picture!,
-      `Portrait of ${p.name}`,
-      640,
-      640,
+    picture(p.picture!, `Portrait of ${p.name}`, 640, 640, () =>
       drawPortrait(
         p.id,
         p.name
@@ -95,12 +93,12 @@ function drawnPictures(): DrawnPicture[] {
     ),
   )
   const rooms = TERMS.filter((t) => t.picture).map((t) =>
-    picture(t.picture!, `The ${t.title}`, 1600, 900, drawRoom(t.id)),
+    picture(t.picture!, `The ${t.title}`, 1600, 900, () => drawRoom(t.id)),
   )
   const others = [
-    picture('mark', 'Quillmere Clock Museum', 80, 80, drawMark()),
-    picture('empty-case', 'An empty case: out for repair', 1600, 1000, drawEmptyCase()),
-    picture('no-picture', 'No picture yet', 800, 800, drawClock('no-picture', 'movement')),
+    picture('mark', 'Quillmere Clock Museum', 80, 80, () => drawMark()),
+    picture('empty-case', 'An empty case: out for repair', 1600, 1000, () => drawEmptyCase()),
+    picture('no-picture', 'No picture yet', 800, 800, () => drawClock('no-picture', 'movement')),
   ]
   return [...clockPictures(), ...details, ...tickets, ...gifts, ...portraits, ...rooms, ...others]
 }
@@ -136,7 +134,7 @@ export function makeDemo(
     menus: MENUS,
     entries: [...ENTRIES, ...unseenStories(from)],
     redirects: REDIRECTS,
-    pictures: PICTURES.map(({ svg: _, ...rest }) => rest),
+    pictures: PICTURES.map(({ draw: _, ...rest }) => rest),
   }
   return { site, pictures: PICTURES, design: bare ? BARE_DESIGN : DESIGN }
 }

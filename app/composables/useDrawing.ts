@@ -3,8 +3,9 @@ import { CompiledRules, type Design, type Rules, resolve } from '#core/frames'
 import { REGIONS, type LayoutRegion, elementsOf } from '#core/tree'
 import { treesOf } from '#core/layouts'
 import { CompiledDesign, type ShownRegions } from '#core/render'
-import { type Scene, sceneOf } from '#core/drawing'
+import { ANYBODY, type Scene, sceneOf } from '#core/drawing'
 import { type Catalogue, type Id, type Page, type Sample, asItIs, sampled } from '#core/site'
+import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 
 export interface DrawOptions {
@@ -53,11 +54,23 @@ export interface Prepared {
  */
 export function useDrawing() {
   const site = useSite()
+  const session = useSession()
+  let lastVisitor = ANYBODY
+
+  /** Who is greeted where a page greets whoever is signed in: whoever looks. The same one, as long as it is the same. */
+  function greeted(role: string): Scene['visitor'] {
+    const name = session.user?.name ?? ''
+    if (lastVisitor.role !== role || lastVisitor.name !== name) lastVisitor = { role, name }
+    return lastVisitor
+  }
 
   function prepare(options: DrawOptions): Prepared | null {
-    const { design: kept, rules, page: asked, request: asking, inHand, alone, grid, sample = 'real' } = options
+    const { design: kept, rules, page: asked, request: looking, inHand, alone, grid, sample = 'real' } = options
     const { catalogue: whole, formats } = site
     if (!whole || site.contentArrived < 0) return null
+    const ofMember = inHand !== undefined && asked.kind === 'member'
+    // A member's page seen by itself is as a member sees it: nobody else has anything there.
+    const asking = ofMember && alone ? { ...looking, role: 'member', signedIn: true } : looking
     void site.needContent(asked.entry).catch(() => {})
     const { catalogue, page, query, found, likely, screen } = inHand
       ? sampled(whole, asked, sample, mostOn(kept, inHand.layout))
@@ -86,6 +99,7 @@ export function useDrawing() {
       scene: sceneOf(catalogue, formats, page, {
         cards: compiled.cards,
         menus: compiled.menus,
+        visitor: asking.signedIn || ofMember ? greeted(asking.role) : ANYBODY,
         request,
         query,
         found,

@@ -11,7 +11,7 @@ export interface DemoFile {
   pages: number | null
 }
 
-const addressOf = ({ id, fileName }: DemoFile): string => `/files/${id}/${fileName}`
+const addressOf = ({ id, fileName }: Pick<DemoFile, 'id' | 'fileName'>): string => `/files/${id}/${fileName}`
 
 const BELLS: Readonly<Record<string, Bell>> = {
   turret: { pitch: 165, rings: 1.6, strikes: 3 },
@@ -21,18 +21,20 @@ const BELLS: Readonly<Record<string, Bell>> = {
   lantern: { pitch: 392, rings: 0.8, strikes: 3 },
 }
 
-const STRIKES = new Map(
-  Object.entries(BELLS).map(([mechanism, bell]): [string, DemoFile] => [
-    mechanism,
-    { id: `strike-${mechanism}`, fileName: `${mechanism}.wav`, mime: 'audio/wav', bytes: strike(bell), pages: null },
-  ]),
-)
+const named = (mechanism: string) => ({ id: `strike-${mechanism}`, fileName: `${mechanism}.wav` })
 
 /** How a clock of a kind is heard to strike; null where it is not. */
-export function strikeOf(mechanism: string): string | null {
-  const file = STRIKES.get(mechanism)
-  return file ? addressOf(file) : null
-}
+export const strikeOf = (mechanism: string): string | null =>
+  Object.hasOwn(BELLS, mechanism) ? addressOf(named(mechanism)) : null
+
+/** Sounds are reckoned when their files are wanted: it takes a while. */
+const strikes = (): DemoFile[] =>
+  Object.entries(BELLS).map(([mechanism, bell]) => ({
+    ...named(mechanism),
+    mime: 'audio/wav',
+    bytes: strike(bell),
+    pages: null,
+  }))
 
 const plain = (text: string): PdfLine[] => brokenInto(text, 84).map((line) => ({ text: line, size: 12, gap: 18 }))
 const head = (text: string): PdfLine[] =>
@@ -59,4 +61,4 @@ export function reportOf(id: Id, title: string, about: readonly string[]): SiteD
 }
 
 /** Every file of the museum; known once its exhibits are made. */
-export const demoFiles = (): DemoFile[] => [...STRIKES.values(), ...REPORTS.values()]
+export const demoFiles = (): DemoFile[] => [...strikes(), ...REPORTS.values()]

@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache'
+import pLimit from 'p-limit'
 import type { Answer } from './answer'
 import { type Encoding, compress } from './encoding'
 import { log } from './log'
@@ -78,6 +79,8 @@ export function readyMegabytes(text = process.env.OUTER_FRAME_READY): number {
  */
 export class ReadyPages {
   private readonly kept: LRUCache<string, Ready> | null
+  /** The smallest form takes long to make: one after the other, so that whatever else is done beside is not kept waiting. */
+  private readonly smallest = pLimit(1)
 
   constructor(megabytes = readyMegabytes()) {
     const maxSize = Math.floor(megabytes * MEGABYTE)
@@ -98,14 +101,17 @@ export class ReadyPages {
   }
 
   private async compressAll(key: string, ready: Ready): Promise<void> {
-    for (const encoding of ['gzip', 'br'] as const) {
-      if (ready.has(encoding)) continue
-      const body = await compress(ready.answer.body, encoding)
-      // Only while it is still the one that is kept; its size is counted anew.
-      if (this.kept?.peek(key) !== ready) return
-      ready.add(encoding, body)
-      this.kept.set(key, ready)
-    }
+    await this.addForm(key, ready, 'gzip')
+    await this.smallest(() => this.addForm(key, ready, 'br'))
+  }
+
+  /** Adds a form to what is kept, as long as it is; its size is counted anew. */
+  private async addForm(key: string, ready: Ready, encoding: Exclude<Encoding, 'identity'>): Promise<void> {
+    if (ready.has(encoding) || this.kept?.peek(key) !== ready) return
+    const body = await compress(ready.answer.body, encoding)
+    if (this.kept.peek(key) !== ready) return
+    ready.add(encoding, body)
+    this.kept.set(key, ready)
   }
 
   /** Lets go of what was made from any of these keys, and of what may show anything. */

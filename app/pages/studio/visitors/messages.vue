@@ -34,6 +34,8 @@ const countOf = (which: string) =>
     .filter((c) => (!which || c.state === which) && (!form.value || c.form === form.value))
     .reduce((n, c) => n + c.count, 0)
 const states = computed(() => STATES.map((s) => ({ ...s, label: `${s.label} ${countOf(s.value)}` })))
+/** Whether anything was ever sent; where nothing was, there is nothing to choose among. */
+const any = computed(() => (answer.value?.counts ?? []).length > 0)
 const total = computed(() => (answer.value?.days ?? []).reduce((n, d) => n + d.count, 0))
 const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 const firstWords = ({ message }: StoredMessage) =>
@@ -72,15 +74,16 @@ async function remove(id: number) {
       <div class="overflow-y-auto px-6 py-5 max-lg:overflow-visible">
         <div class="mb-3 flex flex-wrap items-baseline gap-3">
           <h1 class="made mr-auto text-xl">Messages</h1>
-          <a class="btn btn-small" :href="`/api/visitors/messages/table?${asked}`" download>As a table</a>
+          <a v-if="any" class="btn btn-small" :href="`/api/visitors/messages/table?${asked}`" download>As a table</a>
         </div>
         <DaysChart
+          v-if="any"
           class="mb-4 border bg-sheet p-3"
           :days="answer.days.map((d) => d.day)"
           :kinds="[{ label: 'Messages', colour: 'ink', counts: answer.days.map((d) => d.count) }]"
           :says="`${counted(total, 'message')} in ${answer.days.length} days.`"
         />
-        <div class="mb-2 flex flex-wrap items-center gap-2">
+        <div v-if="any" class="mb-2 flex flex-wrap items-center gap-2">
           <ToggleRow label="Which" :options="states" :value="state" @pick="state = $event" />
           <select v-if="forms.length > 1" v-model="form" class="input w-auto!" aria-label="Of which form">
             <option value="">every form</option>

@@ -15,6 +15,8 @@ const { answer, failed, asked, open } = useToldList<SubscribersAnswer>('/visitor
   words,
 })
 const lists = computed(() => [...new Set((answer.value?.counts ?? []).map((c) => c.list))])
+/** Whether anybody ever asked; where nobody did, there is nothing to choose among. */
+const any = computed(() => (answer.value?.counts ?? []).length > 0)
 const countOf = (state: string) =>
   (answer.value?.counts ?? [])
     .filter((c) => c.state === state && (!list.value || c.list === list.value))
@@ -35,13 +37,13 @@ async function remove({ id, mail }: Subscriber) {
       <div class="mx-auto max-w-4xl px-6 py-5">
         <div class="mb-1 flex flex-wrap items-baseline gap-3">
           <h1 class="made mr-auto text-xl">Newsletters</h1>
-          <a class="btn btn-small" :href="`/api/visitors/newsletters/table?${asked}`" download>As a table</a>
+          <a v-if="any" class="btn btn-small" :href="`/api/visitors/newsletters/table?${asked}`" download>As a table</a>
         </div>
-        <p class="mb-3 text-soft">
+        <p v-if="any" class="mb-3 text-soft">
           {{ countOf('in') }} on the list{{ list || lists.length < 2 ? '' : 's' }}, {{ countOf('waiting') }} asked and
           did not say yes yet. Who has not within a week is forgotten.
         </p>
-        <div class="mb-2 flex flex-wrap gap-2">
+        <div v-if="any" class="mb-2 flex flex-wrap gap-2">
           <select v-if="lists.length > 1" v-model="list" class="input w-auto!" aria-label="Of which list">
             <option value="">every list</option>
             <option v-for="name in lists" :key="name" :value="name">{{ name }}</option>

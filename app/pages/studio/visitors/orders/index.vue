@@ -30,10 +30,12 @@ const amount = (minor: number) => amountOf(minor, answer.value!.currency)
       <div class="overflow-y-auto px-6 py-5 max-lg:overflow-visible print:hidden">
         <div class="mb-3 flex flex-wrap items-baseline gap-2">
           <h1 class="made mr-auto text-xl">Orders</h1>
-          <NuxtLink class="btn btn-small" :to="`/studio/visitors/orders/day?day=${today}`">Who comes today</NuxtLink>
-          <a class="btn btn-small" :href="`/api/visitors/orders/table?${asked}`" download>As a table</a>
+          <template v-if="total">
+            <NuxtLink class="btn btn-small" :to="`/studio/visitors/orders/day?day=${today}`">Who comes today</NuxtLink>
+            <a class="btn btn-small" :href="`/api/visitors/orders/table?${asked}`" download>As a table</a>
+          </template>
         </div>
-        <div class="mb-4 grid grid-cols-[3fr_2fr] gap-3 max-md:grid-cols-1">
+        <div v-if="total" class="mb-4 grid grid-cols-[3fr_2fr] gap-3 max-md:grid-cols-1">
           <section class="border bg-sheet p-3" aria-label="Takings by day">
             <p class="mb-1 text-xs text-soft">{{ money(taken, answer.currency) }} in {{ answer.days.length }} days</p>
             <DaysChart
@@ -52,7 +54,7 @@ const amount = (minor: number) => amountOf(minor, answer.value!.currency)
             <p v-else class="py-6 text-soft">Nothing was sold in these days.</p>
           </section>
         </div>
-        <div class="mb-2 flex flex-wrap items-center gap-2">
+        <div v-if="total" class="mb-2 flex flex-wrap items-center gap-2">
           <select v-model="state" class="input w-auto!" aria-label="Which">
             <option v-for="s in states" :key="s.value" :value="s.value">{{ s.label }}</option>
           </select>
@@ -92,7 +94,7 @@ const amount = (minor: number) => amountOf(minor, answer.value!.currency)
         <button v-if="answer.more" type="button" class="btn mt-3" @click="open(answer.orders.at(-1)!.id)">
           Show earlier ones
         </button>
-        <p class="mt-3 text-xs text-soft">{{ counted(total, 'order') }} in all.</p>
+        <p v-if="total" class="mt-3 text-xs text-soft">{{ counted(total, 'order') }} in all.</p>
       </div>
       <aside
         class="overflow-y-auto border-l bg-sheet p-4 max-lg:border-l-0 max-lg:border-t"
