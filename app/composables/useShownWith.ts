@@ -1,8 +1,15 @@
 import { type OutcomeTable, pagesOfLayout } from '#core/frames'
-import type { Layout } from '#core/tree'
+import { workOf } from '#core/elements'
+import { type Layout, elementsOf } from '#core/tree'
 import type { Catalogue, Page } from '#core/site'
 
-/** The page that a layout is first shown with: one on which it shows, else one that suits its region. */
+/** The working page that a body is for, by what it holds; none where it is for no such page, or the site has none. */
+export function workPageOf(layout: Layout, { pages }: Catalogue): Page | undefined {
+  const kind = layout.region === 'body' ? workOf(elementsOf(layout).map((e) => e.type)) : null
+  return kind ? pages.find((p) => p.kind === kind) : undefined
+}
+
+/** The page that a layout is first shown with: one on which it shows, else one that suits what it holds and its region. */
 export function firstPageFor(
   layout: Layout,
   catalogue: Catalogue,
@@ -13,7 +20,8 @@ export function firstPageFor(
   const own = table
     ? [layout, ...standsIn].flatMap(({ id }) => pagesOfLayout(table, catalogue.pages, id).slice(0, 1))[0]
     : undefined
-  if (own) return own
+  const suits = own ?? workPageOf(layout, catalogue)
+  if (suits) return suits
   const entry = catalogue.pages.find((p) => p.kind === 'entry' && catalogue.types.get(p.type!)!.fields.length > 0)
   const wantsEntry = layout.region === 'body' || layout.region === 'card'
   return (wantsEntry ? entry : undefined) ?? catalogue.pages[0]!

@@ -35,6 +35,24 @@ const WORKING: ReadonlySet<PageKind> = new Set(['sign-in', 'basket', 'checkout',
 /** Whether a page has work to do that its layout could leave undone. */
 export const hasWork = (kind: PageKind): boolean => WORKING.has(kind)
 
+/** Elements that have their work on one page alone: whoever designs with one thinks of that page. */
+const WORKS_ON: Readonly<Record<string, PageKind>> = {
+  'sign-in': 'sign-in',
+  account: 'member',
+  'own-orders': 'member',
+  'basket-lines': 'basket',
+  buyer: 'checkout',
+  'place-order': 'checkout',
+  receipt: 'receipt',
+  'order-status': 'order-status',
+}
+
+/** The working page that elements of these types are for, by the first that is for one; null where none is. */
+export function workOf(types: readonly string[]): PageKind | null {
+  const type = types.find((t) => Object.hasOwn(WORKS_ON, t))
+  return type === undefined ? null : WORKS_ON[type]!
+}
+
 /** Which elements a working page lacks for its work, by their types; `types` are those of all elements on it. */
 export const lackingOn = (kind: PageKind, types: ReadonlySet<string>, catalogue: Catalogue): string[] =>
   neededOn(kind, catalogue).flatMap((group) => (group.some((t) => types.has(t)) ? [] : [group[0]!]))

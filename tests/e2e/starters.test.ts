@@ -34,6 +34,19 @@ test('a starter is seen with what this site has, its fields are matched and chos
   await expect(page.getByRole('treeitem')).toHaveCount(0)
 })
 
+test('what only members have is seen as a member sees it, greeted by name', async ({ page, server }) => {
+  await signIn(page, server)
+  await page.goto(`${server.origin}/studio/layouts`)
+  await page.getByRole('button', { name: 'New layout' }).click()
+  await page.getByRole('radio', { name: /^Body/ }).check()
+  const tile = dialog(page).getByRole('button', { name: /^Account alone/ })
+  await tile.scrollIntoViewIfNeeded()
+  await expect(tile.frameLocator('iframe').getByText('You are signed in as Ada Finch.')).toBeAttached()
+  await tile.click()
+  await page.getByRole('button', { name: 'Make it' }).click()
+  await expect(benchPage(page).getByText('You are signed in as Ada Finch.')).toBeVisible()
+})
+
 test('a layout is kept as a starter: offered where one begins, used by no frame, and part of no release', async ({
   page,
   server,

@@ -52,7 +52,8 @@ const changed = computed(() =>
 const page = computed(() => {
   const { pages } = site.catalogue!
   const own = map.kept ? pagesOfLayout(map.kept, pages, layout.value.id)[0] : undefined
-  return own ?? pages.find((p) => p.kind === 'entry' && site.catalogue!.entries.get(p.entry!)?.picture) ?? pages[0]!
+  const suits = own ?? workPageOf(design.trees.of(layout.value).tree, site.catalogue!)
+  return suits ?? pages.find((p) => p.kind === 'entry' && site.catalogue!.entries.get(p.entry!)?.picture) ?? pages[0]!
 })
 function picture(): string {
   const { design: all, rules } = design

@@ -1,4 +1,5 @@
 import { checkDesign } from '#core/checks'
+import { workOf } from '#core/elements'
 import { checkParcel } from '#core/formats'
 import { checkLayout } from '#core/layouts'
 import { Catalogue, type PageType } from '#core/site'
@@ -44,6 +45,13 @@ function shape(node: Layout | TreeNode): string {
   const what = node.kind === 'element' ? node.type : node.kind === 'column' ? `column ${node.span}` : node.kind
   return `${what}(${childrenOf(node).map(shape).join()})`
 }
+
+test('which working page a body is for is known by what it holds, also where it was not said', () => {
+  const workFor = ({ layout }: Starter) => workOf(elementsOf(layout).map((e) => e.type))
+  const works = ['sign-in', 'member', 'basket', 'checkout', 'receipt', 'order-status']
+  for (const starter of STARTERS.filter((s) => s.region === 'body'))
+    expect([starter.id, workFor(starter)]).toEqual([starter.id, works.find((w) => w === starter.use) ?? null])
+})
 
 test('no two of a region are made alike', () => {
   for (const region of LAYOUT_REGIONS) {

@@ -10,7 +10,11 @@ interface Plain {
   children?: Plain[]
 }
 
-const all = (node: Plain): Plain[] => [node, ...(node.children ?? []).flatMap(all)]
+function all(node: Plain, into: Plain[] = []): Plain[] {
+  into.push(node)
+  for (const child of node.children ?? []) all(child, into)
+  return into
+}
 const found = (root: Plain, id: string) => all(root).find((n) => n.id === id)
 const holderOf = (root: Plain, id: string) => all(root).find((n) => n.children?.some((c) => c.id === id))
 const MAY: Record<string, string[]> = {
