@@ -1,4 +1,4 @@
-import type { Finding, FindingKind } from '#core/checks'
+import type { Finding, FindingKind, SoldBy } from '#core/checks'
 import type { DocumentKind } from '#core/documents'
 import { elementSpec, nodeName } from '#core/elements'
 import type { Baseless } from '#core/layouts'
@@ -37,6 +37,7 @@ export const FINDING_TITLES: Record<FindingKind, string> = {
   contrast: 'Words that are hard to read',
   'plain-body': 'Pages in their plain body',
   lacking: 'Pages that cannot do their work',
+  unsold: 'Things that are not sold as it was said',
   'outside-form': 'Questions that nobody sees',
   baseless: 'Variations whose base is not there',
   waiting: 'Own changes that wait',
@@ -98,6 +99,13 @@ const BASELESS: Record<Baseless, (base: string) => string> = {
   region: (base) => `“${base}”, which it follows, is for another region`,
   levels: (base) => `too many layouts follow one another up to “${base}”`,
   id: (base) => `something in “${base}”, which it follows, has its id`,
+}
+
+const SOLD_BY: Record<Exclude<SoldBy, 'tax'>, string> = {
+  price: 'a price',
+  stock: 'how many there are',
+  on: 'the day that they are for',
+  offers: 'sorts',
 }
 
 /** Findings as sentences: what is the case, and what to do. */
@@ -262,6 +270,16 @@ export function useFindingWords() {
           todo: `Add ${what} to the layout.`,
         }
       }
+      case 'unsold': {
+        const type = site.catalogue?.types.get(f.type)?.plural ?? f.type
+        return {
+          says:
+            f.by === 'tax'
+              ? `${type} are sold with a tax that the shop does not have any more: the first of its taxes is taken.`
+              : `${type} are sold by ${SOLD_BY[f.by]} in a field that they do not have, or that is of another kind: each goes on by what it said there, if anything, and nobody can change it.`,
+          todo: 'Say anew how they are sold.',
+        }
+      }
       case 'outside-form':
         return f.because === 'no-form'
           ? {
@@ -295,6 +313,7 @@ export function useFindingWords() {
       return { to: `/studio/content/entries/${f.entry}`, label: 'Open the entry' }
     if (f.kind === 'dangling' && (f.what === 'colour' || f.what === 'family'))
       return { to: '/studio/house', label: 'Open the house style' }
+    if (f.kind === 'unsold') return { to: `/studio/content/types?type=${f.type}`, label: 'Open the page type' }
     if ('pages' in f && f.pages[0]) return { to: `/studio?page=${encodeURIComponent(f.pages[0])}`, label: 'See why' }
     return null
   }

@@ -9,6 +9,7 @@ import { checkHouse } from './house'
 import { checkRanking, checkReferences } from './frames'
 import { checkFields, checkForms, checkOpenLinks, checkThings, gridsOf, namedOf } from './layouts'
 import { checkPages, checkWork, typesByLayout } from './pages'
+import { checkSelling } from './selling'
 import type { Finding } from './types'
 
 /** Layouts that no frame that is on uses, that no grid of a used one draws, and that stand in none as a piece. */
@@ -73,5 +74,6 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
     ...unreached(design, trees),
     ...chosenFrames(design, catalogue),
     ...menuItems(catalogue),
+    ...checkSelling(catalogue),
   ]
 }

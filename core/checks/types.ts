@@ -41,6 +41,8 @@ export type Finding =
   | { kind: 'plain-body'; pages: string[] }
   /** A working page whose body lacks elements without which it cannot be used, by their types: the plain one is shown. */
   | { kind: 'lacking'; layout?: Id; pages: string[]; lacks: string[] }
+  /** What a page type is sold by and has not: a field of its own that is of the kind, or a tax class of the shop. */
+  | { kind: 'unsold'; type: Id; by: SoldBy; id: Id }
   /** A question outside of a form, or a form in another one: visitors do not see it. */
   | { kind: 'outside-form'; layout: Id; node: Id; because: 'no-form' | 'in-form' }
 
@@ -61,5 +63,8 @@ export type Dangling =
   | 'family'
   | 'frame'
   | 'field'
+
+/** What says how entries of a type are sold. */
+export type SoldBy = 'price' | 'stock' | 'on' | 'offers' | 'tax'
 
 export type FindingKind = Finding['kind']

@@ -13,6 +13,7 @@ import {
   richPictures,
 } from '../site'
 import { type Layout, type TreeNode, walk } from '../tree'
+import { soldBy } from './selling'
 
 /** A page type, one of its fields, a taxonomy, a term, a person or a picture. */
 export type Used =
@@ -27,6 +28,8 @@ export interface Uses {
   entries: number
   /** Whether programs are told something from it. */
   told: boolean
+  /** Whether entries of its page type are sold by it. */
+  sold: boolean
 }
 
 /** What a condition of a list may ask for by its id. */
@@ -130,6 +133,12 @@ function isTold(used: Used, { site }: Catalogue): boolean {
   return names !== null && types.some((t) => Object.values(t.tells?.from ?? {}).includes(names))
 }
 
+/** Whether entries of a page type are sold by one of its fields. */
+function isSoldBy(used: Used, { types }: Catalogue): boolean {
+  const type = used.kind === 'field' ? types.get(used.type) : undefined
+  return type !== undefined && soldBy(type).some(([, field]) => field === used.id)
+}
+
 /** Everything that uses something of the structure of a site: asked before it is taken away. */
 export function usesOf(used: Used, design: Design, catalogue: Catalogue): Uses {
   const pages = pagesOf(used, catalogue)
@@ -147,5 +156,6 @@ export function usesOf(used: Used, design: Design, catalogue: Catalogue): Uses {
     menus: catalogue.site.menus.filter((m) => m.items.some((i) => itemLeads(i, pages))).map((m) => m.id),
     entries: catalogue.site.entries.filter(uses).length,
     told: isTold(used, catalogue),
+    sold: isSoldBy(used, catalogue),
   }
 }

@@ -17,7 +17,10 @@ const frames = computed(() =>
 )
 const menus = computed(() => props.uses.menus.map((id) => site.catalogue!.menus.get(id)?.name ?? id))
 const unused = computed(
-  () => layouts.value.length + frames.value.length + menus.value.length + props.uses.entries === 0 && !props.uses.told,
+  () =>
+    layouts.value.length + frames.value.length + menus.value.length + props.uses.entries === 0 &&
+    !props.uses.told &&
+    !props.uses.sold,
 )
 </script>
 
@@ -50,6 +53,10 @@ const unused = computed(
         <template v-if="uses.told"
           ><dt class="text-soft">Programs</dt>
           <dd>are told from it, and will be told as usual</dd></template
+        >
+        <template v-if="uses.sold"
+          ><dt class="text-soft">Shop</dt>
+          <dd>sells by it: entries go on by what they say now, which nobody can change any more</dd></template
         >
       </dl>
     </template>

@@ -322,6 +322,22 @@ test('a link left open is told with its words; one that a field fills, or withou
   ])
 })
 
+test('a page type that is sold by a field it has not, or of another kind, or by a tax that is gone; not where nothing is sold', () => {
+  const site = smallSite([refractor, mirror, note])
+  const sells = { price: 'made', stock: 'nowhere', most: 5, tax: 'gone', delivers: false }
+  const unsold = (shop: boolean) => {
+    const types = site.types.map((t) => (t.id === 'tool' ? { ...t, sells } : t))
+    const over = new Catalogue({ ...site, types, settings: { ...site.settings, shop } })
+    return of('unsold', findings([base], [BODY], over))
+  }
+  expect(unsold(true)).toEqual([
+    { kind: 'unsold', type: 'tool', by: 'price', id: 'made' },
+    { kind: 'unsold', type: 'tool', by: 'stock', id: 'nowhere' },
+    { kind: 'unsold', type: 'tool', by: 'tax', id: 'gone' },
+  ])
+  expect(unsold(false)).toEqual([])
+})
+
 describe('pages that have work to do', () => {
   const site = { ...smallSite([refractor, mirror, note]), menus: [] }
   const open = new Catalogue({ ...site, settings: { ...site.settings, shop: true, signIn: true } })

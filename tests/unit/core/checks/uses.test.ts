@@ -17,7 +17,14 @@ test('a page type is used by its entries, the layouts and frames that name it, a
   expect(exhibit.frames).toEqual(expect.arrayContaining(['exhibits']))
   expect(exhibit.menus).toContain('main')
   for (const layout of mentions('exhibit')) expect(exhibit.layouts).toContain(layout)
-  expect(uses({ kind: 'type', id: 'nothing' })).toEqual({ layouts: [], frames: [], menus: [], entries: 0, told: false })
+  expect(uses({ kind: 'type', id: 'nothing' })).toEqual({
+    layouts: [],
+    frames: [],
+    menus: [],
+    entries: 0,
+    told: false,
+    sold: false,
+  })
 })
 
 test('every field is used by the layouts that name it and the entries that hold something in it', () => {
@@ -55,4 +62,15 @@ test('a field is used where it says when something is over, and where programs a
   expect(told({ kind: 'field', type: 'ticket', id: 'price' })).toBe(false)
   expect(told({ kind: 'taxonomy', id: 'room' })).toBe(true)
   expect(told({ kind: 'taxonomy', id: 'period' })).toBe(false)
+})
+
+test('a field is used where entries are sold by it, of its own page type alone', () => {
+  const sold = (type: string, id: string) => uses({ kind: 'field', type, id }).sold
+  const { sells } = catalogue.types.get('gift')!
+  expect([sold('gift', sells!.price), sold('gift', sells!.offers!), sold('gift', 'nothing')]).toEqual([
+    true,
+    true,
+    false,
+  ])
+  expect(uses({ kind: 'field', type: 'exhibit', id: sells!.price }).sold).toBe(false)
 })
