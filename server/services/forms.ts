@@ -21,7 +21,7 @@ import { type Answer, ledOn, sentenceOf } from './answer'
 import type { FileStore } from '../media/store'
 import { Lately } from './lately'
 import { log } from './log'
-import type { Sent } from './published'
+import type { Sent } from './asked'
 import { Seal } from './seal'
 import { Seals } from './seals'
 

@@ -8,7 +8,7 @@ import { type Answer, ledOn, sentenceOf } from './answer'
 import type { Forms } from './forms'
 import { Lately } from './lately'
 import { log } from './log'
-import type { Sent } from './published'
+import type { Sent } from './asked'
 import { Seal } from './seal'
 
 /**

@@ -11,7 +11,7 @@ import type { Lost } from './lost'
 import { pictureAt, sendFile } from './pictures'
 import { NOTICES, hearNotice } from '../shop/notices'
 import { type TakesPosts, answerPost } from './posts'
-import type { Asking } from './published'
+import type { Asking } from './asked'
 import { TRUSTS_PROXY, canKeepSession } from '../utils/session'
 import { Ready, readyOf } from './ready'
 

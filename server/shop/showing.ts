@@ -24,7 +24,7 @@ import { type Catalogue, PLAIN_SHOP, type ShopSettings, clockIn } from '../../co
 import { readCode } from '../database/discounts'
 import type { Database } from '../database/open'
 import type { StoredOrder } from '../database/orders'
-import type { Asking } from '../services/published'
+import type { Asking } from '../services/asked'
 import type { Baskets } from './baskets'
 import type { Orders } from './orders'
 import type { Till } from './till'

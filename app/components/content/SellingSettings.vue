@@ -2,27 +2,20 @@
 import { nanoid } from 'nanoid'
 import { type DeliveryWay, PLAIN_SHOP, type ShopSettings, type TaxClass } from '#core/site'
 import { allCountries } from '#core/shop'
-import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 
 /** By what rules the site sells; each is kept as soon as it is said. */
 const site = useSite()
-const notices = useNotices()
+const { refused, attempt } = useInPlace()
 const settings = computed(() => site.site!.settings)
 const shop = computed<ShopSettings>(() => settings.value.selling ?? PLAIN_SHOP)
 const countries = computed(() => allCountries(settings.value.locale))
-const refused = ref('')
 
-async function set(change: Partial<ShopSettings>) {
-  refused.value = ''
-  try {
+const set = (change: Partial<ShopSettings>) =>
+  attempt(async () => {
     await useApi('PUT', '/settings', { change: { selling: { ...shop.value, ...change } } })
     await site.load()
-  } catch (error) {
-    if (error instanceof Refusal && error.problem.status === 422) refused.value = error.problem.sentence
-    else notices.fail(error)
-  }
-}
+  })
 const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
 const number = (event: Event, fallback: number) => {
   const value = Number(text(event))

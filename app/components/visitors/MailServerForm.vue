@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { MAIL_SECURITIES, type MailServer } from '#core/forms'
 import type { MailWay } from '#shared/api/types'
-import { useNotices } from '~/stores/notices'
 
 /** By which server mail leaves: tried, and set. Its password is never shown again. */
 const props = defineProps<{ way: MailWay }>()
 const emit = defineEmits<{ set: [way: MailWay]; close: [] }>()
-const notices = useNotices()
+const { refused, attempt } = useInPlace()
 
 const PORTS: Record<MailServer['security'], number> = { tls: 465, starttls: 587, none: 25 }
 const SECURITIES: Record<MailServer['security'], string> = {
@@ -19,30 +18,23 @@ const server = reactive<MailServer>(props.way.kind === 'set' ? { ...props.way.se
 const kept = computed(() => props.way.kind === 'set' && props.way.password && !props.way.spoilt)
 const password = ref<string | null>(kept.value ? null : '')
 const said = ref('')
-const refused = ref('')
 const busy = ref(false)
 const input = computed(() => ({ server, ...(password.value !== null && { password: password.value }) }))
 
-async function attempt<T>(work: () => Promise<T>): Promise<T | null> {
+async function ask<T>(work: () => Promise<T>): Promise<T | undefined> {
   busy.value = true
-  refused.value = said.value = ''
-  try {
-    return await work()
-  } catch (error) {
-    if (error instanceof Refusal && error.problem.status === 422) refused.value = error.problem.sentence
-    else notices.fail(error)
-    return null
-  } finally {
-    busy.value = false
-  }
+  said.value = ''
+  const told = await attempt(work)
+  busy.value = false
+  return told
 }
 async function test() {
-  const told = await attempt(() => useApi<{ to: string; why: string }>('POST', '/visitors/mail/test', input.value))
+  const told = await ask(() => useApi<{ to: string; why: string }>('POST', '/visitors/mail/test', input.value))
   if (told?.why) refused.value = told.why
   else if (told) said.value = `It took a mail to ${told.to}.`
 }
 async function set(to: object) {
-  const told = await attempt(() => useApi<{ way: MailWay }>('PUT', '/visitors/mail/server', to))
+  const told = await ask(() => useApi<{ way: MailWay }>('PUT', '/visitors/mail/server', to))
   if (told) emit('set', told.way)
 }
 </script>

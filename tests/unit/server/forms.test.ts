@@ -10,7 +10,8 @@ import { deleteMessages, insertMessage } from '../../../server/database/messages
 import { FileStore } from '../../../server/media/store'
 import { Forms } from '../../../server/services/forms'
 import { Messages } from '../../../server/services/messages'
-import { ANYBODY, type Asking, Published } from '../../../server/services/published'
+import { ANYBODY, type Asking } from '../../../server/services/asked'
+import { Published } from '../../../server/services/published'
 import { column, element, field, frame, layout, row } from '../../fixtures'
 import { freshDatabase } from './database'
 

@@ -3,7 +3,8 @@ import { makeDemo } from '#demo/index'
 import { Formats } from '#core/drawing'
 import { Catalogue, type Entry, readAddress } from '#core/site'
 import type { Content } from '../../../server/services/content'
-import { ANYBODY, Published } from '../../../server/services/published'
+import { ANYBODY } from '../../../server/services/asked'
+import { Published } from '../../../server/services/published'
 import { ReadyPages } from '../../../server/services/ready'
 
 /** After a change of content only those pages are drawn anew that may show it; all others are what they would be. */

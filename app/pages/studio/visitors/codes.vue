@@ -18,7 +18,7 @@ const session = useSession()
 const site = useSite()
 const codes = shallowRef<Code[] | null>(null)
 const failed = ref('')
-const refused = ref('')
+const { refused, attempt } = useInPlace()
 const editing = ref('')
 const BLANK: DiscountCode = {
   format: 1,
@@ -71,15 +71,9 @@ const usedWords = ({ used, most }: Code) =>
       : `used ${counted(used, 'time')}`
 
 async function save(code: DiscountCode): Promise<boolean> {
-  refused.value = ''
-  try {
-    codes.value = (await useApi<CodesAnswer>('PUT', '/visitors/codes', code)).codes
-    return true
-  } catch (error) {
-    if (error instanceof Refusal && error.problem.status === 422) refused.value = error.problem.sentence
-    else notices.fail(error)
-    return false
-  }
+  const told = await attempt(() => useApi<CodesAnswer>('PUT', '/visitors/codes', code))
+  if (told) codes.value = told.codes
+  return told !== undefined
 }
 async function keep() {
   const code = {

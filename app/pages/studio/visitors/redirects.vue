@@ -22,7 +22,7 @@ const { query } = useRoute()
 const from = ref(typeof query.from === 'string' ? query.from : '')
 const to = ref<Link>('')
 const branch = ref(false)
-const refused = ref('')
+const { refused, attempt } = useInPlace()
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
 
 async function open() {
@@ -47,15 +47,9 @@ const shown = computed(() => {
   )
 })
 async function change(input: object): Promise<boolean> {
-  refused.value = ''
-  try {
-    redirects.value = (await useApi<RedirectsAnswer>('POST', '/redirects', input)).redirects
-    return true
-  } catch (error) {
-    if (error instanceof Refusal && error.problem.status === 422) refused.value = error.problem.sentence
-    else notices.fail(error)
-    return false
-  }
+  const told = await attempt(() => useApi<RedirectsAnswer>('POST', '/redirects', input))
+  if (told) redirects.value = told.redirects
+  return told !== undefined
 }
 /** As people paste them: with the site before it, with a slash at its end. */
 const pathOnly = (address: string): string => {
