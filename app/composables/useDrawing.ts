@@ -55,14 +55,6 @@ export interface Prepared {
 export function useDrawing() {
   const site = useSite()
   const session = useSession()
-  let lastVisitor = ANYBODY
-
-  /** Who is greeted where a page greets whoever is signed in: whoever looks. The same one, as long as it is the same. */
-  function greeted(role: string): Scene['visitor'] {
-    const name = session.user?.name ?? ''
-    if (lastVisitor.role !== role || lastVisitor.name !== name) lastVisitor = { role, name }
-    return lastVisitor
-  }
 
   function prepare(options: DrawOptions): Prepared | null {
     const { design: kept, rules, page: asked, request: looking, inHand, alone, grid, sample = 'real' } = options
@@ -99,7 +91,8 @@ export function useDrawing() {
       scene: sceneOf(catalogue, formats, page, {
         cards: compiled.cards,
         menus: compiled.menus,
-        visitor: asking.signedIn || ofMember ? greeted(asking.role) : ANYBODY,
+        // Where a page greets whoever is signed in, that is whoever looks.
+        visitor: asking.signedIn || ofMember ? { role: asking.role, name: session.user?.name ?? '' } : ANYBODY,
         request,
         query,
         found,

@@ -1,5 +1,4 @@
-import type { Finding, FindingKind, SoldBy } from '#core/checks'
-import type { DocumentKind } from '#core/documents'
+import type { Finding } from '#core/checks'
 import { elementSpec, nodeName } from '#core/elements'
 import type { Baseless } from '#core/layouts'
 import { find } from '#core/tree'
@@ -8,6 +7,7 @@ import { counted, nounFor } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
+import { BASELESS_WORDS, DANGLING_NAMES, DOCUMENT_NAMES, SOLD_BY_WORDS } from './findingNames'
 
 export interface FindingWords {
   /** What is the case. */
@@ -22,91 +22,6 @@ export interface FindingRow extends FindingWords {
 }
 
 type MissingField = Extract<Finding, { kind: 'missing-field' }>
-
-export const FINDING_TITLES: Record<FindingKind, string> = {
-  spoilt: 'Stored things that cannot be read',
-  undrawn: 'Things that could not be drawn',
-  dangling: 'Names something that is gone',
-  tie: 'Nothing decides between two frames',
-  dead: 'Frames that decide nothing',
-  'content-never-shown': 'Content that is never shown',
-  'missing-field': 'Fields that a page type does not have',
-  'no-title': 'Pages without a title, or with several',
-  'open-link': 'Links that lead nowhere yet',
-  'dead-link': 'Typed links to addresses where nothing stands',
-  contrast: 'Words that are hard to read',
-  'plain-body': 'Pages in their plain body',
-  lacking: 'Pages that cannot do their work',
-  unsold: 'Things that are not sold as it was said',
-  'outside-form': 'Questions that nobody sees',
-  baseless: 'Variations whose base is not there',
-  waiting: 'Own changes that wait',
-  unplaced: 'Pieces that cannot be drawn',
-  unfilled: 'Words for pieces that wait',
-  unreached: 'Layouts that show nowhere',
-}
-
-const WHAT = {
-  layout: 'layout',
-  'wrong-region': 'layout for another region',
-  field: 'field',
-  page: 'page',
-  type: 'page type',
-  taxonomy: 'taxonomy',
-  term: 'term',
-  person: 'person',
-  menu: 'menu',
-  picture: 'picture',
-  card: 'card layout',
-  piece: 'piece',
-  look: 'named look',
-  colour: 'colour of the palette',
-  family: 'family',
-  frame: 'frame',
-}
-
-const DOCUMENT_NAMES: Record<DocumentKind, string> = {
-  settings: 'settings',
-  type: 'page type',
-  taxonomy: 'taxonomy',
-  term: 'term',
-  person: 'person',
-  picture: 'picture',
-  menu: 'menu',
-  entry: 'entry',
-  'working-copy': 'working copy of an entry',
-  redirect: 'address that leads elsewhere',
-  message: 'message',
-  mail: 'mail',
-  'mail-server': 'mail server',
-  basket: 'basket',
-  order: 'order',
-  'discount-code': 'discount code',
-  menus: 'set of menus',
-  'menus-edit': 'edit of menus',
-  structure: 'set of page types',
-  'structure-edit': 'edit of page types',
-  house: 'house style',
-  layout: 'layout',
-  'layout-edit': 'edit of a layout',
-  'house-edit': 'edit of the house style',
-  frame: 'frame',
-}
-
-const BASELESS: Record<Baseless, (base: string) => string> = {
-  missing: (base) => `the layout ${base} that it follows is not there`,
-  loop: (base) => `it follows “${base}”, which follows it in turn`,
-  region: (base) => `“${base}”, which it follows, is for another region`,
-  levels: (base) => `too many layouts follow one another up to “${base}”`,
-  id: (base) => `something in “${base}”, which it follows, has its id`,
-}
-
-const SOLD_BY: Record<Exclude<SoldBy, 'tax'>, string> = {
-  price: 'a price',
-  stock: 'how many there are',
-  on: 'the day that they are for',
-  offers: 'sorts',
-}
 
 /** Findings as sentences: what is the case, and what to do. */
 export function useFindingWords() {
@@ -164,7 +79,7 @@ export function useFindingWords() {
       }
       case 'baseless':
         return {
-          says: `Nothing is drawn of ${layout(f.layout)}: ${BASELESS[f.because as Baseless](design.trees.document(f.base)?.name ?? f.base)}. What it says itself is kept.`,
+          says: `Nothing is drawn of ${layout(f.layout)}: ${BASELESS_WORDS[f.because as Baseless](design.trees.document(f.base)?.name ?? f.base)}. What it says itself is kept.`,
           todo: 'Put its base back, or bring it back from a release.',
         }
       case 'waiting':
@@ -228,7 +143,7 @@ export function useFindingWords() {
                 todo: 'Choose again when editing the entry.',
               }
             : {
-                says: `${owner(f)} names a ${WHAT[f.what]} that no longer exists.`,
+                says: `${owner(f)} names a ${DANGLING_NAMES[f.what]} that no longer exists.`,
                 todo: 'Choose another, or take it away.',
               }
       case 'open-link':
@@ -276,7 +191,7 @@ export function useFindingWords() {
           says:
             f.by === 'tax'
               ? `${type} are sold with a tax that the shop does not have any more: the first of its taxes is taken.`
-              : `${type} are sold by ${SOLD_BY[f.by]} in a field that they do not have, or that is of another kind: each goes on by what it said there, if anything, and nobody can change it.`,
+              : `${type} are sold by ${SOLD_BY_WORDS[f.by]} in a field that they do not have, or that is of another kind: each goes on by what it said there, if anything, and nobody can change it.`,
           todo: 'Say anew how they are sold.',
         }
       }

@@ -4,7 +4,7 @@ import { type Layout, elementsOf } from '#core/tree'
 import type { Catalogue, Page } from '#core/site'
 
 /** The working page that a body is for, by what it holds; none where it is for no such page, or the site has none. */
-export function workPageOf(layout: Layout, { pages }: Catalogue): Page | undefined {
+function workPageOf(layout: Layout, { pages }: Catalogue): Page | undefined {
   const kind = layout.region === 'body' ? workOf(elementsOf(layout).map((e) => e.type)) : null
   return kind ? pages.find((p) => p.kind === kind) : undefined
 }

@@ -20,11 +20,20 @@ import { ANYBODY, type Asking, type Files, NO_SHOP, type Posts, type ShopDesk } 
 import type { Content, Stale } from './content'
 import { FOUND_NOTHING } from './search'
 import { type Ready, ReadyPages, readyOf } from './ready'
-import { type Outcome, Shown, compile } from './shown'
+import { type Outcome, ShownDesign, compile } from './shown-design'
 import { giveTurn, takeTurns } from './turns'
 
 /** Under what a page is kept that says how many things are in the basket. */
 const counted = (key: string, count: number): string => (count === 0 ? key : `${key} ${count}`)
+
+/** Under which address an answer may be kept for everybody; null where it may not. */
+function keyOf(page: Page, { path }: AskedAddress, parameters: Parameters, { needs }: Depends): string | null {
+  const shared = !(['device', 'session', 'date', 'basket'] as const).some((need) => needs.has(need))
+  // Addresses that are no page are without number.
+  if (!shared || path === null || page.address !== path) return null
+  const query = writeParameters(parameters)
+  return encodeURI(path) + (query && `?${query}`)
+}
 
 /** An address with the parameters that came with the one it stands for. */
 const withQuery = (address: string, query: string): string =>
@@ -36,7 +45,7 @@ const withQuery = (address: string, query: string): string =>
  * and a release or a change of content drops it.
  */
 export class Published {
-  private shown: Shown
+  private shown: ShownDesign
   private readonly policies = new Map<string, string>()
   /** The number of the release that is shown; 0 before the first. */
   release = 0
@@ -51,13 +60,13 @@ export class Published {
     /** What visitors have and say in the shop. */
     private readonly desk: ShopDesk = NO_SHOP,
   ) {
-    this.shown = new Shown(compile(BARE_DESIGN), content, posts)
+    this.shown = new ShownDesign(compile(BARE_DESIGN), content.catalogue, posts)
   }
 
   /** Swaps the design in one step; answers under way finish with the old one. */
   swap(design: Design | null, release = this.release + 1): void {
     this.release = release
-    this.put(new Shown(compile(design ?? BARE_DESIGN), this.content, this.posts))
+    this.put(new ShownDesign(compile(design ?? BARE_DESIGN), this.content.catalogue, this.posts))
   }
 
   /**
@@ -69,12 +78,12 @@ export class Published {
     const wanted = design ?? BARE_DESIGN
     const compiled = compile(wanted, await compileAhead(wanted, takeTurns()))
     await giveTurn()
-    const { catalogue } = this.content
-    const shown = new Shown(compiled, this.content, this.posts)
+    const shown = new ShownDesign(compiled, this.content.catalogue, this.posts)
     await giveTurn()
     if (call !== this.shows) return
     this.release = release
-    this.put(catalogue === this.content.catalogue ? shown : shown.anew())
+    const { catalogue } = this.content
+    this.put(shown.catalogue === catalogue ? shown : shown.over(catalogue))
   }
 
   /** What of the released design was left out so far because it could not be drawn. */
@@ -83,7 +92,7 @@ export class Published {
   }
 
   /** Puts what is shown in the place of what was, with nothing kept ready of it. */
-  private put(shown: Shown): void {
+  private put(shown: ShownDesign): void {
     this.shown = shown
     this.ready.clear()
     this.policies.clear()
@@ -91,7 +100,7 @@ export class Published {
 
   /** Takes over a change of content; of what is kept ready goes what may show what changed. */
   refresh(stale: Stale = 'all'): void {
-    const shown = this.shown.anew()
+    const shown = this.shown.over(this.content.catalogue)
     // Which layout applies may go by the day, and is known of no page that is kept.
     if (stale === 'all' || (stale.has(BY_DAY) && shown.byDay)) return this.put(shown)
     this.shown = shown
@@ -107,11 +116,6 @@ export class Published {
     const page = catalogue.pageAt(path)
     if (!page) return { page: catalogue.notFound }
     return slash ? { redirect: path } : { page }
-  }
-
-  /** What a page depends on besides its address. */
-  depends(page: Page): Depends {
-    return this.shown.knownOf(page)
   }
 
   /**
@@ -176,7 +180,7 @@ export class Published {
     const { shown } = this
     const parameters = shown.parametersOf(page, readParameters(address.query))
     const count = shown.knownOf(page).needs.has('count') ? this.desk.count(asking.cookies) : 0
-    const plain = this.keyOf(page, address, parameters)
+    const plain = keyOf(page, address, parameters, shown.knownOf(page))
     const key = plain && counted(plain, count)
     const kept = key === null ? undefined : this.ready.get(key)
     if (kept) return kept
@@ -192,22 +196,12 @@ export class Published {
     return (await this.ask(address, asking)).answer
   }
 
-  /** Under which address an answer may be kept for everybody; null where it may not. */
-  private keyOf(page: Page, { path }: AskedAddress, parameters: Parameters): string | null {
-    const { needs } = this.shown.knownOf(page)
-    const shared = !(['device', 'session', 'date', 'basket'] as const).some((need) => needs.has(need))
-    // Addresses that are no page are without number.
-    if (!shared || path === null || page.address !== path) return null
-    const query = writeParameters(parameters)
-    return encodeURI(path) + (query && `?${query}`)
-  }
-
   /**
    * A page, drawn; or where its list is asked in another way than the page itself would, the address at which it is asked
    * so; or, where its list has no such screen, what is said of an address that is no page.
    */
   private async answered(
-    shown: Shown,
+    shown: ShownDesign,
     page: Page,
     { path, query }: AskedAddress,
     parameters: Parameters,
@@ -229,7 +223,7 @@ export class Published {
   }
 
   /** A scene with what the visitor has in the shop, on pages that show it. */
-  private async withShopping(shown: Shown, scene: Scene, outcome: Outcome, asking: Asking): Promise<Scene> {
+  private async withShopping(shown: ShownDesign, scene: Scene, outcome: Outcome, asking: Asking): Promise<Scene> {
     const { page, catalogue, request } = scene
     if (!shown.knownOf(page).needs.has('basket')) return scene
     const elements = shown.compiled.elementsOn(page, outcome)
@@ -237,7 +231,7 @@ export class Published {
   }
 
   private async sceneFor(
-    shown: Shown,
+    shown: ShownDesign,
     page: Page,
     path: string | null,
     parameters: Parameters,
@@ -272,7 +266,7 @@ export class Published {
     })
   }
 
-  private draw(shown: Shown, scene: Scene, outcome: Outcome): Answer {
+  private draw(shown: ShownDesign, scene: Scene, outcome: Outcome): Answer {
     const { page } = scene
     const { made: drawn, seen } = this.content.catalogue.watch(() => shown.compiled.draw(scene, outcome))
     const depends = shown.knownOf(page)

@@ -111,6 +111,8 @@ export class ReadyPages {
     const body = await compress(ready.answer.body, encoding)
     if (this.kept.peek(key) !== ready) return
     ready.add(encoding, body)
+    // What is put in the place of itself keeps the size that it had.
+    this.kept.delete(key)
     this.kept.set(key, ready)
   }
 

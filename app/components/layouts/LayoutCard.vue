@@ -2,7 +2,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { drawnAsElements } from '#core/layouts'
 import { countNodes, elementsOf, isVariation } from '#core/tree'
-import { pagesOfLayout } from '#core/frames'
 import { counted } from '#core/words'
 import type { LayoutState } from '#shared/api/types'
 import { useChecks } from '~/stores/checks'
@@ -49,11 +48,10 @@ const reachWords = computed(() => {
 const changed = computed(() =>
   new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' }).format(props.state.changedAt),
 )
+/** It is seen with the page with which it opens. */
 const page = computed(() => {
-  const { pages } = site.catalogue!
-  const own = map.kept ? pagesOfLayout(map.kept, pages, layout.value.id)[0] : undefined
-  const suits = own ?? workPageOf(design.trees.of(layout.value).tree, site.catalogue!)
-  return suits ?? pages.find((p) => p.kind === 'entry' && site.catalogue!.entries.get(p.entry!)?.picture) ?? pages[0]!
+  const { tree } = design.trees.of(layout.value)
+  return firstPageFor(tree, site.catalogue!, map.kept, stands.value?.layouts)
 })
 function picture(): string {
   const { design: all, rules } = design

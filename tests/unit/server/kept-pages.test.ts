@@ -60,7 +60,7 @@ test('what is kept after random changes is what would be drawn anew', async () =
       kept += published.ready.size
       dropped += before - published.ready.size
     }),
-    { numRuns: 15 },
+    { numRuns: 25 },
   )
   expect(kept).toBeGreaterThan(0)
   expect(dropped).toBeGreaterThan(0)

@@ -92,6 +92,23 @@ describe('what is kept ready', () => {
     expect(await get(none, '/access')).not.toBe(await get(none, '/access'))
   })
 
+  test('the smallest form is made one after the other, and not of what was let go meanwhile', async () => {
+    const pages = new ReadyPages()
+    const made = Array.from({ length: 8 }, (_, i) => {
+      const headers = { 'content-type': 'text/html' }
+      const depends = { needs: new Set<never>(), parameters: new Set<string>(), seen: new Set([`page:${i}`]) }
+      return new Ready(answerOf(200, headers, Buffer.from(`<p>${'a clock '.repeat(3_000)}${i}</p>`), depends))
+    })
+    for (const [i, ready] of made.entries()) pages.keep(`/${i}`, ready)
+    const gone = made.slice(4)
+    pages.drop(new Set(['page:4', 'page:5', 'page:6', 'page:7']))
+    const kept = made.slice(0, 4)
+    for (let i = 0; i < 200 && !kept.every((r) => r.has('br')); i++) await new Promise((done) => setTimeout(done, 20))
+    expect(kept.map((r) => [r.has('gzip'), r.has('br')])).toEqual(kept.map(() => [true, true]))
+    expect(gone.map((r) => r.has('br'))).toEqual(gone.map(() => false))
+    expect([pages.size, pages.bytes]).toEqual([4, kept.reduce((n, r) => n + r.bytes, 0)])
+  })
+
   test('addresses that are no page are answered alike, and not kept', async () => {
     const published = publish()
     for (const address of ['/nowhere', '/nowhere/at/all', '///', '/access%2f'])
@@ -307,6 +324,20 @@ describe('what things ask for before they are shown', () => {
     const { headers } = await get(published, '/access')
     expect(headers).toMatchObject({ 'cache-control': 'private, no-cache', vary: 'accept-encoding, cookie' })
     expect(published.readyAt('/access')).toBeUndefined()
+  })
+
+  test('an answer keeps to the design with which it began, also where another is released meanwhile', async () => {
+    const published = asking({ kind: 'signed-in', yes: true })
+    const before = (await get(published, '/access', member)).body.toString()
+    const meanwhile: Asking = {
+      ...member,
+      session: async () => {
+        published.swap(makeDemo(true).design)
+        return member.session()
+      },
+    }
+    expect((await get(published, '/access', meanwhile)).body.toString()).toBe(before)
+    expect((await get(published, '/access', member)).body.toString()).not.toBe(before)
   })
 
   test('by an address parameter: it makes another copy, and only it', async () => {

@@ -1,5 +1,6 @@
 import { type Finding, type FindingKind, checkDesign } from '#core/checks'
 import { CompiledRules, type Design, type Frame, type Target, resolve, rulesOf } from '#core/frames'
+import { hasWork, lackingOn, workOf } from '#core/elements'
 import type { Layout } from '#core/tree'
 import { CompiledDesign } from '#core/render'
 import { Catalogue, PLAIN_SHOP } from '#core/site'
@@ -380,6 +381,12 @@ describe('pages that have work to do', () => {
       pages: ['checkout'],
       lacks: ['buyer', 'place-order'],
     })
+  })
+
+  test('what a working page lacks is what says that a body is for it', () => {
+    const kinds = open.pages.map((p) => p.kind).filter(hasWork)
+    expect(kinds.length).toBeGreaterThanOrEqual(5)
+    for (const kind of kinds) expect(workOf(lackingOn(kind, new Set(), open))).toBe(kind)
   })
 
   test('the renderer and the checks agree on which page gives way to the plain one', () => {

@@ -77,7 +77,7 @@ test('one frame added, changed, removed or switched: the table computed anew onl
       }
       expect(compareTables(whole, quick)).toEqual([])
     }),
-    { numRuns: 600 },
+    { numRuns: 1000 },
   )
 })
 

@@ -58,7 +58,7 @@ test('what a variation says differently, over its base, is what it shows', () =>
       alike(tree, own)
       expect(waiting).toEqual([])
     }),
-    { numRuns: 250 },
+    { numRuns: 400 },
   )
 })
 
@@ -87,7 +87,7 @@ test('the base goes on changing: the variation stays a valid layout, and is what
       alike(tree, slow.tree)
       expect(waiting).toEqual(slow.waiting)
     }),
-    { numRuns: 250 },
+    { numRuns: 400 },
   )
 })
 
@@ -122,7 +122,7 @@ test('what no change names is as the base has it now, and what is said stays sai
       for (const change of changes)
         if (change.kind === 'gone' && !waiting.includes(change)) expect(find(tree, change.id)).toBeNull()
     }),
-    { numRuns: 150 },
+    { numRuns: 200 },
   )
 })
 
@@ -135,7 +135,7 @@ test('told apart anew after the base has changed, it shows the same; what waited
       const anew = changesBetween(vary(next, OWN, []).tree, tree)
       alike(vary(next, OWN, anew).tree, tree)
     }),
-    { numRuns: 150 },
+    { numRuns: 200 },
   )
 })
 

@@ -3,10 +3,9 @@ import { type ListPlan, ANY_REQUEST } from '../../core/drawing'
 import { isForFiles } from '../../core/elements'
 import { CompiledRules, type Design, dependsOn, goesByDay, layoutsOn, resolve, rulesOf } from '../../core/frames'
 import { CompiledDesign, type Fault } from '../../core/render'
-import { type Page, type Parameters, WORKING_KINDS } from '../../core/site'
+import { type Catalogue, type Page, type Parameters, WORKING_KINDS } from '../../core/site'
 import type { Depends } from './answer'
 import type { Posts } from './asked'
-import type { Content } from './content'
 import { log } from './log'
 
 /** A design as visitors are shown it, and what is known of each page under it. */
@@ -46,30 +45,27 @@ export function compile(design: Design, failed?: readonly string[]): Compiled {
   return { compiled, faulty }
 }
 
-/** The frames of a design made ready for deciding, over the content as it is now. */
-export const rulesFor = (design: Design, { catalogue }: Content): CompiledRules =>
-  new CompiledRules(rulesOf(design), catalogue)
-
 /** What the regions of a page come to. */
 export type Outcome = ReturnType<typeof resolve>
 
 /** One design, compiled, over one state of the content: which layouts a page has, and what that depends on. */
-export class Shown {
+export class ShownDesign {
   private readonly known = new Map<Page, Known>()
   readonly compiled: CompiledDesign<Design>
+  private readonly rules: CompiledRules
 
   constructor(
     private readonly made: Compiled,
-    private readonly content: Content,
+    readonly catalogue: Catalogue,
     private readonly posts: Posts,
-    readonly rules = rulesFor(made.compiled.design, content),
   ) {
     this.compiled = made.compiled
+    this.rules = new CompiledRules(rulesOf(this.compiled.design), catalogue)
   }
 
-  /** The same design over the content as it is now. */
-  anew(rules?: CompiledRules): Shown {
-    return new Shown(this.made, this.content, this.posts, rules)
+  /** The same design over another state of the content. */
+  over(catalogue: Catalogue): ShownDesign {
+    return new ShownDesign(this.made, catalogue, this.posts)
   }
 
   /** What of the design was left out so far because it could not be drawn. */
@@ -123,7 +119,7 @@ export class Shown {
 
   /** What the regions of a page come to for whoever asks. */
   outcomeOf(page: Page, request: Request): Outcome {
-    return this.compiled.standing(page, resolve(this.rules, page, request), this.content.catalogue)
+    return this.compiled.standing(page, resolve(this.rules, page, request), this.catalogue)
   }
 
   /** The lists on another page than the one that is drawn: as everybody meets it. */
