@@ -6,6 +6,7 @@ const ROOMS = [
   'problems.ts',
   'words.ts',
   'shape.ts',
+  'text.ts',
   'edits',
   'site',
   'forms',

@@ -10,7 +10,7 @@ import { makeDemo } from '../demo'
 const PAGES = 100_000
 const FRAMES = 1_000
 const TERMS = 200
-const LAYOUTS: [string, LayoutRegion][] = (['header', 'intro', 'body', 'footer'] as const).flatMap((region) =>
+export const LAYOUTS: [string, LayoutRegion][] = (['header', 'intro', 'body', 'footer'] as const).flatMap((region) =>
   Array.from({ length: 20 }, (_, i): [string, LayoutRegion] => [`${region}${i}`, region]),
 )
 
@@ -95,5 +95,5 @@ export function makeLarge(pages = PAGES): Large {
   const chance = chanceOf('a hundred thousand pages')
   const catalogue = new Catalogue(largeSite(chance, pages))
   const frames = Array.from({ length: FRAMES }, (_, i) => randomFrame(chance, i))
-  return { catalogue, rules: { frames, layoutRegions: new Map(LAYOUTS) }, chance }
+  return { catalogue, rules: { frames, layoutRegions: new Map(LAYOUTS), work: new Map() }, chance }
 }

@@ -9,7 +9,7 @@ import { Catalogue } from '../core/site'
 import { type Layout, type LayoutDocument, type Variation, elementsOf, walk } from '../core/tree'
 import { PLAIN_HOUSE } from '../core/styles'
 import { largeLayout } from './bench'
-import { makeLarge, request } from './large'
+import { LAYOUTS, makeLarge, request } from './large'
 import { type Result, median, round, timed } from './measure'
 
 /** A base with many variations: what an edit of the base costs, and what visitors pay for it. */
@@ -98,7 +98,7 @@ const spread = (values: readonly number[]): number => (Math.max(...values) - Mat
 /** Two designs over 10,000 pages, with a layout and a frame changed between them; in a worker, so it blocks nobody. */
 function comparing(): number[] {
   const { catalogue, rules } = makeLarge(10_000)
-  const layouts = [...rules.layoutRegions].map(([id, region]): LayoutDocument => {
+  const layouts = LAYOUTS.map(([id, region]): LayoutDocument => {
     const { children, ...body } = largeLayout(id, 120)
     return { ...body, region, children: region === 'body' ? children : children.slice(0, 1) }
   })

@@ -14,6 +14,18 @@ export const asSentence = (why: string): string => why.charAt(0).toUpperCase() +
 export const or = (items: readonly string[]): string => joined(items, 'or')
 export const and = (items: readonly string[]): string => joined(items, 'and')
 
+/** All of some facts: those that list several values of their own are set apart, so that no "or" runs on into an "and". */
+export function andAlso(facts: readonly string[]): string {
+  if (!facts.some((fact) => / (or|and) /.test(fact))) return and(facts)
+  return facts.join(', and ')
+}
+
+/** Any of some things: those that say "and" or "or" themselves are set apart. */
+export function anyOf(things: readonly string[]): string {
+  if (things.length < 2 || !things.some((thing) => / (or|and) /.test(thing))) return and(things)
+  return things.join('; or ')
+}
+
 function joined(items: readonly string[], word: string): string {
   return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} ${word} ${items.at(-1)}`
 }

@@ -175,6 +175,9 @@ export const note = entry('note', 'note', { title: 'First light', date: '2025-06
 
 export const observatory = (): Catalogue => new Catalogue(smallSite([refractor, mirror, note]))
 
+/** Layouts on which nothing stands that does the work of a page. */
+export const NO_WORK: ReadonlyMap<string, readonly string[]> = new Map()
+
 let count = 0
 export function element(elementType: string, props: Record<string, Value> = {}, id = `e${++count}`): LayoutElement {
   return { ...newElement(elementType, () => id), props }

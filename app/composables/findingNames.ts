@@ -12,6 +12,7 @@ export const FINDING_TITLES: Record<FindingKind, string> = {
   dead: 'Frames that decide nothing',
   'content-never-shown': 'Content that is never shown',
   'missing-field': 'Fields that a page type does not have',
+  'unsuited-test': 'Conditions that can never hold',
   'no-title': 'Pages without a title, or with several',
   'open-link': 'Links that lead nowhere yet',
   'dead-link': 'Typed links to addresses where nothing stands',
@@ -44,6 +45,7 @@ export const DANGLING_NAMES: Record<Dangling, string> = {
   colour: 'colour of the palette',
   family: 'family',
   frame: 'frame',
+  choice: 'choice of a field',
 }
 
 export const DOCUMENT_NAMES: Record<DocumentKind, string> = {

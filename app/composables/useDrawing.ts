@@ -58,7 +58,8 @@ export function useDrawing() {
 
   function prepare(options: DrawOptions): Prepared | null {
     const { design: kept, rules, page: asked, request: looking, inHand, alone, grid, sample = 'real' } = options
-    const { catalogue: whole, formats } = site
+    const { formats } = site
+    const whole = site.catalogue?.asAt(looking.at)
     if (!whole || site.contentArrived < 0) return null
     const ofMember = inHand !== undefined && asked.kind === 'member'
     // A member's page seen by itself is as a member sees it: nobody else has anything there.
@@ -78,7 +79,7 @@ export function useDrawing() {
     const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout, asNeeded: true })
     const decided = (other: Page) => resolve(compiledFrom(rules, catalogue), other, request)
     // What is worked on is drawn as it is, whatever it still lacks.
-    const outcome = inHand ? decided(page) : compiled.standing(page, decided(page), catalogue)
+    const outcome = decided(page)
     const lists = (other: Page) => compiled.listsShown(other, other === page ? outcome : decided(other))
     if (inHand) {
       if (alone) for (const other of REGIONS) outcome.regions[other] = { shown: { kind: 'empty' }, by: null }

@@ -45,7 +45,9 @@ export function useFindingWords() {
     const at = found && find(found, node)?.node
     return at ? nodeName(at) : 'something'
   }
-  const owner = (f: Extract<Finding, { kind: 'dangling' | 'missing-field' | 'dead-link' }>): string => {
+  const owner = (
+    f: Extract<Finding, { kind: 'dangling' | 'missing-field' | 'dead-link' | 'unsuited-test' }>,
+  ): string => {
     if (f.kind === 'dangling' && !f.layout && (f.what === 'colour' || f.what === 'family')) return 'The house style'
     if ('frame' in f && f.frame) return `The frame ${frame(f.frame)}`
     if (f.layout && f.node) return `${element(f.layout, f.node)} in ${layout(f.layout)}`
@@ -111,6 +113,11 @@ export function useFindingWords() {
         return {
           says: `${counted(f.pages.length, 'entry has', 'entries have')} content that ${layout(f.layout)} has no place for: ${pages(f.pages)}.`,
           todo: 'Add an Entry content element to the layout.',
+        }
+      case 'unsuited-test':
+        return {
+          says: `${owner(f)} has a condition that never holds: ${f.why}.`,
+          todo: 'Remove the condition, or compare the field in a way that suits it.',
         }
       case 'missing-field': {
         const type = f.type

@@ -4,7 +4,7 @@ import type { Request } from '#core/conditions'
 import type { Design, Frame, OutcomeTable, Rivals, Rules } from '#core/frames'
 import type { SiteTold } from '~/stores/site'
 import MapWorker from '~/workers/map.worker?worker'
-import type { FromMap, ToMap } from '~/workers/map.worker'
+import type { FromMap, SentRules, ToMap } from '~/workers/map.worker'
 
 type Question = Extract<ToMap, { call: number }>
 
@@ -47,13 +47,15 @@ function ask(site: SiteTold, question: (call: number) => Question): Promise<From
   return answer
 }
 
+const sent = ({ layoutRegions, work }: Rules): SentRules => ({ layoutRegions: [...layoutRegions], work: [...work] })
+
 /** The outcome of every page under some rules, computed off the main thread. */
 export async function tabulateAside(site: SiteTold, rules: Rules, request: Request): Promise<OutcomeTable> {
   const answer = await ask(site, (call) => ({
     kind: 'tabulate',
     call,
     frames: plain([...rules.frames]),
-    layoutRegions: [...rules.layoutRegions],
+    rules: sent(rules),
     request: plain(request),
   }))
   return (answer as Extract<FromMap, { table: OutcomeTable }>).table
@@ -88,7 +90,7 @@ export async function rivalsAside(site: SiteTold, rules: Rules, frame: string): 
     kind: 'rivals',
     call,
     frames: plain([...rules.frames]),
-    layoutRegions: [...rules.layoutRegions],
+    rules: sent(rules),
     frame,
   }))
   return (answer as Extract<FromMap, { rivals: Rivals }>).rivals

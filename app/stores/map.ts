@@ -58,7 +58,18 @@ export const useMap = defineStore('map', () => {
   const session = useSession()
   const notices = useNotices()
   const unkept = useKept<Pick<OpenEdit, 'frame' | 'revision'>>('frame')
-  const request = ref<Request>({ ...VISITOR, at: Date.now() })
+  let now = Date.now()
+  const request = ref<Request>({ ...VISITOR, at: now })
+  // Unless somebody chose a moment it is now, and goes on with the content.
+  watch(
+    () => site.told,
+    () => {
+      if (request.value.at !== now) return
+      now = Date.now()
+      request.value = { ...request.value, at: now }
+    },
+    { flush: 'sync' },
+  )
   const kept = shallowRef<OutcomeTable | null>(null)
   const tried = shallowRef<OutcomeTable | null>(null)
   const edit = ref<OpenEdit | null>(null)
@@ -66,11 +77,16 @@ export const useMap = defineStore('map', () => {
   const filter = ref('')
   const selection = shallowRef<Selection | null>(null)
 
-  const names = computed(() => (site.catalogue ? namesFrom(site.catalogue) : null))
-  const groups = computed(() => (site.catalogue ? groupPages(site.catalogue) : []))
+  /** The site as it is at the moment for which the Map is looked at: pages and tables go by it. */
+  const catalogue = computed(() => site.catalogue?.asAt(request.value.at) ?? null)
+  const names = computed(() => (catalogue.value ? namesFrom(catalogue.value) : null))
+  const groups = computed(() => (catalogue.value ? groupPages(catalogue.value) : []))
   /** Of which state of the content a table speaks: pages stand at other places in another. */
-  const contentOf = new WeakMap<OutcomeTable, SiteTold>()
-  const isOfNow = (table: OutcomeTable | null): boolean => table !== null && contentOf.get(table) === site.told
+  const contentOf = new WeakMap<OutcomeTable, { told: SiteTold; at: number }>()
+  const isOfNow = (table: OutcomeTable | null): boolean => {
+    const of = table && contentOf.get(table)
+    return of !== null && of !== undefined && of.told === site.told && of.at === request.value.at
+  }
   const comparable = () => isOfNow(kept.value) && isOfNow(tried.value)
   const table = computed(() => [tried.value, kept.value].find(isOfNow) ?? null)
   const reachOfLayout = computed(() => (isOfNow(kept.value) ? layoutReach(kept.value!) : new Map<Id, number>()))
@@ -88,13 +104,15 @@ export const useMap = defineStore('map', () => {
     return open ? [...frames.filter((f) => f.id !== open.id), open] : frames
   })
   const triedRules = computed(() => rulesOf({ layouts: design.design.layouts, frames: triedFrames.value }))
-  const triedCompiled = computed(() => (site.catalogue ? new CompiledRules(triedRules.value, site.catalogue) : null))
+  const triedCompiled = computed(() => (catalogue.value ? new CompiledRules(triedRules.value, catalogue.value) : null))
   const visitorIsPlain = computed(() => {
     const { role, device, parameters } = request.value
     return role === 'visitor' && device === 'desktop' && Object.keys(parameters).length === 0
   })
 
-  const regionsOfLayouts = computed(() => design.layouts.map((l) => `${l.layout.id} ${l.layout.region}`).join())
+  const regionsOfLayouts = computed(() =>
+    JSON.stringify([[...triedRules.value.layoutRegions], [...triedRules.value.work]]),
+  )
 
   watch(
     [() => site.told, () => design.design.frames, regionsOfLayouts, request],
@@ -104,7 +122,7 @@ export const useMap = defineStore('map', () => {
       const asked = request.value
       const result = await tabulateAside(content, design.rules, asked)
       if (frames === design.design.frames && asked === request.value && content === site.told) {
-        contentOf.set(result, content)
+        contentOf.set(result, { told: content, at: asked.at })
         kept.value = result
       }
     },
@@ -119,10 +137,11 @@ export const useMap = defineStore('map', () => {
         return
       }
       const rules = triedRules.value
-      const result = await tabulateAside(content, rules, request.value)
+      const asked = request.value
+      const result = await tabulateAside(content, rules, asked)
       // Tables of two states of the content have other pages at the same places.
-      if (edit.value && rules === triedRules.value && content === site.told) {
-        contentOf.set(result, content)
+      if (edit.value && rules === triedRules.value && content === site.told && asked === request.value) {
+        contentOf.set(result, { told: content, at: asked.at })
         tried.value = result
       }
     },
@@ -212,9 +231,9 @@ export const useMap = defineStore('map', () => {
   /** Writes the frame that says something else for the pages in hand; it comes first among its equals. */
   function beginHere(region: Region, say: Say): void {
     const inHand = selection.value
-    if (!inHand || !site.catalogue) return
+    if (!inHand || !catalogue.value) return
     const like = inHand.frame ? design.frameById.get(inHand.frame)?.frame : undefined
-    const { covers, except } = targetsFor(inHand.pages, groups.value, site.catalogue, like)
+    const { covers, except } = targetsFor(inHand.pages, groups.value, catalogue.value, like)
     const frame = { ...newFrame(nanoid(10), covers, firstOrder()), except }
     frame.regions[region] = say
     edit.value = { frame, revision: 0, theirs: null }
@@ -270,6 +289,7 @@ export const useMap = defineStore('map', () => {
     labelOf,
     usesOfLayout,
     triedFrames,
+    catalogue,
     triedRules,
     triedCompiled,
     visitorIsPlain,

@@ -23,9 +23,9 @@ export type ToMap =
   | { kind: 'site'; text: string }
   /** What has changed since then, in order. */
   | { kind: 'changes'; text: string }
-  | { kind: 'tabulate'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; request: Request }
+  | { kind: 'tabulate'; call: number; frames: Frame[]; rules: SentRules; request: Request }
   | { kind: 'check'; call: number; design: Design; request: Request }
-  | { kind: 'rivals'; call: number; frames: Frame[]; layoutRegions: [Id, LayoutRegion][]; frame: Id }
+  | { kind: 'rivals'; call: number; frames: Frame[]; rules: SentRules; frame: Id }
   | { kind: 'compare'; call: number; before: Design; after: Design; request: Request }
   | { kind: 'cover'; call: number; conditions: Pick<Frame, 'covers' | 'except'> }
 
@@ -35,6 +35,18 @@ export type FromMap =
   | { call: number; differing: Differing }
   | { call: number; covered: number }
   | { call: number; rivals: Rivals }
+
+/** What of a design decides, beside its frames. */
+export interface SentRules {
+  layoutRegions: [Id, LayoutRegion | null][]
+  work: [Id, readonly string[]][]
+}
+
+const readRules = ({ frames, rules }: { frames: Frame[]; rules: SentRules }): Rules => ({
+  frames,
+  layoutRegions: new Map(rules.layoutRegions),
+  work: new Map(rules.work),
+})
 
 interface Kept {
   compiled: CompiledRules
@@ -60,7 +72,7 @@ function onlyChange(before: Rules, after: Rules): Id | null | undefined {
 
 /** The table, computed from the one before where a single frame has changed since. */
 function tableFor(rules: Rules, request: Request, site: Catalogue): OutcomeTable {
-  const around = JSON.stringify([[...rules.layoutRegions], request])
+  const around = JSON.stringify([[...rules.layoutRegions], [...rules.work], request])
   const change = kept && kept.around === around ? onlyChange(kept.compiled.rules, rules) : null
   if (kept && change === undefined) return kept.table
   const compiled = new CompiledRules(rules, site)
@@ -74,15 +86,18 @@ function answerTo(question: Extract<ToMap, { call: number }>, site: Catalogue): 
   const { call } = question
   switch (question.kind) {
     case 'tabulate': {
-      const rules = { frames: question.frames, layoutRegions: new Map(question.layoutRegions) }
-      return { call, table: tableFor(rules, question.request, site) }
+      const rules = readRules(question)
+      return { call, table: tableFor(rules, question.request, site.asAt(question.request.at)) }
     }
     case 'check':
-      return { call, findings: checkDesign(question.design, site, question.request) }
+      return { call, findings: checkDesign(question.design, site.asAt(question.request.at), question.request) }
     case 'compare':
-      return { call, differing: compareDesigns(question.before, question.after, site, question.request) }
+      return {
+        call,
+        differing: compareDesigns(question.before, question.after, site.asAt(question.request.at), question.request),
+      }
     case 'rivals': {
-      const rules = { frames: question.frames, layoutRegions: new Map(question.layoutRegions) }
+      const rules = readRules(question)
       return { call, rivals: rivalsOf(new CompiledRules(rules, site), question.frame) }
     }
     case 'cover':

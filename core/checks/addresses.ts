@@ -1,3 +1,4 @@
+import { before, withoutEnd } from '../text'
 import { seeNode } from '../elements'
 import type { DrawnTree } from '../layouts'
 import { isMachineAddress } from '../machines'
@@ -13,10 +14,10 @@ export function deadPath(link: string, catalogue: Catalogue): string | null {
   const { origin } = catalogue.site.settings
   const own = link.startsWith(`${origin}/`) ? link.slice(origin.length) : link
   if (!own.startsWith('/') || own.startsWith('//')) return null
-  const typed = own.replace(/[?#].*$/s, '')
+  const typed = before(own, '?#')
   let path: string
   try {
-    path = decodeURI(typed).replace(/(?<=.)\/+$/, '')
+    path = withoutEnd(decodeURI(typed), '/') || '/'
   } catch {
     return typed
   }

@@ -70,7 +70,7 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
     ...trees.flatMap((l) => checkContrast(l, design.house, catalogue)),
     ...checkHouse(design),
     ...checkPages(compiled, table, layouts),
-    ...checkWork(compiled, table, layouts),
+    ...checkWork(compiled, request),
     ...unreached(design, trees),
     ...chosenFrames(design, catalogue),
     ...menuItems(catalogue),

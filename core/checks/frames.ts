@@ -1,4 +1,4 @@
-import { EVERY_ENTRY, excludeEachOther } from '../conditions'
+import { EVERY_ENTRY, type FieldTest, excludeEachOther, fieldsTested, goneIn, unsuited } from '../conditions'
 import {
   type Candidate,
   type CompiledRules,
@@ -7,6 +7,7 @@ import {
   compareCandidates,
   factsOfAll,
   targetSpec,
+  testsIn,
 } from '../frames'
 import { REGIONS, type Region } from '../tree'
 import type { Catalogue, Id } from '../site'
@@ -122,6 +123,21 @@ function hasField(catalogue: Catalogue, type: Id | null, field: Id): boolean {
   return types.some((t) => t?.fields.some((f) => f.id === field))
 }
 
+/** What of a field test cannot hold: it does not suit its field, or names what is gone. */
+export function testFindings(
+  test: FieldTest,
+  type: Id | null,
+  catalogue: Catalogue,
+  where: { frame?: Id; layout?: Id; node?: Id },
+): Finding[] {
+  const fields = fieldsTested(catalogue, type, test.field)
+  if (fields.length === 0) return []
+  const whys = fields.map((field) => unsuited(test, field))
+  if (whys.every((why) => why !== null)) return [{ kind: 'unsuited-test', ...where, field: test.field, why: whys[0]! }]
+  const gone = fields.map((field) => goneIn(test, field, catalogue))
+  return gone.every((g) => g !== null) ? [{ kind: 'dangling', ...gone[0]!, ...where }] : []
+}
+
 /** References of frames to what no longer exists, and field tests on fields that a type does not have. */
 export function checkReferences(frames: readonly Frame[], compiled: CompiledRules): Finding[] {
   const { catalogue, rules } = compiled
@@ -138,13 +154,15 @@ export function checkReferences(frames: readonly Frame[], compiled: CompiledRule
       return id
     }
     for (const target of [...frame.covers, ...frame.except]) targetSpec(target).exchange(target, see)
+    for (const { type, test } of testsIn(frame))
+      findings.push(...testFindings(test, type, catalogue, { frame: frame.id }))
     for (const type of frame.offeredTo) dangling('type', type, catalogue.types.has(type))
     for (const region of REGIONS) {
       const say = frame.regions[region]
       if (say.kind !== 'use') continue
       const of = rules.layoutRegions.get(say.layout)
       dangling('layout', say.layout, of !== undefined)
-      if (of !== undefined && of !== region) dangling('wrong-region', say.layout, false)
+      if (of && of !== region) dangling('wrong-region', say.layout, false)
     }
     return findings
   })

@@ -14,6 +14,7 @@ import {
 import { BUILT_IN, type Catalogue, type Id, type PageType, TERMS, fieldKind, fieldLabel } from '../site'
 import type { Design } from '../frames'
 import type { DrawnTree } from '../layouts'
+import { testFindings } from './frames'
 import type { Finding } from './types'
 
 function existsOn(field: FieldValue, type: PageType, catalogue: Catalogue): boolean {
@@ -41,6 +42,7 @@ export function checkFields(layout: DrawnTree, types: Iterable<PageType>, catalo
         const own = builtInField(test.field) ?? type.fields.find((f) => f.id === test.field)
         if (!own)
           findings.push({ kind: 'missing-field', layout: layout.id, node: node.id, field: test.field, type: type.id })
+        else findings.push(...testFindings(test, type.id, catalogue, { layout: layout.id, node: node.id }))
       }
     }
   }

@@ -1,7 +1,8 @@
-import { type CompiledRules, type OutcomeTable, shownAt } from '../frames'
-import { REGIONS, elementsOf } from '../tree'
+import type { Request } from '../conditions'
+import { type CompiledRules, type OutcomeTable, deciderAt, factsOfAll, shownAt } from '../frames'
+import { REGIONS } from '../tree'
 import { type Catalogue, type Id, type Page, type PageType, isEmpty } from '../site'
-import { hasWork, lackingOn } from '../elements'
+import { hasWork } from '../elements'
 import { gridsOf, showsContent, titlesIn } from './layouts'
 import type { DrawnTree } from '../layouts'
 import type { Finding } from './types'
@@ -44,7 +45,8 @@ export function checkPages(
     }
     if (count !== 1) titled.add(String(count), page.key)
     const body = shownAt(table, i, BODY)
-    if (body.kind === 'plain') plain.push(page.key)
+    // One that gave way to the plain body is told by what it lacks.
+    if (body.kind === 'plain' && deciderAt(table, i, BODY) === null) plain.push(page.key)
     const entry = page.entry ? catalogue.entries.get(page.entry) : undefined
     if (entry && body.kind === 'layout' && !shows.get(body.layout) && !isEmpty(entry.content))
       hidden.add(body.layout, page.key)
@@ -57,21 +59,21 @@ export function checkPages(
 }
 
 /** Working pages whose body lacks what they have to do: visitors see the plain one. */
-export function checkWork(
-  { catalogue }: CompiledRules,
-  table: OutcomeTable,
-  layouts: ReadonlyMap<Id, DrawnTree>,
-): Finding[] {
-  return catalogue.pages.flatMap((page, i): Finding[] => {
-    if (!hasWork(page.kind)) return []
-    const shown = REGIONS.map((_, r) => shownAt(table, i, r))
-    const body = shown[BODY]!
-    if (body.kind === 'plain') return []
-    const trees = shown.flatMap((s) => (s.kind === 'layout' ? (layouts.get(s.layout) ?? []) : []))
-    const types = new Set(trees.flatMap((tree) => elementsOf(tree).map((e) => e.type)))
-    const lacks = lackingOn(page.kind, types, catalogue)
-    return lacks.length > 0
-      ? [{ kind: 'lacking', ...(body.kind === 'layout' && { layout: body.layout }), pages: [page.key], lacks }]
+export function checkWork(compiled: CompiledRules, request: Request): Finding[] {
+  const held = compiled.heldFor(request)
+  return factsOfAll(compiled.catalogue).flatMap((facts): Finding[] => {
+    if (!hasWork(facts.page.kind)) return []
+    const { by, lacking } = compiled.decide(facts, held)
+    const say = by[BODY]?.frame.regions.body
+    return lacking.length > 0
+      ? [
+          {
+            kind: 'lacking',
+            ...(say?.kind === 'use' && { layout: say.layout }),
+            pages: [facts.page.key],
+            lacks: [...lacking],
+          },
+        ]
       : []
   })
 }

@@ -23,6 +23,8 @@ export type Finding =
   | { kind: 'content-never-shown'; layout: Id; pages: string[] }
   /** An element or a test that names a field which the page type does not have. */
   | { kind: 'missing-field'; layout?: Id; node?: Id; frame?: Id; field: Id; type: Id | null }
+  /** A test that does not suit the kind of its field as it is now: it never holds. */
+  | { kind: 'unsuited-test'; layout?: Id; node?: Id; frame?: Id; field: Id; why: string }
   /** Pages whose regions hold no level-1 heading, or more than one. */
   | { kind: 'no-title'; titles: number; pages: string[] }
   /** A reference to something that no longer exists. */
@@ -63,6 +65,7 @@ export type Dangling =
   | 'family'
   | 'frame'
   | 'field'
+  | 'choice'
 
 /** What says how entries of a type are sold. */
 export type SoldBy = 'price' | 'stock' | 'on' | 'offers' | 'tax'

@@ -4,7 +4,10 @@ import {
   type Field,
   type FieldKind,
   type Id,
+  type PageType,
   addDays,
+  entryValue,
+  isDay,
   dayOf,
   isEmpty,
   isRichDoc,
@@ -64,7 +67,8 @@ const BUILT_IN: Record<Id, { kind: FieldKind; read(entry: Entry): unknown }> = {
 
 export const builtInField = (id: Id) => (Object.hasOwn(BUILT_IN, id) ? BUILT_IN[id] : undefined)
 
-const folded = (text: string): string => text.trim().toLowerCase()
+/** Texts that differ by case or by how their marks are written are the same (Unicode: full case folding, in NFC). */
+const folded = (text: string): string => text.trim().normalize('NFC').toUpperCase().toLowerCase().normalize('NFC')
 const asText = (value: unknown): string =>
   isRichDoc(value)
     ? richText(value)
@@ -187,12 +191,15 @@ export function fieldTest(test: FieldTest, catalogue: Catalogue): (entry: Entry)
     const holds = compare(test, builtIn.kind, catalogue)
     return (entry) => holds(builtIn.read(entry))
   }
-  const byType = new Map<Id, Holds>()
+  const byType = new Map<Id, { type: PageType; holds: Holds }>()
   for (const type of catalogue.types.values()) {
     const field = type.fields.find((f) => f.id === test.field)
-    if (field) byType.set(type.id, compare(test, field.kind, catalogue))
+    if (field) byType.set(type.id, { type, holds: compare(test, field.kind, catalogue) })
   }
-  return (entry) => byType.get(entry.type)?.(entry.fields[test.field]) ?? false
+  return (entry) => {
+    const known = byType.get(entry.type)
+    return known ? known.holds(entryValue(catalogue, entry, known.type, test.field)) : false
+  }
 }
 
 /** The field as a page type (null: any) has it, or as every entry has it. */
@@ -211,4 +218,50 @@ export function opsFor(field: Pick<Field, 'id' | 'kind'>): FieldTestOp[] {
     if (op === 'is-empty' || op === 'is-not-empty') return field.kind !== 'yes-no'
     return op === 'is-not' ? 'is' in compare && field.kind !== 'yes-no' : op in compare
   })
+}
+
+/** Why a test does not suit a field, as the end of a sentence; null where it does. */
+export function unsuited({ op, value }: Pick<FieldTest, 'op' | 'value'>, field: Field): string | null {
+  if (!opsFor(field).includes(op) && !(field.kind === 'yes-no' && ASKS_NOTHING.has(op)))
+    return `${field.label} cannot be tested so`
+  if (ASKS_NOTHING.has(op) || BY_TODAY.has(op)) return null
+  switch (field.kind) {
+    case 'number':
+    case 'money':
+      return typeof value === 'number' ? null : `${field.label} is compared with a number`
+    case 'date':
+    case 'moment':
+      return isDay(value) ? null : `${field.label} is compared with a day of the calendar, such as 2026-03-29`
+    case 'yes-no':
+      return typeof value === 'boolean' ? null : `${field.label} is yes or no`
+    default:
+      return typeof value === 'string' ? null : `${field.label} is compared with words`
+  }
+}
+
+const ASKS_NOTHING: ReadonlySet<FieldTestOp> = new Set(['is-empty', 'is-not-empty'])
+
+/** What a test names by its value, where that is gone: a person, an entry, a picture, or a choice of the field. */
+export function goneIn({ op, value }: FieldTest, field: Field, catalogue: Catalogue): NamedByTest | null {
+  if ((op !== 'is' && op !== 'is-not') || typeof value !== 'string') return null
+  if (field.kind === 'person') return catalogue.people.has(value) ? null : { what: 'person', id: value }
+  if (field.kind === 'entry') return catalogue.entries.has(value) ? null : { what: 'page', id: `entry:${value}` }
+  if (field.kind === 'picture' || field.kind === 'pictures')
+    return catalogue.pictures.has(value) ? null : { what: 'picture', id: value }
+  if (field.kind !== 'choice' && field.kind !== 'choices') return null
+  return field.choices?.some((c) => c.id === value) ? null : { what: 'choice', id: value }
+}
+
+export interface NamedByTest {
+  what: 'person' | 'page' | 'picture' | 'choice'
+  id: string
+}
+
+/** The fields that a test is made of: on a page type (null: any), as it has them, or as every entry has them. */
+export function fieldsTested(catalogue: Catalogue, type: Id | null, id: Id): Field[] {
+  const builtIn = builtInField(id)
+  if (builtIn) return [{ id, label: EVERY_ENTRY[id] ?? id, kind: builtIn.kind }]
+  return [...catalogue.types.values()].flatMap((t) =>
+    type === null || t.id === type ? t.fields.filter((f) => f.id === id) : [],
+  )
 }

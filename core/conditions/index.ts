@@ -1,3 +1,4 @@
+export { canonical, countDistinct } from './equal'
 export { DEVICES, type CircumstanceSpec, type Device, type Need, type Question, type Request } from './spec'
 export {
   type Circumstance,
@@ -17,6 +18,9 @@ export {
   builtInField,
   fieldFor,
   fieldTest,
+  fieldsTested,
+  goneIn,
+  unsuited,
   opsFor,
   readsToday,
 } from './field-test'

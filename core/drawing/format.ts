@@ -1,4 +1,5 @@
 import type { Format } from '../tree'
+import { minorOf, writeMoney } from '../shop'
 import {
   type Catalogue,
   type Reading,
@@ -8,6 +9,7 @@ import {
   firstSentence,
   firstWords,
   isRichDoc,
+  momentIn,
   nameOf,
   richText,
 } from '../site'
@@ -84,7 +86,10 @@ export class Formats {
     return this.writer<string>(format, 'date', () => {
       const date = format.date === 'away' ? 'long' : (format.date ?? 'long')
       const intl = new Intl.DateTimeFormat(this.settings.locale, { ...DATE[date], timeZone: 'UTC' })
-      return new Writer((day) => writeDate(intl, `${day.slice(0, 10)}T00:00:00Z`, day))
+      return new Writer((text) => {
+        const day = dayOf(text, this.settings.timeZone)
+        return day === null ? text : intl.format(momentIn(day, 'UTC')!)
+      })
     }).text(text)
   }
 
@@ -102,30 +107,34 @@ export class Formats {
     return this.times.format(Date.parse(`1970-01-01T${text}:00Z`))
   }
 
-  /** An ISO 8601 moment in the site's time zone. With no `format.date`: a long date with its time. */
+  /** A moment (rules: one without a zone is the site's) as the site's clocks show it. With no `format.date`: a long date with its time. */
   moment(text: string, format: Format): string {
     return this.writer<string>(format, 'moment', () => {
       const options = format.date && format.date !== 'away' ? DATE[format.date] : MOMENT
       const intl = new Intl.DateTimeFormat(this.settings.locale, { ...options, timeZone: this.settings.timeZone })
-      return new Writer((moment) => writeDate(intl, moment, moment))
+      return new Writer((text) => {
+        const at = momentIn(text, this.settings.timeZone)
+        return at === null ? text : intl.format(at)
+      })
     }).text(text)
   }
 
   /** From one day or moment to another, with what they share written once; null where the second is none or earlier. */
   range(kind: Reading['kind'], from: string, until: string, format: Format): string | null {
-    const iso = (text: string) => (kind === 'date' ? `${text.slice(0, 10)}T00:00:00Z` : text)
-    const [begins, ends] = [new Date(iso(from)), new Date(iso(until))]
-    if (!(ends.getTime() > begins.getTime())) return null
+    const timeZone = kind === 'date' ? 'UTC' : this.settings.timeZone
+    const moment = (text: string) =>
+      momentIn(kind === 'date' ? (dayOf(text, this.settings.timeZone) ?? '') : text, timeZone)
+    const [begins, ends] = [moment(from), moment(until)]
+    if (begins === null || ends === null || ends <= begins) return null
     return this.writer<string>(format, `${kind} until`, () => {
       const asked = format.date && format.date !== 'away' ? DATE[format.date] : null
       const usual = kind === 'date' ? DATE.long : MOMENT
-      const timeZone = kind === 'date' ? 'UTC' : this.settings.timeZone
       const intl = new Intl.DateTimeFormat(this.settings.locale, { ...(asked ?? usual), timeZone })
       return new Writer((both) => {
-        const [one, other] = both.split(' ') as [string, string]
-        return intl.formatRange(new Date(one), new Date(other))
+        const [one, other] = both.split(' ').map(Number) as [number, number]
+        return intl.formatRange(one, other)
       })
-    }).text(`${iso(from)} ${iso(until)}`)
+    }).text(`${begins} ${ends}`)
   }
 
   /** How far a day is from another, in the unit in which people would say it. */
@@ -161,19 +170,12 @@ export class Formats {
     }).text(value)
   }
 
+  /** An amount of the site's currency, in major units, as money is written everywhere; rounded to what there is. */
   money(value: number, format: Format): string {
-    return this.writer<number>(format, 'money', () => {
-      const make = (digits: number) =>
-        new Intl.NumberFormat(this.settings.locale, {
-          style: 'currency',
-          currency: this.settings.currency,
-          minimumFractionDigits: digits,
-          maximumFractionDigits: digits,
-        })
-      const [whole, parts] =
-        format.digits === undefined ? [make(0), make(2)] : [make(format.digits), make(format.digits)]
-      return new Writer((amount) => (Number.isInteger(amount) ? whole : parts).format(amount))
-    }).text(value)
+    const { currency, locale } = this.settings
+    const minor = minorOf(Math.abs(value), currency)
+    if (minor === null) return this.number(value, format)
+    return writeMoney(value < 0 ? -minor : minor, currency, locale, format.digits)
   }
 
   /** A list with each of its items written by `write`, and what joins them by `join`. */
@@ -198,11 +200,6 @@ export class Formats {
       )
     }).text(items)
   }
-}
-
-function writeDate(intl: Intl.DateTimeFormat, iso: string, otherwise: string): string {
-  const at = new Date(iso)
-  return Number.isNaN(at.getTime()) ? otherwise : intl.format(at)
 }
 
 type Write = (reading: Reading, format: Format, formats: Formats, catalogue: Catalogue) => string

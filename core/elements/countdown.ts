@@ -1,5 +1,5 @@
 import { type Chunk, type Scene, escapeHtml, fill, nowIn, readValue, textChunk } from '../drawing'
-import { daysBetween, isDay } from '../site'
+import { dayOf, daysBetween } from '../site'
 import type { Format, Value } from '../tree'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
@@ -9,8 +9,8 @@ const DAYS: Format = { unit: 'long' }
 /** The day (`YYYY-MM-DD`) that a value says; null for what is none. */
 function dayOfValue(value: Value, scene: Scene): string | null {
   const found = readValue(value, scene)
-  const said = String((found && ('literal' in found ? found.literal : found.value)) ?? '').slice(0, 10)
-  return isDay(said) ? said : null
+  const text = String((found && ('literal' in found ? found.literal : found.value)) ?? '').trim()
+  return dayOf(text, scene.catalogue.site.settings.timeZone)
 }
 
 export const countdown: ElementSpec = {

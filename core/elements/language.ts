@@ -1,4 +1,5 @@
 import { type Chunk, both, plainText, join } from '../drawing'
+import { directionOf } from '../site'
 import type { Property, Value } from '../tree'
 
 /** Words in another language than the page's, marked so (WCAG 2.2, 3.1.2). */
@@ -13,13 +14,10 @@ export const LANGUAGE: Extract<Property, { kind: 'text' }> = {
 /** A language tag as far as it is told here (BCP 47): a language, and what narrows it. */
 const TAG = /^[a-z]{2,3}(?:-[a-z0-9]{2,8}){0,3}$/i
 
-/** Languages that are written from right to left. */
-const RTL: ReadonlySet<string> = new Set(['ar', 'dv', 'fa', 'he', 'ks', 'ku', 'ps', 'sd', 'ug', 'ur', 'yi'])
-
 function attributesFor(words: string): string {
   const tag = words.trim()
   if (!TAG.test(tag)) return ''
-  return ` lang="${tag}"${RTL.has(tag.split('-')[0]!.toLowerCase()) ? ' dir="rtl"' : ''}`
+  return ` lang="${tag}" dir="${directionOf(tag)}"`
 }
 
 /** An opening tag, given without its end, with the language of what stands in it. */

@@ -47,6 +47,15 @@ const WORKS_ON: Readonly<Record<string, PageKind>> = {
   'order-status': 'order-status',
 }
 
+/** Types of elements that do the work of some page: where the list above may ask for them. */
+const WORK: ReadonlySet<string> = new Set([
+  ...Object.keys(WORKS_ON),
+  'delivery-address',
+  'billing-address',
+  'delivery-choice',
+])
+export const isWork = (type: string): boolean => WORK.has(type)
+
 /** The working page that elements of these types are for, by the first that is for one; null where none is. */
 export function workOf(types: readonly string[]): PageKind | null {
   const type = types.find((t) => Object.hasOwn(WORKS_ON, t))

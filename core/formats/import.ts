@@ -27,7 +27,7 @@ export interface ImportItem {
 }
 
 /** What a design itself has: a parcel that names such a thing and does not bring it is told of it by the checks. */
-const BELONG = ['layout', 'wrong-region', 'card', 'piece', 'frame', 'look', 'colour', 'family'] as const
+const BELONG = ['layout', 'wrong-region', 'card', 'piece', 'frame', 'look', 'colour', 'family', 'choice'] as const
 const belongs = (what: Dangling): what is (typeof BELONG)[number] => (BELONG as readonly Dangling[]).includes(what)
 
 export type UnfitKind = Exclude<Dangling, (typeof BELONG)[number]> | 'field'

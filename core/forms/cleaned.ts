@@ -1,3 +1,5 @@
+import { withoutEnd } from '../text'
+
 /** Signs that nobody sees or types: controls, ends of lines of other kinds, and those that turn the writing round. */
 // eslint-disable-next-line no-control-regex
 const UNSEEN = /[\u0000-\u0009\u000b-\u001f\u007f-\u009f\u2028\u2029\u202a-\u202e\u2066-\u2069]/g
@@ -9,4 +11,4 @@ export function cleaned(text: string, lines: boolean): string {
 }
 
 /** What was asked, as it stands before what is said to it: without the full stop at its end. */
-export const asHeading = (label: string): string => label.trim().replace(/[.:]+$/, '')
+export const asHeading = (label: string): string => withoutEnd(label.trim(), '.:')

@@ -1,9 +1,11 @@
 import { type Problem, problem } from '../problems'
 import { type Shape, isRecord, refuse } from '../shape'
 import { asSentence } from '../words'
-import { circumstanceShape } from '../conditions'
+import { type FieldTest, circumstanceShape, fieldsTested, unsuited } from '../conditions'
+import type { Catalogue, Id } from '../site'
 import { frameShape } from './shapes'
 import { targetShape } from './targets'
+import type { Frame } from './types'
 
 function checkLines(lines: unknown, shape: Shape, code: 'frame-target' | 'frame-circumstance'): Problem[] {
   if (!Array.isArray(lines)) return []
@@ -28,4 +30,24 @@ export function checkFrame(frame: unknown): Problem[] {
   if (lines.length > 0) return lines
   const why = refuse(frameShape, frame)
   return why === null ? [] : [problem('frame-shape', { why })]
+}
+
+/** The field tests in the targets of a frame, each with the page type that it is asked of. */
+export function testsIn({ covers, except }: Pick<Frame, 'covers' | 'except'>): { type: Id | null; test: FieldTest }[] {
+  return [...covers, ...except].flatMap((target) =>
+    target.kind === 'entries'
+      ? target.where.flatMap((r) => (r.kind === 'field' ? [{ type: target.type, test: r }] : []))
+      : [],
+  )
+}
+
+/** Why some test of a frame can never mean anything on the field that it names; null where all can. */
+export function refuseTests(frame: Pick<Frame, 'covers' | 'except'>, catalogue: Catalogue): Problem | null {
+  for (const { type, test } of testsIn(frame)) {
+    const fields = fieldsTested(catalogue, type, test.field)
+    const whys = fields.map((field) => unsuited(test, field))
+    if (whys.length > 0 && whys.every((why) => why !== null))
+      return problem('frame-target', { why: asSentence(whys[0]!) })
+  }
+  return null
 }

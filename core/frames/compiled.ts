@@ -7,7 +7,7 @@ import { narrownessOf, refinementsOf, targetSpec, targetTest } from './targets'
 import { compareCandidates } from './rank'
 import { reachable } from './reach'
 import { WayIndex } from './way-index'
-import { type Rules, outcomeOf, unusable } from './resolve'
+import { type Rules, lackingHere, outcomeOf, unusable } from './resolve'
 import type { Candidate, Frame, Outcome, RegionOutcome } from './types'
 import type { Shown } from '../render'
 
@@ -36,8 +36,10 @@ const LAST = 0x3fffffff
 const ALL_REGIONS = (1 << REGIONS.length) - 1
 const ITSELF = 1 << REGIONS.length
 
+const EMPTY: Shown = { kind: 'empty' }
 const NONE: Shown = { kind: 'none' }
 const PLAIN: Shown = { kind: 'plain' }
+const NOTHING: readonly string[] = []
 const BODY = REGIONS.indexOf('body')
 
 const FACTS = new WeakMap<object, Facts[]>()
@@ -86,6 +88,8 @@ class Held {
 export interface Decision {
   shown: Shown[]
   by: (Candidate | null)[]
+  /** What the body that was decided on lacks for the work of the page; the plain body is shown instead then. */
+  lacking: readonly string[]
 }
 
 /**
@@ -216,19 +220,22 @@ export class CompiledRules {
     const shown: Shown[] = [NONE, NONE, NONE, NONE]
     shown[BODY] = PLAIN
     const by: (Candidate | null)[] = [null, null, null, null]
-    let open = ALL_REGIONS
+    let open = ALL_REGIONS & ~facts.leftOut
+    if (facts.leftOut) for (let r = 0; r < REGIONS.length; r++) if (facts.leftOut & (1 << r)) shown[r] = EMPTY
     this.eachCovering(facts, open, ({ candidate, frame }) => {
       if (!held.of(frame.frame)) return open
       for (let r = 0; r < REGIONS.length; r++) {
         const say = frame.says[r]
-        if (!say || by[r]) continue
+        if (!say || !(open & (1 << r))) continue
         shown[r] = say
         by[r] = candidate
         open &= ~(1 << r)
       }
       return open
     })
-    return { shown, by }
+    const lacking = shown[BODY] === PLAIN ? NOTHING : lackingHere(facts.page, shown, this.rules, this.catalogue)
+    if (lacking.length > 0) shown[BODY] = PLAIN
+    return { shown, by, lacking }
   }
 
   /** The way by which one frame is a candidate for a page; null when it is none. */
@@ -261,15 +268,21 @@ export class CompiledRules {
     return at === undefined ? undefined : this.frames[at]!.frame
   }
 
-  layoutRegion(id: Id): LayoutRegion | undefined {
+  layoutRegion(id: Id): LayoutRegion | null | undefined {
     return this.rules.layoutRegions.get(id)
   }
 }
 
 /** The outcome for one page and one request: what every region shows, and which frame decided. */
 export function resolve(compiled: CompiledRules, page: Page, request: Request): Pick<Outcome, 'page' | 'regions'> {
-  const { shown, by } = compiled.decide(factsOf(compiled.catalogue, page), compiled.heldFor(request))
-  const of = (r: number): RegionOutcome => ({ shown: shown[r]!, by: by[r]?.frame.id ?? null })
+  const facts = factsOf(compiled.catalogue, page)
+  const { shown, by, lacking } = compiled.decide(facts, compiled.heldFor(request))
+  const of = (r: number): RegionOutcome => ({
+    shown: shown[r]!,
+    by: by[r]?.frame.id ?? null,
+    ...(facts.leftOut & (1 << r) && { leftOut: true as const }),
+    ...(r === BODY && lacking.length > 0 && { lacking }),
+  })
   const [header, intro, body, footer] = [of(0), of(1), of(2), of(3)]
   return { page: page.key, regions: { header, intro, body, footer } }
 }
@@ -278,8 +291,9 @@ export function resolve(compiled: CompiledRules, page: Page, request: Request): 
 export function resolveFully(compiled: CompiledRules, page: Page, request: Request): Outcome {
   const { timeZone } = compiled.catalogue.site.settings
   const candidates: Candidate[] = []
-  for (const { says: _, ...candidate } of compiled.covering(factsOf(compiled.catalogue, page))) {
+  const facts = factsOf(compiled.catalogue, page)
+  for (const { says: _, ...candidate } of compiled.covering(facts)) {
     if (candidate.frame.onlyWhen.every((c) => holds(c, request, timeZone))) candidates.push(candidate)
   }
-  return outcomeOf(page, candidates, compiled.rules)
+  return outcomeOf(facts, candidates, compiled.rules, compiled.catalogue)
 }

@@ -1,5 +1,7 @@
-import type { LayoutDocument } from '../tree'
-import type { Menu } from '../site'
+import { isWork } from '../elements'
+import { type Trees, treesOf } from '../layouts'
+import { type LayoutDocument, type LayoutRegion, elementsOf } from '../tree'
+import type { Id, Menu } from '../site'
 import { type HouseStyle, PLAIN_HOUSE } from '../styles'
 import type { Frame } from './types'
 import type { Rules } from './resolve'
@@ -17,6 +19,31 @@ export interface Design {
 /** A design without anything in it: every page shows its plain body. */
 export const BARE_DESIGN: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }
 
-export function rulesOf(design: Pick<Design, 'layouts' | 'frames'>): Rules {
-  return { frames: design.frames, layoutRegions: new Map(design.layouts.map((l) => [l.id, l.region])) }
+type Deciding = Pick<Rules, 'layoutRegions' | 'work'>
+
+const DECIDING = new WeakMap<Trees, Deciding>()
+
+/** What of the layouts of a design decides; found once for each state of them. */
+function decidingIn(layouts: readonly LayoutDocument[]): Deciding {
+  const trees = treesOf({ layouts })
+  const known = DECIDING.get(trees)
+  if (known) return known
+  const layoutRegions = new Map<Id, LayoutRegion | null>()
+  const work = new Map<Id, readonly string[]>()
+  for (const layout of layouts) {
+    const { tree, baseless } = trees.of(layout)
+    layoutRegions.set(layout.id, baseless ? null : layout.region)
+    const types = new Set(elementsOf(tree).map((e) => e.type))
+    const doing = [...types].filter(isWork)
+    if (doing.length > 0) work.set(layout.id, doing)
+  }
+  const found = { layoutRegions, work }
+  DECIDING.set(trees, found)
+  return found
 }
+
+/** The part of a design that decides; a variation whose base is gone stands in it as one that draws nothing. */
+export const rulesOf = ({ layouts, frames }: Pick<Design, 'layouts' | 'frames'>): Rules => ({
+  frames,
+  ...decidingIn(layouts),
+})

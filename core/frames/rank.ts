@@ -1,14 +1,24 @@
+import { countDistinct } from '../conditions'
 import type { Facts } from './facts'
 import { matches, narrownessOf, refinementsOf } from './targets'
 import type { Catalogue } from '../site'
 import type { Candidate, Frame, Rule } from './types'
+
+/** How many different circumstances a frame has, counted once for each state of it. */
+const COUNTS = new WeakMap<Frame['onlyWhen'], number>()
+
+function circumstances({ onlyWhen }: Frame): number {
+  let count = COUNTS.get(onlyWhen)
+  if (count === undefined) COUNTS.set(onlyWhen, (count = countDistinct(onlyWhen)))
+  return count
+}
 
 const RULES: readonly [Rule, (a: Candidate, b: Candidate) => number][] = [
   ['outranks', (a, b) => Number(b.frame.outranks) - Number(a.frame.outranks)],
   ['circumstances', (a, b) => Number(b.frame.onlyWhen.length > 0) - Number(a.frame.onlyWhen.length > 0)],
   ['narrowness', (a, b) => b.narrowness - a.narrowness],
   ['refinements', (a, b) => b.refinements - a.refinements],
-  ['circumstance-count', (a, b) => b.frame.onlyWhen.length - a.frame.onlyWhen.length],
+  ['circumstance-count', (a, b) => circumstances(b.frame) - circumstances(a.frame)],
   ['order', (a, b) => a.frame.order - b.frame.order],
   ['id', (a, b) => (a.frame.id < b.frame.id ? -1 : a.frame.id > b.frame.id ? 1 : 0)],
 ]

@@ -1,5 +1,6 @@
 import { REGIONS, type LayoutRegion, type Region } from '../tree'
 import type { Catalogue, Id, Page } from '../site'
+import { hasWork, lackingOn } from '../elements'
 import { holds } from '../conditions'
 import { type Facts, factsOf } from './facts'
 import { matches, nearlyMatches } from './targets'
@@ -11,7 +12,10 @@ import type { Shown } from '../render'
 /** The part of a design that decides: its frames, and the region of every layout that exists. */
 export interface Rules {
   frames: readonly Frame[]
-  layoutRegions: ReadonlyMap<Id, LayoutRegion>
+  /** The region of every layout; null for a variation whose base is gone, which draws nothing. */
+  layoutRegions: ReadonlyMap<Id, LayoutRegion | null>
+  /** The elements on a layout that do the work of a page, by their types. */
+  work: ReadonlyMap<Id, readonly string[]>
 }
 
 /** Why a say cannot decide a region, or null when it can. */
@@ -19,6 +23,7 @@ export function unusable(say: Say, region: Region, rules: Rules): Loss | null {
   if (say.kind === 'pass') return { kind: 'passed' }
   if (say.kind === 'empty') return null
   const of = rules.layoutRegions.get(say.layout)
+  if (of === null) return { kind: 'layout-base', layout: say.layout }
   if (of === undefined) return { kind: 'layout-missing', layout: say.layout }
   return of === region ? null : { kind: 'layout-region', layout: say.layout }
 }
@@ -35,11 +40,36 @@ function decide(region: Region, candidates: readonly Candidate[], rules: Rules):
   return { shown: unsaid(region), by: null }
 }
 
+/**
+ * What a page lacks for its work with these layouts on it, by types of elements (rules: Who wins): nothing where the page
+ * has no work of its own, or its body is the plain one, which does it.
+ */
+export function lackingHere(
+  page: Page,
+  shown: readonly Shown[],
+  rules: Rules,
+  catalogue: Catalogue,
+): readonly string[] {
+  if (!hasWork(page.kind)) return []
+  const layouts = shown.flatMap((s) => (s.kind === 'layout' ? s.layout : []))
+  return lackingOn(page.kind, new Set(layouts.flatMap((id) => rules.work.get(id) ?? [])), catalogue)
+}
+
 /** Decides every region from candidates in rank order. */
-export function outcomeOf(page: Page, candidates: Candidate[], rules: Rules): Outcome {
+export function outcomeOf(facts: Facts, candidates: Candidate[], rules: Rules, catalogue: Catalogue): Outcome {
   const regions = {} as Outcome['regions']
-  for (const region of REGIONS) regions[region] = decide(region, candidates, rules)
-  return { page: page.key, regions, candidates }
+  for (const [r, region] of REGIONS.entries())
+    regions[region] =
+      facts.leftOut & (1 << r)
+        ? { shown: { kind: 'empty' }, by: null, leftOut: true }
+        : decide(region, candidates, rules)
+  const { body } = regions
+  if (body.shown.kind !== 'plain') {
+    const shown = REGIONS.map((region) => regions[region].shown)
+    const lacking = lackingHere(facts.page, shown, rules, catalogue)
+    if (lacking.length > 0) regions.body = { ...body, shown: { kind: 'plain' }, lacking }
+  }
+  return { page: facts.page.key, regions, candidates }
 }
 
 /** The frame's candidacy for a page and a request, or null when it has none. */
@@ -61,15 +91,16 @@ export function resolveInTurn(rules: Rules, catalogue: Catalogue, page: Page, re
     .map((frame) => candidacy(frame, facts, request, catalogue))
     .filter((c) => c !== null)
     .sort(compareCandidates)
-  return outcomeOf(page, candidates, rules)
+  return outcomeOf(facts, candidates, rules, catalogue)
 }
 
 function standings(region: Region, outcome: Outcome, rules: Rules): Standing[] {
-  const { by } = outcome.regions[region]
+  const { by, leftOut, lacking } = outcome.regions[region]
   const winner = outcome.candidates.find((c) => c.frame.id === by)
   return outcome.candidates.map((candidate) => {
     const say = candidate.frame.regions[region]
-    if (candidate === winner) return { candidate, say, loss: null }
+    if (leftOut) return { candidate, say, loss: say.kind === 'pass' ? { kind: 'passed' } : { kind: 'left-out' } }
+    if (candidate === winner) return { candidate, say, loss: lacking ? { kind: 'work-lacking', lacking } : null }
     const loss = unusable(say, region, rules)
     // Every candidate that could decide stands behind the winner, so there is one.
     return { candidate, say, loss: loss ?? { kind: 'outranked', by: by!, rule: decidingRule(winner!, candidate) } }

@@ -1,3 +1,4 @@
+import { hasWork } from '../elements'
 import { REGIONS, type Region } from '../tree'
 import type { Catalogue, Id, Page } from '../site'
 import { type CompiledRules, factsOfAll } from './compiled'
@@ -116,6 +117,12 @@ export function retabulate(
     const was = before.wayOf(changed, facts, heldBefore)
     const is = after.wayOf(changed, facts, held)
     if (!was && !is) continue
+    // What one region shows of these says what another does.
+    if (facts.leftOut || hasWork(facts.page.kind)) {
+      const { shown, by } = after.decide(facts, held)
+      for (let r = 0; r < REGIONS.length; r++) writer.write(i * REGIONS.length + r, shown[r]!, by[r]!)
+      continue
+    }
     for (let r = 0; r < REGIONS.length; r++) {
       const at = i * REGIONS.length + r
       const decider = table.deciding[table.deciders[at]!] ?? null

@@ -39,6 +39,11 @@ export type Loss =
   | { kind: 'passed' }
   | { kind: 'layout-missing'; layout: Id }
   | { kind: 'layout-region'; layout: Id }
+  | { kind: 'layout-base'; layout: Id }
+  /** Its body lacks what the page is for; the plain body stands instead. */
+  | { kind: 'work-lacking'; lacking: readonly string[] }
+  /** The entry itself leaves the region out. */
+  | { kind: 'left-out' }
   | { kind: 'outranked'; by: Id; rule: Rule }
 
 export interface Standing {
@@ -50,6 +55,10 @@ export interface Standing {
 
 export interface RegionOutcome {
   shown: Shown
+  /** The entry itself leaves the region out, whatever rules say. */
+  leftOut?: true
+  /** What the body that was decided on lacks for the work of its page, by types of elements: the plain one stands instead. */
+  lacking?: readonly string[]
   /** The frame that decided; null when all passed. */
   by: Id | null
 }

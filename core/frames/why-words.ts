@@ -1,4 +1,6 @@
 import { circumstanceName } from '../conditions'
+import { elementSpec } from '../elements'
+import { and } from '../words'
 import type { FrameNames } from './names'
 import { refinementName } from './refinements'
 import { type Target, targetName } from './targets'
@@ -15,6 +17,10 @@ export function lossWords(standing: Standing, winner: Standing, names: FrameName
   if (!loss || loss.kind === 'passed') return ''
   if (loss.kind === 'layout-missing') return 'the layout no longer exists, so the frame passes'
   if (loss.kind === 'layout-region') return 'the layout is for another region, so the frame passes'
+  if (loss.kind === 'layout-base') return 'the layout is a variation whose base is gone, so the frame passes'
+  if (loss.kind === 'left-out') return 'the entry itself leaves this region out'
+  if (loss.kind === 'work-lacking')
+    return `the page cannot do its work without ${and(loss.lacking.map((type) => elementSpec(type)?.name ?? type))}, so the plain body stands here`
   const cover = coverWords(standing.candidate, names)
   const by = coverWords(winner.candidate, names)
   return {

@@ -1,7 +1,7 @@
 import { REGIONS, type Region } from '../tree'
 import type { Id } from '../site'
 import { circumstanceName } from '../conditions'
-import { and } from '../words'
+import { andAlso, anyOf } from '../words'
 import type { FrameNames } from './names'
 import { targetName } from './targets'
 import type { Frame } from './types'
@@ -50,8 +50,8 @@ function apart(frame: Frame, alike: readonly Frame[], layoutName: (id: Id) => st
 }
 
 export function frameSentence(frame: Frame, names: FrameNames): string {
-  const covers = and(frame.covers.map((t) => targetName(t, names))) || 'No page yet'
-  const except = frame.except.length ? `, except ${and(frame.except.map((t) => targetName(t, names)))}` : ''
-  const when = frame.onlyWhen.length ? `, ${and(frame.onlyWhen.map(circumstanceName))}` : ''
+  const covers = anyOf(frame.covers.map((t) => targetName(t, names))) || 'No page yet'
+  const except = frame.except.length ? `, except ${anyOf(frame.except.map((t) => targetName(t, names)))}` : ''
+  const when = frame.onlyWhen.length ? `, ${andAlso(frame.onlyWhen.map(circumstanceName))}` : ''
   return covers + except + when
 }

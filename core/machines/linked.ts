@@ -1,4 +1,5 @@
 import type { Scene } from '../drawing'
+import { amountOf, minorDigits, minorOf } from '../shop'
 import { type Entry, type PageType, type ToldAs, entryName, isDay, momentIn, stopsAbove } from '../site'
 import { momentField } from './calendar'
 import { sharedPicture } from './shared'
@@ -34,7 +35,10 @@ function momentOf(role: 'starts' | 'ends', otherwise: unknown, scene: Scene): st
 function offer(otherwise: unknown, scene: Scene): Thing | undefined {
   const price = toldReading('price', scene)?.value ?? otherwise
   const { currency } = scene.catalogue.site.settings
-  return typeof price === 'number' ? { '@type': 'Offer', price: price.toFixed(2), priceCurrency: currency } : undefined
+  const minor = minorOf(price, currency)
+  return minor === null
+    ? undefined
+    : { '@type': 'Offer', price: amountOf(minor, currency).toFixed(minorDigits(currency)), priceCurrency: currency }
 }
 
 const FIELDS: Readonly<Partial<Record<ToldAs, (entry: Entry, type: PageType, scene: Scene) => Thing>>> = {
@@ -57,7 +61,7 @@ const FIELDS: Readonly<Partial<Record<ToldAs, (entry: Entry, type: PageType, sce
     author: person(scene),
   }),
   product: (entry, type, scene) => ({
-    offers: offer(entry.fields[type.fields.find((f) => f.kind === 'money')?.id ?? ''], scene),
+    offers: offer(entry.fields[type.sells?.price ?? type.fields.find((f) => f.kind === 'money')?.id ?? ''], scene),
   }),
   work: (_entry, type, scene) => (type.tells?.from?.person ? { creator: person(scene) } : {}),
 }

@@ -1,5 +1,5 @@
 import type { Need } from '../conditions'
-import { ELEMENTS, hasWork, lackingOn } from '../elements'
+import { ELEMENTS } from '../elements'
 import { type DrawnTree, type Trees, treeToDraw, treesOf } from '../layouts'
 import { type HouseStyle, baseCss, fontsAtOnce, namedRules, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
@@ -238,18 +238,6 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   some(layout: Id, is: (element: LayoutElement) => boolean): boolean {
     const tree = this.trees.tree(layout)
     return tree !== undefined && tree !== null && elementsOf(tree).some(is)
-  }
-
-  /**
-   * What the regions of a page come to for visitors: a body that lacks what its page has to do gives way to the plain
-   * one, which does it.
-   */
-  standing<O extends ShownRegions>(page: Page, outcome: O, catalogue: Catalogue): O {
-    if (!hasWork(page.kind) || outcome.regions.body.shown.kind === 'plain') return outcome
-    const types = new Set(this.elementsOn(page, outcome).map((e) => e.type))
-    if (lackingOn(page.kind, types, catalogue).length === 0) return outcome
-    const body = { ...outcome.regions.body, shown: { kind: 'plain' as const } }
-    return { ...outcome, regions: { ...outcome.regions, body } }
   }
 
   /** All elements that stand on a page. */

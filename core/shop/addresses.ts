@@ -54,11 +54,29 @@ export function addressParts(country: string): AddressPart[] {
 
 const knowsCode = (country: string): boolean => (locales as readonly string[]).includes(country)
 
-/** Parts without which nothing arrives there. */
-export const neededParts = (country: string): AddressPart[] =>
-  addressParts(country).filter(
-    (part) => ['name', 'line1', 'city'].includes(part) || (part === 'code' && knowsCode(country)),
-  )
+/** Countries whose addresses need an area: a state, a province, an emirate (libaddressinput: S in `require`). */
+const AREA_NEEDED = new Set(
+  'AE AS AU BR CA CN CO ES FM HK HN ID IN IQ IT JM JP KN KR KY MH MX NR PG PW RU SO SR SV TW UM US VE'.split(' '),
+)
+/** Those that do not need a city (libaddressinput: no C in `require`). */
+const NO_CITY_NEEDED = new Set('AE CO HK ID JP KY NR SG SR'.split(' '))
+/** Those that need a postal code (libaddressinput: Z in `require`). */
+const CODE_NEEDED = new Set(
+  (
+    'AS AT AU AX BE BL BR CA CH CN CZ DE DK EE ES FI FK FM FO FR GB GF GG GL GP GR GS GU HU IM IN IO IT JE JP KR LI ' +
+    'LT LU LV MC MF MH MP MQ MX MY NC NL NO NZ PF PL PM PN PR PT PW RE RU SE SG SH SI SJ SK SM TC TR TW UA US VA VI ' +
+    'WF YT ZA'
+  ).split(' '),
+)
+
+/** Parts without which nothing arrives there, as libaddressinput lists them, and a name. */
+export function neededParts(country: string): AddressPart[] {
+  const needed = new Set<AddressPart>(['name', 'line1'])
+  if (!NO_CITY_NEEDED.has(country)) needed.add('city')
+  if (AREA_NEEDED.has(country)) needed.add('area')
+  if (CODE_NEEDED.has(country)) needed.add('code')
+  return addressParts(country).filter((part) => needed.has(part))
+}
 
 /** What is wrong with an address: parts that are missing, and a code that is none of the country. */
 export function addressProblems(address: Address): Partial<Record<AddressPart, 'missing' | 'code'>> {

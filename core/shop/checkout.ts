@@ -55,6 +55,7 @@ export const CHECKOUT_WORDS = {
   price: 'This costs something else now.',
   wrong: 'It was not ordered yet. Please look at this again:',
   stale: 'This page stood open for long. Nothing was ordered; please press once more.',
+  held: 'You hold as much of this as one order may have, and have not paid for it yet. Please pay for that order first.',
   often: 'Too much was ordered from your place. Please try again in a few minutes.',
   away: 'The way of paying does not answer just now. It is ordered and held for you; please press once more in a moment.',
 } as const
@@ -126,11 +127,16 @@ export function wayOf(asked: Pick<AskedCheckout, 'shop' | 'lines' | 'asks'>, sai
   return ways.find((w) => w.id === said[FIELD.way]) ?? (ways.length === 1 ? ways[0]! : null)
 }
 
-/** The country whose taxes hold: where it is brought to, else where the bill goes, else that of the shop. */
+/**
+ * The country whose taxes hold: that of the shop for what is collected there, else where it is brought to, else where
+ * the bill goes. Only an address that is asked for, and so judged, counts.
+ */
 export function taxCountry(asked: Pick<AskedCheckout, 'shop' | 'lines' | 'asks'>, said: Said): string {
-  const use = needsDelivery(asked.lines) ? deliveryUse(asked, said) : 'billing'
-  const { asks, shop } = asked
-  return asks.has('billing') || asks.has('delivery') ? countryOf(said, use, shop) : shop.country
+  const { asks, shop, lines } = asked
+  const brought = needsDelivery(lines)
+  if (brought && wayOf(asked, said)?.collected) return shop.country
+  const use = brought ? deliveryUse(asked, said) : 'billing'
+  return asks.has(use) ? countryOf(said, use, shop) : shop.country
 }
 
 /** Judges what was said at a checkout: by what it asks alone, whatever a browser sent. */

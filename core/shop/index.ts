@@ -1,4 +1,5 @@
-export { type Minor, MOST_MONEY, allotted, amountOf, minorDigits, minorOf, shareOf, writeMoney } from './money'
+export { type Minor, MOST_MONEY, allotted, amountOf, minorOf, shareOf, writeMoney } from './money'
+export { minorDigits } from './currencies'
 export { type DiscountCode, codeOf, discountShape } from './discounts'
 export { type Alike, alikeTo } from './alike'
 export { type Goods, type Taken, MOST_OF_ONE, goodsOf, goodsOfEntry, mostOf, skuOf } from './goods'
@@ -59,4 +60,5 @@ export {
   orderShape,
   withoutPerson,
 } from './orders'
+export { type PaymentEvent, type PaymentState, PAYMENT_STATES, nextPaymentState } from './payments'
 export { type PaymentWay, type Shopping, type ShownOrder, sampleShopping } from './shopping'

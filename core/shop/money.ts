@@ -1,3 +1,5 @@
+import { minorDigits } from './currencies'
+
 /** Money is counted in the smallest unit of its currency, in whole numbers. */
 
 /** So much, in the smallest unit of a currency: pence, cents, yen. */
@@ -5,18 +7,6 @@ export type Minor = number
 
 /** No price and no sum is larger. */
 export const MOST_MONEY: Minor = 1_000_000_000_000
-
-const digits = new Map<string, number>()
-
-/** How many digits a currency has behind the point (ISO 4217, as Intl says it). */
-export function minorDigits(currency: string): number {
-  let known = digits.get(currency)
-  if (known === undefined) {
-    const { maximumFractionDigits } = new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions()
-    digits.set(currency, (known = maximumFractionDigits ?? 2))
-  }
-  return known
-}
 
 /** An amount as it is typed into a field, in the smallest unit; null for what is no price. */
 export function minorOf(amount: unknown, currency: string): Minor | null {
@@ -31,11 +21,22 @@ export const amountOf = (minor: Minor, currency: string): number => minor / 10 *
 
 const writers = new Map<string, Intl.NumberFormat>()
 
-/** An amount as it is written in a language. */
-export function writeMoney(minor: Minor, currency: string, locale: string): string {
-  const key = `${locale} ${currency}`
+/**
+ * An amount as it is written in a language: with all digits of its currency, or with as many as are asked for. The one
+ * way in which money is written, on pages, in emails and in the studio.
+ */
+export function writeMoney(minor: Minor, currency: string, locale: string, digits = minorDigits(currency)): string {
+  const key = `${locale} ${currency} ${digits}`
   let writer = writers.get(key)
-  if (!writer) writers.set(key, (writer = new Intl.NumberFormat(locale, { style: 'currency', currency })))
+  if (!writer) {
+    const options = {
+      style: 'currency',
+      currency,
+      minimumFractionDigits: digits,
+      maximumFractionDigits: digits,
+    } as const
+    writers.set(key, (writer = new Intl.NumberFormat(locale, options)))
+  }
   return writer.format(amountOf(minor, currency))
 }
 

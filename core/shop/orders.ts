@@ -1,4 +1,4 @@
-import { exact, id, key, list, orNull, pattern, text, whole, yesNo } from '../shape'
+import { exact, id, key, list, numeric, orNull, pattern, text, whole, yesNo } from '../shape'
 import type { Id } from '../site'
 import { type Address, addressShape } from './addresses'
 import { MOST_CONSENTS } from './checkout'
@@ -88,7 +88,7 @@ export const totalsShape = exact({
   discount: money(),
   delivery: orNull(money()),
   included: yesNo(),
-  taxes: list(exact({ label: text(80), rate: whole(0, 10_000), on: money(), amount: money() }), 30),
+  taxes: list(exact({ label: text(80), rate: numeric(0, 10_000), on: money(), amount: money() }), 30),
   total: money(),
 })
 

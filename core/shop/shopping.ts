@@ -24,6 +24,8 @@ export interface ShownOrder {
   order: Order
   /** Its own link. */
   address: string
+  /** A payment of it was begun and nothing was heard of it yet: the page is asked for again by itself. */
+  isBeingPaid?: boolean
 }
 
 export interface Shopping {

@@ -19,7 +19,7 @@ export interface Priced {
 
 export interface TaxTotal {
   label: string
-  /** Hundredths of a percent. */
+  /** Hundredths of a percent, to the thousandth of one: 8.875% is 887.5. */
   rate: number
   /** What it is on, without it, and how much it is. */
   on: Minor
@@ -39,6 +39,9 @@ export interface Totals {
   total: Minor
 }
 
+/** A rate counts to the hundred-thousandth of a percent. */
+const FINE = 1000
+
 /** The rate of a tax class for a country, in hundredths of a percent; of one that is gone, that of the first. */
 export function rateOf(
   { taxes }: Pick<ShopSettings, 'taxes'>,
@@ -47,7 +50,7 @@ export function rateOf(
 ): { label: string; rate: number } {
   const found = taxes.find((t) => t.id === tax) ?? taxes[0]!
   const there = found.elsewhere.find((e) => e.country === country)
-  return { label: found.label, rate: Math.round((there?.rate ?? found.rate) * 100) }
+  return { label: found.label, rate: Math.round((there?.rate ?? found.rate) * 100 * FINE) / FINE }
 }
 
 /** What delivery costs for goods of so much. */
@@ -74,14 +77,16 @@ export function discounts(
   if (whole === 0) return { off: none, why: 'none' }
   const off =
     code.kind === 'percent'
-      ? shareOf(whole, Math.round(Math.min(code.value, 100) * 100), 10_000)
+      ? shareOf(whole, Math.round(Math.min(code.value, 100) * 100 * FINE), 10_000 * FINE)
       : Math.min(minorOf(code.value, currency) ?? 0, whole)
   return { off: allotted(off, meant), why: null }
 }
 
 /** The tax in, or on, an amount. */
-const taxOn = (amount: Minor, rate: number, included: boolean): Minor =>
-  included ? shareOf(amount, rate, 10_000 + rate) : shareOf(amount, rate, 10_000)
+function taxOn(amount: Minor, rate: number, included: boolean): Minor {
+  const [part, whole] = [Math.round(rate * FINE), 10_000 * FINE]
+  return shareOf(amount, part, included ? whole + part : whole)
+}
 
 /** The lines of a basket that can be had, as they are counted. */
 export const pricedOf = (lines: readonly SeenLine[]): Priced[] =>

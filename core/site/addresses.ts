@@ -1,3 +1,5 @@
+import { before, withoutEnd } from '../text'
+
 /** Addresses: which links may be drawn, and how slugs and paths are made. */
 
 const SCHEMES = /^(https?:\/\/[^\s/]|mailto:[^\s]|tel:[+\d])/i
@@ -13,26 +15,50 @@ export function safeAddress(address: string): string | null {
   return SCHEMES.test(trimmed) || PATH.test(trimmed) ? trimmed : null
 }
 
-/** A slug: lower-case letters and digits of any script, in runs joined by single hyphens. */
+/** Accents on Latin and Greek letters, which are written without them in addresses. */
+const ACCENTS = /([\p{Script=Latin}\p{Script=Greek}])[\u0300-\u036f]+/gu
+/** What does not stand in a slug: all but letters, marks and digits of any script. */
+const BETWEEN = /[^\p{Ll}\p{Lo}\p{Lm}\p{M}\p{N}]+/gu
+const MOST_SLUG = 80
+
+/**
+ * A slug: small letters and digits of any script, in runs joined by single hyphens, in NFC as addresses are asked for.
+ * Marks without which words of their script cannot be read stay.
+ */
 export function slugOf(text: string): string {
-  return text
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
+  const slug = text
+    .normalize('NFKC')
     .toLowerCase()
-    .replace(/['’]/g, '')
-    .replace(/[^\p{Ll}\p{Lo}\p{N}]+/gu, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 80)
-    .replace(/-+$/, '')
+    .normalize('NFD')
+    .replace(ACCENTS, '$1')
+    .normalize('NFC')
+    .replace(/['’\u200c\u200d]/g, '')
+    .replace(BETWEEN, '-')
+    .replace(/^[-\p{M}]+/u, '')
+  return withoutEnd(cutSlug(slug), '-')
 }
 
+/** As much of a slug as an address takes; no letter is parted from its marks. */
+function cutSlug(slug: string): string {
+  if (slug.length <= MOST_SLUG) return slug
+  const letters = slug.match(/[^\p{M}]\p{M}*/gu) ?? []
+  let cut = ''
+  for (const letter of letters) {
+    if (cut.length + letter.length > MOST_SLUG) break
+    cut += letter
+  }
+  return cut
+}
+
+const SLUG = /^[\p{Ll}\p{Lo}\p{Lm}\p{N}][\p{Ll}\p{Lo}\p{Lm}\p{M}\p{N}]*(-[\p{Ll}\p{Lo}\p{Lm}\p{M}\p{N}]+)*$/u
+
 export function isSlug(text: string): boolean {
-  return text.length > 0 && text.length <= 80 && /^[\p{Ll}\p{Lo}\p{N}]+(-[\p{Ll}\p{Lo}\p{N}]+)*$/u.test(text)
+  return text.length > 0 && text.length <= MOST_SLUG && SLUG.test(text)
 }
 
 /** Joins parts into a site path: `/a/b`; no parts give `/`. Empty parts are left out. */
 export function pathOf(...parts: string[]): string {
-  return '/' + parts.filter(Boolean).join('/')
+  return '/' + parts.filter(Boolean).join('/').normalize('NFC')
 }
 
 /** The parameters of an address by name, each with all its values, in their order. */
@@ -40,6 +66,8 @@ export type Parameters = Readonly<Record<string, readonly string[]>>
 
 /** Only so many parameters count, everywhere. */
 export const MOST_PARAMETERS = 50
+/** No form asks more; as many values come as the largest form with several answers to each question sends. */
+const MOST_FIELDS = 5000
 /** No page has a longer address; what is longer is not looked at any closer. */
 const MOST_ADDRESS = 2000
 
@@ -47,9 +75,16 @@ const MOST_ADDRESS = 2000
 type Pairs = Iterable<[string, string]> & { toString(): string }
 const { URLSearchParams } = globalThis as unknown as { URLSearchParams: new (init: string | string[][]) => Pairs }
 
-export function readParameters(query: string): Parameters {
+export const readParameters = (query: string): Parameters => readPairs(query, MOST_PARAMETERS)
+
+/** What a form sends, by the names of its fields; the limit of address parameters does not hold for it. */
+export const readFields = (body: string): Parameters => readPairs(body, MOST_FIELDS)
+
+function readPairs(text: string, most: number): Parameters {
   const found = new Map<string, string[]>()
-  for (const [name, value] of [...new URLSearchParams(query)].slice(0, MOST_PARAMETERS)) {
+  let count = 0
+  for (const [name, value] of new URLSearchParams(text)) {
+    if (++count > most) break
     const values = found.get(name)
     if (values) values.push(value)
     else found.set(name, [value])
@@ -77,8 +112,9 @@ export interface AskedAddress {
  * scheme on. What cannot be read is no page's address, and nothing is refused.
  */
 export function readAddress(asked: string): AskedAddress {
-  const [, , rest] = /^(https?:\/\/[^/?#]*)?(.*)$/is.exec(asked)!
-  const [whole, query] = cut(cut(rest!, '#')[0], '?')
+  const scheme = /^https?:\/\//i.exec(asked)?.[0].length ?? 0
+  const rest = scheme > 0 ? asked.slice(scheme + before(asked.slice(scheme), '/?#').length) : asked
+  const [whole, query] = cut(cut(rest, '#')[0], '?')
   const raw = whole || '/'
   const slash = raw.length > 1 && raw.endsWith('/')
   const path = raw.length > MOST_ADDRESS ? null : decoded(slash ? raw.slice(0, -1) : raw)

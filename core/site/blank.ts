@@ -1,3 +1,4 @@
+import { withoutEnd } from '../text'
 import type { Entry, Id, PageType } from './types'
 
 /** An entry that says nothing yet. */
@@ -36,7 +37,7 @@ export const blankType = (id: Id, name: string, plural: string, slug: string): P
 export function firstFree(name: string, most: number, taken: (name: string) => boolean): string {
   for (let n = 1; ; n++) {
     const end = n === 1 ? '' : `-${n}`
-    const free = name.slice(0, most - end.length).replace(/-+$/, '') + end
+    const free = withoutEnd(name.slice(0, most - end.length), '-') + end
     if (!taken(free)) return free
   }
 }

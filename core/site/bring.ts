@@ -1,6 +1,10 @@
+import { before, withoutEnd } from '../text'
 import { slugOf } from './addresses'
 import { blankEntry } from './blank'
-import { type Named, converted, dayNamed, numberIn, partsOf } from './convert'
+import { type Named, converted, partsOf } from './convert'
+import { dayNamed } from './read-day'
+import { readNumber } from './read-number'
+import { isSame } from './same'
 import type { Entry, Field, FieldKind, Id, PageType, RichDoc, Taxonomy } from './types'
 
 /** Rows of words that come along, as entries: which column is what, and what each row comes to. */
@@ -80,7 +84,7 @@ export function guessKind(values: readonly string[]): FieldKind {
   if (said.length === 0) return 'text'
   const all = (test: (v: string) => boolean) => said.every(test)
   if (all((v) => /^(yes|no|true|false)$/i.test(v))) return 'yes-no'
-  if (all((v) => /^[-−+]?[\d\s.,]+$/.test(v) && !/^0\d/.test(v) && numberIn(v) !== null)) return 'number'
+  if (all((v) => /^[-−+]?[\d\s.,]+$/.test(v) && !/^0\d/.test(v) && readNumber(v, 'point') !== null)) return 'number'
   if (all((v) => /^\d{4}-\d{2}-\d{2}[T ]\d{1,2}:\d{2}/.test(v))) return 'moment'
   if (all((v) => dayNamed(v) !== null && v.length <= 30)) return 'date'
   if (all((v) => /^https?:\/\/\S+$/.test(v))) return 'link'
@@ -93,6 +97,8 @@ export interface BroughtRow {
   entry: Entry
   /** Whether it stands in the place of one that is there. */
   replaces: boolean
+  /** Whether it says anything else than the one that is there. */
+  changed: boolean
   /** What of the row could not be taken, in words; the rest of it is. */
   lost: string[]
 }
@@ -103,6 +109,8 @@ export interface Bringing {
   /** Whether new entries are out at once; what a row says of itself goes first. */
   published: boolean
   named: Named
+  /** How single columns are written, where they say so or it was answered. */
+  ways?: Readonly<Record<string, Partial<Named>>>
   /** Finds a term by its title; undefined where there is none. */
   term(taxonomy: Id, title: string): Id | undefined
   /** Words that may be marked up as running text. */
@@ -118,7 +126,7 @@ const setters: Readonly<Record<string, (entry: Entry, words: string, by: Bringin
   title: (entry, words) => ((entry.title = words.replace(/\s+/g, ' ').trim().slice(0, 500)), null),
   summary: (entry, words) => (
     (entry.summary = words
-      .replace(/<[^>]+>/g, ' ')
+      .replace(/<[^<>]+>/g, ' ')
       .replace(/\s+/g, ' ')
       .trim()
       .slice(0, 1000)),
@@ -135,8 +143,8 @@ const setters: Readonly<Record<string, (entry: Entry, words: string, by: Bringin
     if (id) entry.person = id
     return id ? null : `nobody is called ${words.slice(0, 60)}`
   },
-  date(entry, words) {
-    const day = dayNamed(words)
+  date(entry, words, { named }) {
+    const day = dayNamed(words, named.order)
     if (day) entry.date = day
     return day ? null : `${words.slice(0, 60)} is no day that can be read`
   },
@@ -167,15 +175,7 @@ function setTerms(entry: Entry, taxonomy: Id, words: string, by: Bringing): stri
 }
 
 /** The last part of an address in what may be a whole address. */
-const lastPart = (words: string): string =>
-  slugOf(
-    words
-      .trim()
-      .replace(/[?#].*$/, '')
-      .replace(/\/+$/, '')
-      .split('/')
-      .pop() ?? '',
-  )
+const lastPart = (words: string): string => slugOf(withoutEnd(before(words.trim(), '?#'), '/').split('/').pop() ?? '')
 
 /** What a row comes to; an empty cell leaves as it is what is there. */
 export function bringRow(row: Readonly<Record<string, string>>, by: Bringing): BroughtRow {
@@ -190,16 +190,18 @@ export function bringRow(row: Readonly<Record<string, string>>, by: Bringing): B
   for (const [column, target] of Object.entries(by.columns)) {
     const words = row[column]?.trim() ?? ''
     if (!target || !words) continue
+    const own = by.ways?.[column]
+    const reader = own ? { ...by, named: { ...by.named, ...own } } : by
     const [kind, of = ''] = target.split(':')
     const field = kind === 'field' ? by.type.fields.find((f) => f.id === of) : undefined
     const why = field
-      ? setField(entry, field, words, by)
+      ? setField(entry, field, words, reader)
       : kind === 'terms'
         ? setTerms(entry, of, words, by)
-        : (setters[target]?.(entry, words, by) ?? null)
+        : (setters[target]?.(entry, words, reader) ?? null)
     if (why) lost.push(why)
   }
   if (was && slug) entry.slug = slug
   if (!was) entry.slug = by.free(entry, slug || entry.title)
-  return { entry, replaces: was !== undefined, lost }
+  return { entry, replaces: was !== undefined, changed: !was || !isSame(was, entry), lost }
 }

@@ -184,7 +184,10 @@ export class Catalogue {
     for (const key of keysOfLists([before, after])) stale.add(key)
     this.list.touched = stale
     const tail = this.out.count(before, after)
-    for (const tell of this.followers) tell(id, this.out.has(id) ? after : null)
+    this.tellFollowers(id)
+    // What refers to it is sorted and found by what it is called.
+    if (before?.title !== after?.title || (before && after && before.published !== after.published))
+      for (const from of this.referrers.get(id)) if (from !== id) this.tellOf(from, stale)
     if (isHome) {
       this.list.tellAll(stale)
       this.list = this.listed()
@@ -201,9 +204,33 @@ export class Catalogue {
     this.followers.push(follower)
   }
 
-  private index({ id, slug, parent }: Entry): void {
+  private tellFollowers(id: Id): void {
+    const entry = this.out.has(id) ? (this.entries.get(id) ?? null) : null
+    for (const tell of this.followers) tell(id, entry)
+  }
+
+  /** Tells of an entry that is stored as it was, and reads otherwise: so do the lists in which it stands. */
+  private tellOf(id: Id, stale: Seen): void {
+    const entry = this.entries.get(id)
+    if (!entry) return
+    stale.add(`entry:${id}`)
+    for (const key of keysOfLists([entry])) stale.add(key)
+    this.tellFollowers(id)
+  }
+
+  private readonly referrers = new IdIndex()
+
+  /** The entries that an entry refers to by its fields. */
+  private refersTo({ type, fields }: Entry): Id[] {
+    const own = this.types.get(type)?.fields.filter((f) => f.kind === 'entry') ?? []
+    return own.flatMap(({ id }) => (typeof fields[id] === 'string' ? [fields[id]] : []))
+  }
+
+  private index(entry: Entry): void {
+    const { id, slug, parent } = entry
     this.slugs.add(slug, id)
     this.below.add(parent, id)
+    for (const to of this.refersTo(entry)) this.referrers.add(to, id)
   }
 
   /** Entries of any type whose addresses end with the same part. */
@@ -218,6 +245,7 @@ export class Catalogue {
     if (was) {
       this.slugs.remove(was.slug, id)
       this.below.remove(was.parent, id)
+      for (const to of this.refersTo(was)) this.referrers.remove(to, id)
     }
     if (after) this.index(after)
     const index = was ? entries.lastIndexOf(was) : entries.length
@@ -304,7 +332,9 @@ export class Catalogue {
     for (const [sku, count] of taken) {
       if ((this.takenBy.get(sku) ?? 0) === count) continue
       this.takenBy.set(sku, count)
-      stale.add(`entry:${sku.split('/')[0]}`)
+      const id = sku.split('/')[0]!
+      stale.add(`entry:${id}`)
+      this.tellOf(id, stale)
     }
     if (stale.size > 0) this.state = {}
     return stale
@@ -334,6 +364,23 @@ export class Catalogue {
       this.state = {}
     }
     return { turned, stale: this.follow(turned.map((entry) => ({ id: entry.id, entry }))) }
+  }
+
+  private other: { state: object; at: number; catalogue: Catalogue } | null = null
+
+  /**
+   * The site as it is at another moment: what is out then, and what day it is then. It is this catalogue where nothing
+   * goes by the difference, else another one, kept for the moment that was asked for last.
+   */
+  asAt(moment: number): Catalogue {
+    const day = clockIn(this.site.settings.timeZone, moment).slice(0, 10)
+    if (day === this.day && this.out.isSameAt(moment, (id) => this.entries.get(id)!)) return this
+    if (this.other?.state !== this.state || this.other.at !== moment) {
+      const catalogue = new Catalogue(this.site, moment)
+      catalogue.followTaken(this.takenBy)
+      this.other = { state: this.state, at: moment, catalogue }
+    }
+    return this.other.catalogue
   }
 
   /** What day it is on the clocks of the site (`YYYY-MM-DD`). */

@@ -1,6 +1,7 @@
 import { refuse } from '../shape'
 import { safeAddress } from './addresses'
-import { isDay, isMoment } from './days'
+import { type DayOrder, dayNamed, momentNamed } from './read-day'
+import { type Decimal, readNumber } from './read-number'
 import { isRichDoc, richText } from './rich'
 import { FIELD_SHAPES } from './shapes'
 import type { Field, FieldKind, Id, RichDoc } from './types'
@@ -10,8 +11,12 @@ import type { Field, FieldKind, Id, RichDoc } from './types'
  * in from a file. Nothing that is stored is changed by it.
  */
 
-/** What things are called, where words may name them. */
+/** What things are called where words may name them, and how numbers and days are written there. */
 export interface Named {
+  decimal?: Decimal
+  order?: DayOrder
+  /** The currency of the site; an amount in any other is none. */
+  currency?: string
   picture?(words: string): Id | undefined
   person?(words: string): Id | undefined
   entry?(words: string, type: Id | undefined): Id | undefined
@@ -41,67 +46,42 @@ const paragraphs = (words: string): RichDoc => ({
     .map((text) => ({ type: 'paragraph', content: [{ type: 'text', text: text.trim() }] })),
 })
 
-const NUMBER = /[-−+]?\d[\d\s.,'’]*/
+/** A number with the words of its unit behind it; signs of percent and of money are no units. */
+const WITH_UNIT = /^([-−+]?[\d.,\s'’]*\d(?:e[-+]?\d{1,3})?)\s*(?:\p{L}[\p{L}\d²³.]*)?$/iu
 
-/** The number that stands in some words, however its thousands and decimals are told apart; null for none. */
-export function numberIn(words: string): number | null {
-  const found = NUMBER.exec(words.trim())?.[0]
-    .replace(/[\s'’]/g, '')
-    .replace('−', '-')
-  if (found === undefined) return null
-  // Whichever of the two comes last, once, tells decimals; three digits behind a comma are thousands.
-  const last = Math.max(found.lastIndexOf('.'), found.lastIndexOf(','))
-  const mark = found[last]
-  const once = mark !== undefined && found.indexOf(mark) === last
-  const decimal = once && !(mark === ',' && /,\d{3}$/.test(found) && !found.includes('.'))
-  const plain = found.replace(/[.,]/g, (c, at: number) => (decimal && at === last ? '.' : ''))
-  const number = Number(plain.replace(/\.$/, ''))
-  return Number.isFinite(number) && Math.abs(number) <= 1e12 ? number : null
+/** The number that some words say, with its unit or without. */
+function numberIn(words: string, named: Named): number | null {
+  const number = WITH_UNIT.exec(words.trim())?.[1]
+  return number === undefined ? null : readNumber(number, named.decimal ?? 'point')
 }
 
-const MONTHS = 'january february march april may june july august september october november december'.split(' ')
-const two = (n: number | string) => String(n).padStart(2, '0')
+/** An amount in the currency of the site; null for one that is said to be in another. */
+function moneyIn(words: string, { decimal = 'point', currency }: Named): number | null {
+  const [, before = '', number = '', behind = ''] =
+    /^([^\d.,+−-]*)([-−+]?[\d.,\s'’]*\d)([^\d]*)$/.exec(words.trim()) ?? []
+  const signs = [before, behind].map((sign) => sign.trim()).filter(Boolean)
+  return signs.every((sign) => isCurrency(sign, currency)) ? readNumber(number, decimal) : null
+}
 
-/** The day that some words name: 2026-03-29, 29.3.2026, 29 March 2026, March 29, 2026; null where it could be two. */
-export function dayNamed(words: string): string | null {
-  const plain = words.trim()
-  const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})/.exec(plain)
-  if (iso) return dayIf(iso[1]!, iso[2]!, iso[3]!)
-  const parts = /^(\d{1,2})([-/.])\s?(\d{1,2})[-/.]\s?(\d{4})/.exec(plain)
-  if (parts) {
-    const [, a, mark, b, year] = parts
-    if (mark === '.' || Number(a) > 12) return dayIf(year!, b!, a!)
-    return Number(b) > 12 || a === b ? dayIf(year!, a!, b!) : null
+const SIGNS = new Map<string, ReadonlySet<string>>()
+
+/** Whether a sign or a code stands for a currency. */
+function isCurrency(sign: string, currency: string | undefined): boolean {
+  if (currency === undefined) return false
+  let signs = SIGNS.get(currency)
+  if (!signs) {
+    const write = (currencyDisplay: 'symbol' | 'narrowSymbol' | 'code') =>
+      new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay })
+        .formatToParts(1)
+        .find((p) => p.type === 'currency')!.value
+    SIGNS.set(currency, (signs = new Set([write('symbol'), write('narrowSymbol'), write('code')])))
   }
-  const named =
-    /^(?:\w{3,9},?\s+)?(\d{1,2})(?:st|nd|rd|th)?\.?\s+([a-z]{3,9})\.?,?\s+(\d{4})/i.exec(plain) ??
-    /^([a-z]{3,9})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(\d{4})/i.exec(plain)
-  if (!named) return null
-  const [month, day] = /\d/.test(named[1]!) ? [named[2]!, named[1]!] : [named[1]!, named[2]!]
-  const at = MONTHS.findIndex((m) => m.startsWith(month.toLowerCase()))
-  return at < 0 ? null : dayIf(named[3]!, String(at + 1), day)
+  return signs.has(sign) || signs.has(sign.toUpperCase())
 }
 
-function dayIf(year: string, month: string, day: string): string | null {
-  const text = `${year}-${two(month)}-${two(day)}`
-  return isDay(text) ? text : null
-}
-
-function momentNamed(words: string): string | null {
-  const plain = words.trim().replace(/^(\d{4}-\d{2}-\d{2})\s+(\d)/, '$1T$2')
-  if (isMoment(plain)) return plain
-  const day = dayNamed(plain)
-  if (day === null) return null
-  const time = /(?:^|[\sT])(\d{1,2})[:.](\d{2})(?:[:.]\d{2})?\s*(am|pm)?\s*$/i.exec(plain)
-  if (!time) return `${day}T00:00`
-  const late = time[3]?.toLowerCase()
-  const hour = (Number(time[1]) % (late ? 12 : 24)) + (late === 'pm' ? 12 : 0)
-  const moment = `${day}T${two(hour)}:${time[2]}`
-  return isMoment(moment) ? moment : null
-}
-
-const YES = /^(yes|y|true|1|on|x|✓)$/i
-const NO = /^(no|n|false|0|off|-|)$/i
+/** Yes and no in the languages that are offered where a site is founded. */
+const YES = /^(yes|y|true|1|on|x|✓|ja|oui|sí|si|sì|sim|tak|kyllä|ano|ναι|evet|はい|vrai|wahr|verdadero|vero|waar)$/i
+const NO = /^(no|n|false|0|off|-|nein|non|nee|não|nie|nej|nei|ei|ne|όχι|hayır|いいえ|faux|falsch|falso|onwaar)$/i
 
 function choiceNamed(words: string, { choices = [] }: Field): Id | null {
   const plain = words.trim().toLowerCase()
@@ -127,10 +107,11 @@ const listOf = (value: unknown): string[] =>
 const CONVERT: Readonly<Record<FieldKind, Convert>> = {
   text: (value, field) => wordsOf(value, field).replace(/\s+/g, ' ').trim().slice(0, 2000) || null,
   rich: (value, field) => (wordsOf(value, field).trim() ? paragraphs(wordsOf(value, field)) : null),
-  number: (value) => numberIn(wordsOf(value)),
-  money: (value) => numberIn(wordsOf(value)),
-  date: (value) => dayNamed(wordsOf(value)),
-  moment: (value) => momentNamed(wordsOf(value)),
+  // A number is one whatever sign tells decimals where it is written.
+  number: (value, _, named) => (typeof value === 'number' ? value : numberIn(wordsOf(value), named)),
+  money: (value, _, named) => (typeof value === 'number' ? value : moneyIn(wordsOf(value), named)),
+  date: (value, _, { order }) => dayNamed(wordsOf(value), order),
+  moment: (value, _, { order }) => momentNamed(wordsOf(value), order),
   'yes-no': (value) => (YES.test(wordsOf(value).trim()) ? true : NO.test(wordsOf(value).trim()) ? false : null),
   choice: (value, field) => choiceNamed(wordsOf(firstOf(value)), field),
   choices: (value, field) => every(listOf(value).map((v) => choiceNamed(v, field))),

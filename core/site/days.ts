@@ -60,6 +60,20 @@ function offsetOf(timeZone: string, at: number): number {
   return wall - Math.floor(at / 1000) * 1000
 }
 
+const DAY_MS = 24 * 60 * 60_000
+
+/**
+ * The moment at which the clocks of a time zone show a wall time (given as if it were UTC, in milliseconds).
+ * A time that the clocks skip moves forward by what they skip; of a time that comes twice it is the first.
+ */
+function momentOfWall(wall: number, timeZone: string): number {
+  const [before, after] = [offsetOf(timeZone, wall - DAY_MS), offsetOf(timeZone, wall + DAY_MS)]
+  const early = wall - before
+  if (before === after || offsetOf(timeZone, early) === before) return early
+  const late = wall - after
+  return offsetOf(timeZone, late) === after ? late : early
+}
+
 /**
  * The moment (milliseconds since 1970) that a text names: a moment with its zone, or a day or a moment as the clocks
  * of `timeZone` show it. A day alone is its beginning. Null when the text is neither.
@@ -67,9 +81,7 @@ function offsetOf(timeZone: string, at: number): number {
 export function momentIn(text: string, timeZone: string): number | null {
   if (!isMoment(text) && !isDay(text)) return null
   if (isMoment(text) && hasZone(text)) return Date.parse(text)
-  const wall = Date.parse(isDay(text) ? `${text}T00:00:00Z` : `${text}Z`)
-  const guess = wall - offsetOf(timeZone, wall)
-  return wall - offsetOf(timeZone, guess)
+  return momentOfWall(Date.parse(isDay(text) ? `${text}T00:00:00Z` : `${text}Z`), timeZone)
 }
 
 /** The day on which something stands in a time zone: a day is itself, a moment its day there; null for other texts. */
@@ -82,7 +94,6 @@ export function dayOf(text: string, timeZone: string): string | null {
 /** Under which key it is noted that something was made from the day: see `Catalogue.watch`. */
 export const BY_DAY = 'day'
 
-const DAY_MS = 24 * 60 * 60_000
 /** No calendar that is asked for ends before or behind these. */
 const [FIRST_MS, LAST_MS] = [Date.parse('0001-01-01T00:00:00Z'), Date.parse('9999-12-31T00:00:00Z')]
 

@@ -1,3 +1,4 @@
+import { BUILT_IN_IDS } from './fields'
 import { KEY } from '../shape'
 import { RESERVED_PARTS, slugOf } from './addresses'
 import { blankType, firstFree } from './blank'
@@ -49,7 +50,7 @@ export const newPageType = (
 
 export function newField(label: string, kind: FieldKind, taken: ReadonlySet<Id>): Field {
   const choices = kind === 'choice' || kind === 'choices' ? { choices: [] } : {}
-  return { id: freeId(label, taken), label, kind, ...choices }
+  return { id: freeId(label, new Set([...taken, ...BUILT_IN_IDS])), label, kind, ...choices }
 }
 
 export const newTaxonomy = (

@@ -1,8 +1,9 @@
 import type { Catalogue } from './catalogue'
 import { entryName } from './pages'
 import { converted } from './convert'
+import { writtenIn } from './named'
 import { isRichDoc, minutesToRead } from './rich'
-import type { Entry, Field, FieldKind, FieldRef, Id, Page, PageType, Person, Term } from './types'
+import type { Entry, Field, FieldKind, FieldRef, Id, Page, PageType, Person, RichNode, Term } from './types'
 
 /** What a page, a card or a shared piece is about. */
 export type Subject =
@@ -60,11 +61,16 @@ export function isEmpty(value: unknown): boolean {
   return isEmptyDoc(value)
 }
 
-function isEmptyDoc(value: unknown): boolean {
-  const doc = value as { type?: unknown; content?: { content?: unknown[]; type?: string }[] }
-  if (doc.type !== 'doc') return false
-  return !doc.content?.some((n) => n.content?.length || n.type === 'horizontalRule')
+/** What a rich text shows besides its words. */
+const SEEN_NODES: ReadonlySet<string> = new Set(['picture', 'film', 'horizontalRule', 'field'])
+
+function saysSomething({ type, text, content }: RichNode): boolean {
+  if (text !== undefined) return text.trim() !== ''
+  return SEEN_NODES.has(type) || (content?.some(saysSomething) ?? false)
 }
+
+/** A text is empty without words, pictures and videos: an empty quote or list, and blanks alone, are nothing. */
+const isEmptyDoc = (value: unknown): boolean => isRichDoc(value) && !(value.content?.some(saysSomething) ?? false)
 
 type Suits = (value: unknown) => boolean
 
@@ -98,10 +104,10 @@ const SUITS: Readonly<Record<Reading['kind'], Suits>> = {
   rich: isRichDoc,
 }
 
-function reading(kind: Reading['kind'], value: unknown, field?: Field): Reading | null {
+function reading(kind: Reading['kind'], value: unknown, field?: Field, catalogue?: Catalogue): Reading | null {
   if (isEmpty(value)) return null
   if (SUITS[kind](value)) return { kind, value, field }
-  const next = field ? converted(field, value) : null
+  const next = field ? converted(field, value, catalogue && writtenIn(catalogue.site.settings)) : null
   return isEmpty(next) ? null : { kind, value: next, field }
 }
 
@@ -188,6 +194,9 @@ export const BUILT_IN: Record<string, BuiltIn> = {
   near: { label: 'Words met instead', kind: 'text', read: (_, { near }) => near },
 }
 
+/** Ids that no field of a page type may have: they are read as built in. */
+export const BUILT_IN_IDS: ReadonlySet<string> = new Set(Object.keys(BUILT_IN))
+
 export const SITE: Record<string, { label: string; read(place: Place): string }> = {
   name: { label: 'Site name', read: ({ catalogue }) => catalogue.site.settings.name },
   tagline: { label: 'Site tagline', read: ({ catalogue }) => catalogue.site.settings.tagline },
@@ -230,6 +239,14 @@ function heldIn({ entry, type }: Extract<Subject, { kind: 'entry' }>, id: Id, { 
   return type.sells?.stock === id && typeof value === 'number' ? Math.max(0, value - taken(entry.id)) : value
 }
 
+/** What an entry's own field comes to, read by its kind as the kind is now; null where it is empty or comes to nothing. */
+export function entryValue(catalogue: Catalogue, entry: Entry, type: PageType, id: Id): unknown {
+  const field = fieldsOf(type).get(id)
+  return field
+    ? (reading(field.kind, heldIn({ kind: 'entry', entry, type }, id, catalogue), field, catalogue)?.value ?? null)
+    : null
+}
+
 /** How a field is read on a subject, decided once from its id. */
 function onSubject(id: Id): OnSubject {
   const builtIn = Object.hasOwn(BUILT_IN, id) ? BUILT_IN[id] : undefined
@@ -255,7 +272,9 @@ function onSubject(id: Id): OnSubject {
     raw: (subject, { catalogue }) => (subject.kind === 'entry' ? heldIn(subject, id, catalogue) : undefined),
     reading(subject, { catalogue }) {
       const field = ownField(subject, id)
-      return field && subject.kind === 'entry' ? reading(field.kind, heldIn(subject, id, catalogue), field) : null
+      return field && subject.kind === 'entry'
+        ? reading(field.kind, heldIn(subject, id, catalogue), field, catalogue)
+        : null
     },
   }
 }

@@ -1,3 +1,4 @@
+export { directionOf } from './language'
 export * from './types'
 export { BEGINNINGS, type Beginning, type Founded, foundSite } from './founding'
 export {
@@ -6,6 +7,7 @@ export {
   isSlug,
   pathOf,
   readAddress,
+  readFields,
   readParameters,
   writeParameters,
   MOST_PARAMETERS,
@@ -30,6 +32,7 @@ export {
   isEmpty,
   fieldSource,
   TERMS,
+  entryValue,
   readField,
   withUntil,
   nameOf,
@@ -67,20 +70,13 @@ export {
 } from './rich'
 export { refuseRich, richShape } from './rich-shape'
 export * from './shapes'
-export {
-  type Conversion,
-  type Named,
-  conversionOf,
-  converted,
-  dayNamed,
-  isHeld,
-  numberIn,
-  partsOf,
-  wordsOf,
-} from './convert'
+export { type Conversion, type Named, conversionOf, converted, isHeld, partsOf, wordsOf } from './convert'
+export { type DayOrder, dayNamed, dayOrderOf, isDayReadTwoWays } from './read-day'
+export { type Decimal, decimalOf, isReadTwoWays, readNumber } from './read-number'
+export { type ColumnQuestion, type ColumnWay, ColumnWays } from './column-ways'
 export { isLeftOut } from './left-out'
 export { type Bringing, type BroughtRow, OWN_TARGETS, type Target, bringRow, guessKind, guessTargets } from './bring'
-export { namedIn } from './named'
+export { namedIn, writtenIn } from './named'
 export { newestFirst } from './sorted'
 export { type Stop, stopsAbove } from './trail'
 export { BY_DAY, addDays, daysBetween, isDay, isMoment, clockIn, dayIn, dayOf, momentIn } from './days'

@@ -1,6 +1,8 @@
 import type { Catalogue } from './catalogue'
 import type { Named } from './convert'
-import type { Id } from './types'
+import { dayOrderOf } from './read-day'
+import { decimalOf } from './read-number'
+import type { Id, SiteSettings } from './types'
 
 const plain = (words: string): string => words.trim().toLowerCase()
 
@@ -18,6 +20,18 @@ function once<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value
 }
 
+const WRITTEN = new WeakMap<SiteSettings, Pick<Required<Named>, 'decimal' | 'order' | 'currency'>>()
+
+/** How numbers, days and amounts are written on a site, by its language and its currency. */
+export function writtenIn(settings: SiteSettings): Pick<Required<Named>, 'decimal' | 'order' | 'currency'> {
+  let written = WRITTEN.get(settings)
+  if (!written) {
+    const { locale, currency } = settings
+    WRITTEN.set(settings, (written = { decimal: decimalOf(locale), order: dayOrderOf(locale), currency }))
+  }
+  return written
+}
+
 /** What the things of a site are called: pictures by file name, people by name, entries by title or address. */
 export function namedIn({ site }: Catalogue): Required<Named> {
   const pictures = once(() =>
@@ -32,6 +46,7 @@ export function namedIn({ site }: Catalogue): Required<Named> {
   }
   const entriesLike = (type: Id | undefined) => site.entries.filter((e) => !type || e.type === type)
   return {
+    ...writtenIn(site.settings),
     // Files are often named with the folders that they lay in.
     picture: (words) => pictures().get(plain(words)) ?? pictures().get(plain(words.split('/').pop()!)),
     person: (words) => people().get(plain(words)),

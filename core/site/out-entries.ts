@@ -1,4 +1,4 @@
-import { clockIn } from './days'
+import { momentIn } from './days'
 import { type Times, countTime } from './pages'
 import { SortedLists, newestFirst } from './sorted'
 import type { Entry, Id } from './types'
@@ -15,15 +15,15 @@ export class OutEntries {
   private readonly out = new Set<Id>()
   /** Ids of the entries that are out from or until a moment. */
   private readonly timed = new Set<Id>()
-  /** What the clocks of the site show, to the minute. */
-  private clock: string
+  /** The moment at which entries are looked at, in milliseconds since 1970. */
+  private now: number
 
   constructor(
     entries: readonly Entry[],
     private readonly timeZone: string,
     now: number,
   ) {
-    this.clock = clockIn(timeZone, now)
+    this.now = now
     const out = entries.filter((e) => this.isDue(e)).sort(newestFirst)
     for (const entry of out) {
       this.out.add(entry.id)
@@ -33,9 +33,33 @@ export class OutEntries {
     for (const lists of [this.byType, this.byTerm, this.byPerson]) lists.fill(out)
   }
 
-  /** Whether an entry is to be out by now. */
-  private isDue({ published, from, until }: Entry): boolean {
-    return published && (!from || from <= this.clock) && (!until || until > this.clock)
+  /** Whether an entry is to be out at a moment. */
+  private isDue(entry: Entry, at = this.now): boolean {
+    if (!entry.published) return false
+    if (!entry.from && !entry.until) return true
+    const { from, until } = this.timesOf(entry)
+    return from <= at && at < until
+  }
+
+  private readonly known = new WeakMap<Entry, { from: number; until: number }>()
+
+  /**
+   * From and until when an entry is out, as moments: clock texts come twice when clocks go back, and an entry would go
+   * out, in and out again by them.
+   */
+  private timesOf(entry: Entry): { from: number; until: number } {
+    let times = this.known.get(entry)
+    if (!times) {
+      const moment = (text: string | null | undefined, none: number) =>
+        text ? (momentIn(text, this.timeZone) ?? none) : none
+      this.known.set(entry, (times = { from: moment(entry.from, -Infinity), until: moment(entry.until, Infinity) }))
+    }
+    return times
+  }
+
+  /** Whether the same entries are out at another moment. */
+  isSameAt(at: number, entryOf: (id: Id) => Entry): boolean {
+    return ![...this.timed].some((id) => this.isDue(entryOf(id), at) !== this.out.has(id))
   }
 
   has(id: Id): boolean {
@@ -48,7 +72,7 @@ export class OutEntries {
 
   /** Goes on to another time; gives the entries whose moment has come by it, or is over. They are to be counted then. */
   turn(now: number, entryOf: (id: Id) => Entry): Entry[] {
-    this.clock = clockIn(this.timeZone, now)
+    this.now = now
     return [...this.timed].map(entryOf).filter((entry) => this.isDue(entry) !== this.out.has(entry.id))
   }
 

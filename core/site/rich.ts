@@ -1,3 +1,4 @@
+import { withoutEnd } from '../text'
 import { slugOf } from './addresses'
 import type { Id, RichDoc, RichNode } from './types'
 
@@ -22,7 +23,7 @@ export function firstCharacters(text: string, most: number): string {
   if (text.length <= most) return text
   const cut = text.slice(0, most)
   const end = cut.lastIndexOf(' ')
-  return `${(end > most / 2 ? cut.slice(0, end) : cut.slice(0, -1)).replace(/[\s,;:.]+$/, '')}…`
+  return `${withoutEnd(end > most / 2 ? cut.slice(0, end) : cut.slice(0, -1), ' ,;:.\n\t')}…`
 }
 
 /** The first sentence of a plain text; all of it where none ends. */
@@ -32,12 +33,7 @@ export const firstSentence = (text: string): string =>
 /** So many words of a plain text, with an ellipsis where more follow. */
 export function firstWords(text: string, most: number): string {
   const words = text.trim().split(/\s+/)
-  return words.length <= most
-    ? words.join(' ')
-    : `${words
-        .slice(0, most)
-        .join(' ')
-        .replace(/[,;:.]+$/, '')}…`
+  return words.length <= most ? words.join(' ') : `${withoutEnd(words.slice(0, most).join(' '), ',;:.')}…`
 }
 
 /** The pictures that stand in a text, by their ids. */

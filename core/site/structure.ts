@@ -2,6 +2,7 @@ import { type Editing, type PlainEdit, plainEditing } from '../edits'
 import { type Problem, problem } from '../problems'
 import { type Shape, exact, list, oneOf, refuse } from '../shape'
 import { RESERVED_PARTS } from './addresses'
+import { BUILT_IN_IDS } from './fields'
 import { pageTypeShape, personShape, taxonomyShape, termShape } from './shapes'
 import type { Id, PageType, Person, Taxonomy, Term } from './types'
 
@@ -72,6 +73,9 @@ function clash(structure: Structure): string | null {
   for (const { name, fields } of types) {
     const field = twice(fields.map((f) => f.id))
     if (field !== undefined) return `${name} has the field ${field} twice`
+    const builtIn = fields.find((f) => BUILT_IN_IDS.has(f.id))
+    if (builtIn)
+      return `${name} has a field with the id ${builtIn.id}, which every entry has built in; give ${builtIn.label} another id`
     const upside = fields.find((f) => f.least !== undefined && f.most !== undefined && f.least > f.most)
     if (upside) return `${upside.label} is at least ${upside.least} and at most ${upside.most}, so nothing fits`
   }

@@ -25,7 +25,7 @@ const OPTIONS: sanitize.IOptions = {
 
 /** Whether words are marked up. */
 export const looksLikeHtml = (words: string): boolean =>
-  /<\/?(p|div|h[1-6]|ul|ol|li|br|strong|b|em|i|a|blockquote|table|img|span)\b[^>]*>/i.test(words)
+  /<\/?(p|div|h[1-6]|ul|ol|li|br|strong|b|em|i|a|blockquote|table|img|span)\b[^<>]*>/i.test(words)
 
 type Marks = NonNullable<RichNode['marks']>
 
@@ -127,8 +127,17 @@ function spanOf(cell: HtmlNode, name: string, most: number): number {
 const rowsIn = (node: HtmlNode): HtmlNode[] =>
   [...node.childNodes].flatMap((n) => (n.localName === 'tr' ? [n] : n.nodeType === ELEMENT ? rowsIn(n) : []))
 
-const hasBlocks = (node: HtmlNode): boolean =>
-  [...node.childNodes].some((n) => n.nodeType === ELEMENT && (BLOCKS.has(n.localName!) || hasBlocks(n)))
+const HAS_BLOCKS = new WeakMap<HtmlNode, boolean>()
+
+/** Whether a block stands anywhere in something; found once for each, however deep they are nested. */
+function hasBlocks(node: HtmlNode): boolean {
+  let has = HAS_BLOCKS.get(node)
+  if (has === undefined) {
+    has = [...node.childNodes].some((n) => n.nodeType === ELEMENT && (BLOCKS.has(n.localName!) || hasBlocks(n)))
+    HAS_BLOCKS.set(node, has)
+  }
+  return has
+}
 
 function withMark(marks: Marks, node: HtmlNode): Marks {
   const type = MARKS[node.localName!]

@@ -1,3 +1,4 @@
+import { before } from '../../core/text'
 import { nanoid } from 'nanoid'
 import type { Problem } from '../../core/problems'
 import {
@@ -36,6 +37,8 @@ export interface Reading {
   catalogue: Catalogue
   /** Pictures that came along, by their names. */
   brought: ReadonlyMap<string, Id>
+  /** How single columns are written. */
+  ways: Bringing['ways']
 }
 
 /** Reads rows one after the other: a later one may say more of the entry that an earlier one has come to. */
@@ -85,7 +88,7 @@ export async function rowReader(reading: Reading, now = () => reading.catalogue)
 }
 
 /** What the words in rows mean: pictures, terms, people and entries by what they are called, and marked-up text. */
-async function namesFor({ type, columns, published, catalogue, brought }: Reading) {
+async function namesFor({ type, columns, published, catalogue, brought, ways }: Reading) {
   const { looksLikeHtml, richOf } = await import('./rich')
   const named = namedIn(catalogue)
   const picture = (words: string): Id | undefined => {
@@ -97,6 +100,7 @@ async function namesFor({ type, columns, published, catalogue, brought }: Readin
     type,
     columns,
     published,
+    ...(ways && { ways }),
     named: { ...named, picture },
     term: (taxonomy: Id, title: string) => terms.get(`${taxonomy} ${title.trim().toLowerCase()}`),
     rich: (words: string) => (looksLikeHtml(words) ? richOf(words, picture) : paragraphs(words)),
@@ -108,17 +112,27 @@ export async function previewRows(
   rows: AsyncIterable<Row>,
   reading: Reading,
   made: BringPreviewAnswer['made'],
+  questions: BringPreviewAnswer['questions'],
 ): Promise<BringPreviewAnswer> {
   const reader = await rowReader(reading)
-  const answer: BringPreviewAnswer = { entries: [], fresh: 0, replaced: 0, made, problems: [], wrong: 0 }
+  const answer: BringPreviewAnswer = {
+    entries: [],
+    fresh: 0,
+    replaced: 0,
+    same: 0,
+    made,
+    problems: [],
+    wrong: 0,
+    questions,
+  }
   const turn = takeTurns()
   let number = 0
   for await (const row of rows) {
     await turn()
     number++
-    const { entry, replaces, lost } = reader.take(row)
+    const { entry, replaces, changed, lost } = reader.take(row)
     const why = [...lost, ...refusals(entry, reading)]
-    answer[replaces ? 'replaced' : 'fresh']++
+    answer[!replaces ? 'fresh' : changed ? 'replaced' : 'same']++
     if (why.length) answer.wrong++
     for (const one of why) if (answer.problems.length < MOST_TOLD) answer.problems.push({ row: number, why: one })
     if (answer.entries.length < FIRST)
@@ -143,7 +157,7 @@ export const baseName = (name: string): string => name.split(/[/\\]/).pop()!.tri
 
 function decodeSafely(words: string): string {
   try {
-    return decodeURIComponent(words.replace(/[?#].*$/, ''))
+    return decodeURIComponent(before(words, '?#'))
   } catch (error) {
     if (error instanceof URIError) return words
     throw error

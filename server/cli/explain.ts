@@ -38,12 +38,12 @@ type MapOptions = AskingOptions & { json?: boolean; csv?: boolean; parameters?: 
 
 async function map(options: MapOptions): Promise<void> {
   await withSite(options.data, async (site) => {
-    const { catalogue } = site.content
     const { design } = await designFor(site, options.draft)
+    const request = requestOf(site, options, readParameters((options.parameters ?? '').replace(/^\?/, '')))
+    const catalogue = site.content.catalogue.asAt(request.at)
     const names = namesFrom(catalogue)
     const layouts = new Map(design.layouts.map((l) => [l.id, l.name]))
     const frames = new Map(design.frames.map((f) => [f.id, frameName(f, names)]))
-    const request = requestOf(site, options, readParameters((options.parameters ?? '').replace(/^\?/, '')))
     const table = tabulate(new CompiledRules(rulesOf(design), catalogue), request)
     const rows = catalogue.pages.map((page, i) => {
       const cells = REGIONS.flatMap((region, r) => {
@@ -69,11 +69,11 @@ export function explainCommands(program: Command): void {
     .description('why a page shows what it shows: every region, who decided it, and why nobody else did')
     .argument('<address>', 'the page, with address parameters if need be: /visit?kiosk')
     .option('--json', 'as JSON, with ids and codes')
-    .action((address: string, _: unknown, command: Command) => why(address, command.optsWithGlobals()))
+    .action((address: string, _: unknown, command: Command) => why(address, command.opts()))
   withAsking(program.command('map'))
     .description('what every region of every page shows, and by which frame; with ids beside the names')
     .addOption(new Option('--json', 'as JSON (so it is unless you say otherwise)').conflicts('csv'))
     .addOption(new Option('--csv', 'as CSV').conflicts('json'))
     .option('--parameters <query>', 'address parameters that every page is asked with: ?kiosk&lang=de')
-    .action((_: unknown, command: Command) => map(command.optsWithGlobals()))
+    .action((_: unknown, command: Command) => map(command.opts()))
 }

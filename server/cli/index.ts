@@ -1,4 +1,5 @@
 import { Command, CommanderError } from 'commander'
+import { version } from '../../package.json'
 import { ProblemError } from '../../core/problems'
 import { StartError } from '../database/open'
 import { contentCommands } from './content'
@@ -14,10 +15,21 @@ const AFTER = `
 Exit codes: 0 done; 1 it could not be done, and the reason was said; 2 the call was not understood.
 `
 
+const DATA = [
+  '--data <folder>',
+  'the data folder (OUTER_FRAME_DATA, else .data/site, else .data/demo, else .data)',
+] as const
+
 function makeProgram(): Command {
   const program = new Command('outer-frame')
     .description('Looks at a site and its design, and takes designs from one site to another.')
-    .option('--data <folder>', 'the data folder (OUTER_FRAME_DATA, else .data/site, else .data/demo, else .data)')
+    .option(...DATA)
+    .version(version, '--version', 'the version of this program')
+    .enablePositionalOptions()
+    // Every command reads its own options only; --data may also be typed before the name of the command.
+    .hook('preAction', (own, command) => {
+      if (command.getOptionValue('data') === undefined) command.setOptionValue('data', own.getOptionValue('data'))
+    })
     .addHelpText('after', AFTER)
     .exitOverride()
   explainCommands(program)
@@ -26,11 +38,11 @@ function makeProgram(): Command {
   peopleCommands(program)
   salvageCommand(program)
   for (const command of program.commands) {
-    command.exitOverride().allowExcessArguments(false).addHelpText('after', AFTER)
-    command.option(
-      '--data <folder>',
-      'the data folder (OUTER_FRAME_DATA, else .data/site, else .data/demo, else .data)',
-    )
+    command
+      .exitOverride()
+      .allowExcessArguments(false)
+      .addHelpText('after', AFTER)
+      .option(...DATA)
   }
   return program
 }

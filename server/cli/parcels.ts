@@ -127,7 +127,7 @@ export function parcelCommands(program: Command): void {
     .option('--force', 'write over a file that is there')
     .option('--layout <id>', 'only this layout with all that it needs, as often as there are some', listed)
     .option('--alone', 'variations come standing alone, without what they follow')
-    .action((file: string, _: unknown, command: Command) => exportParcel(file, command.optsWithGlobals()))
+    .action((file: string, _: unknown, command: Command) => exportParcel(file, command.opts()))
   program
     .command('import-parcel')
     .description('takes such a document into the draft')
@@ -135,5 +135,5 @@ export function parcelCommands(program: Command): void {
     .option('--preview', 'only says what it would do')
     .option('--use <kind id=here>', 'uses something of this site for what does not fit, as often as needed', listed)
     .option('--take-out <kind id>', 'takes out what does not fit; the rest is kept and does nothing yet', listed)
-    .action((file: string, _: unknown, command: Command) => importParcel(file, command.optsWithGlobals()))
+    .action((file: string, _: unknown, command: Command) => importParcel(file, command.opts()))
 }

@@ -47,10 +47,10 @@ export function peopleCommands(program: Command): void {
     .command('set-password')
     .description('gives somebody a new password, read from standard input, and signs them out everywhere')
     .argument('<mail>', 'whose')
-    .action((mail: string, _: unknown, command: Command) => setPassword(mail, command.optsWithGlobals()))
+    .action((mail: string, _: unknown, command: Command) => setPassword(mail, command.opts()))
   program
     .command('end-sessions')
     .description('signs somebody out everywhere, or everybody')
     .argument('[mail]', 'whom; everybody when not given')
-    .action((mail: string | undefined, _: unknown, command: Command) => endSessions(mail, command.optsWithGlobals()))
+    .action((mail: string | undefined, _: unknown, command: Command) => endSessions(mail, command.opts()))
 }

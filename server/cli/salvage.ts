@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import type { Command } from 'commander'
+import { copyFiles } from '../database/backup'
 import { openDatabase } from '../database/open'
 import { CallError, folderOf, say } from './site'
 
@@ -83,6 +84,8 @@ async function salvage(target: string, options: { data?: string }): Promise<void
     to.close()
     await db.destroy()
   }
+  const files = await copyFiles(source, folder)
+  say(`${'files'.padEnd(14)}${files} copied, with the secrets of the site`)
   say(`What could be read stands in ${folder}. Start with --data ${folder}, and look at Checks.`)
 }
 
@@ -91,5 +94,5 @@ export function salvageCommand(program: Command): void {
     .command('salvage')
     .description('saves what can be read of a damaged database into a new data folder')
     .argument('<folder>', 'the new data folder')
-    .action((folder: string, _: unknown, command: Command) => salvage(folder, command.optsWithGlobals()))
+    .action((folder: string, _: unknown, command: Command) => salvage(folder, command.opts()))
 }

@@ -5,8 +5,8 @@ import Sqlite from 'better-sqlite3'
 import { StartError } from './open'
 
 /**
- * A backup is one file: the database, copied while the server may be running, with the files of the data folder in a
- * table of their own.
+ * A backup is one file: the database, copied while the server may be running, with the files and the secrets of the
+ * data folder in a table of their own. Whoever has it has all of the site, so it is kept as safe as the folder.
  */
 
 const DATABASE = 'outer-frame.sqlite'
@@ -14,6 +14,8 @@ const FOLDER = 'files'
 /** What visitors sent; its names in a backup begin with its own. */
 const SENT = 'sent'
 const TABLE = 'backed_up_files'
+/** What the server seals links, codes and passwords of others with: without it no link that was mailed is answered. */
+const SECRETS = 'secrets.json'
 /** Files have names made of the hash of what is in them, and of a width and a kind. */
 const NAME = /^(sent\/)?[0-9a-f]{2}\/[0-9a-f]{64}(-\d{1,5}\.[a-z]{3,4})?$/
 
@@ -27,7 +29,23 @@ async function filesBelow(folder: string, at = folder): Promise<string[]> {
 }
 
 /** Where a file lies in a data folder, by its name in a backup. */
-const pathOf = (data: string, name: string): string => join(data, name.startsWith(`${SENT}/`) ? '' : FOLDER, name)
+const pathOf = (data: string, name: string): string =>
+  join(data, name === SECRETS || name.startsWith(`${SENT}/`) ? '' : FOLDER, name)
+
+/** Copies the files and the secrets of a data folder into another; gives how many files there are. */
+export async function copyFiles(data: string, target: string): Promise<number> {
+  let count = 0
+  for (const part of [FOLDER, SENT]) {
+    for (const name of await filesBelow(join(data, part))) {
+      const path = join(target, part, name)
+      await mkdir(dirname(path), { recursive: true, mode: 0o700 })
+      await copyFile(join(data, part, name), path)
+      count++
+    }
+  }
+  if (existsSync(join(data, SECRETS))) await copyFile(join(data, SECRETS), join(target, SECRETS))
+  return count
+}
 
 /** Writes a backup of a data folder; gives how many files are in it. Nothing stands at `target` unless all of it does. */
 export async function writeBackup(data: string, target: string): Promise<number> {
@@ -47,6 +65,7 @@ export async function writeBackup(data: string, target: string): Promise<number>
     const sent = (await filesBelow(join(data, SENT))).map((name) => `${SENT}/${name}`)
     const names = [...(await filesBelow(join(data, FOLDER))), ...sent]
     for (const name of names) insert.run(name, await readFile(pathOf(data, name)))
+    if (existsSync(join(data, SECRETS))) insert.run(SECRETS, await readFile(join(data, SECRETS)))
     to.close()
     await rename(coming, target)
     return names.length
@@ -87,13 +106,15 @@ async function unpack(database: string, data: string, named: string): Promise<nu
       bytes: Buffer
     }>) {
       // Whatever a file says of itself, nothing is written anywhere else.
-      if (!NAME.test(name)) continue
+      if (name !== SECRETS && !NAME.test(name)) continue
       const path = pathOf(data, name)
       await mkdir(dirname(path), { recursive: true, mode: 0o700 })
       await writeFile(path, bytes, { mode: 0o600 })
-      count++
+      if (name !== SECRETS) count++
     }
     db.exec(`drop table ${TABLE}`)
+    // The files lie in the folder now; their space in the database is given back.
+    db.exec('vacuum')
     return count
   } finally {
     db.close()

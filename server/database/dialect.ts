@@ -1,5 +1,12 @@
 import type Sqlite from 'better-sqlite3'
-import { CompiledQuery, type DatabaseConnection, type QueryResult, SqliteDialect, SqliteDriver } from 'kysely'
+import {
+  CompiledQuery,
+  type DatabaseConnection,
+  type QueryResult,
+  SqliteAdapter,
+  SqliteDialect,
+  SqliteDriver,
+} from 'kysely'
 import { setTimeout } from 'node:timers/promises'
 import { withReadyStatements } from './statements'
 
@@ -58,9 +65,20 @@ class ImmediateDriver extends SqliteDriver {
   }
 }
 
+/** SQLite can change tables within a transaction, so that migrations are done whole or not at all. */
+class TransactionalAdapter extends SqliteAdapter {
+  override get supportsTransactionalDdl(): boolean {
+    return true
+  }
+}
+
 export class ImmediateDialect extends SqliteDialect {
   constructor(private readonly sqlite: Sqlite.Database) {
     super({ database: sqlite })
+  }
+
+  override createAdapter(): SqliteAdapter {
+    return new TransactionalAdapter()
   }
 
   override createDriver(): SqliteDriver {

@@ -45,8 +45,18 @@ export async function deleteUnusedCode(db: Db, code: string): Promise<boolean> {
   return numDeletedRows === 1n
 }
 
+/** Gives back one use of a code, whose order was never paid. */
+export async function unuseCode(db: Db, code: string): Promise<void> {
+  await db
+    .updateTable('discount_codes')
+    .set((e) => ({ used: e('used', '-', 1) }))
+    .where('code', '=', code)
+    .where('used', '>', 0)
+    .execute()
+}
+
 /** Uses a code once; gives false where it was used as often as it may be. */
-export async function useCode(db: Db, { code, most }: DiscountCode): Promise<boolean> {
+export async function useCode(db: Db, { code, most }: Pick<DiscountCode, 'code' | 'most'>): Promise<boolean> {
   let query = db
     .updateTable('discount_codes')
     .set((e) => ({ used: e('used', '+', 1) }))

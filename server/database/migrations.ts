@@ -1,4 +1,6 @@
 import { type Kysely, type Migration, sql } from 'kysely'
+import { renameBuiltInFields } from './field-ids'
+import type { Tables } from './schema'
 
 /** Migrations in order; a new one is added at the end and the earlier ones are never changed. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -320,6 +322,40 @@ export const MIGRATIONS: Record<string, Migration> = {
       await make(`create table payments (id text primary key, "order" integer not null references orders (id) on delete cascade,
         provider text not null, remote text not null, amount integer not null, state text not null, at integer not null)`)
       await make('create index payments_order on payments ("order")')
+    },
+  },
+  // The id of a removed user is never used again, and what named one that is gone names nobody.
+  '024-users-for-good': {
+    async up(db: Kysely<unknown>) {
+      const make = (text: string) => sql.raw(text).execute(db)
+      await make(`create table users_next (id integer primary key autoincrement, mail text not null unique collate nocase,
+        name text not null, role text not null check (role in ('owner','designer','writer','member')), password_hash text not null)`)
+      await make('insert into users_next select id, mail, name, role, password_hash from users')
+      // Whoever is named anywhere has been a user once.
+      await make(`insert into users_next (id, mail, name, role, password_hash)
+        select named + 1, 'nobody', '', 'member', '' from (select max("user") as named from
+        (select "user" from orders union all select "user" from baskets)) where named > 0
+        and named >= (select coalesce(max(id), 0) from users)`)
+      await make("delete from users_next where mail = 'nobody'")
+      await make('drop table users')
+      await make('alter table users_next rename to users')
+      for (const table of ['orders', 'baskets']) {
+        await make(`drop index ${table}_user`)
+        await make(`alter table ${table} add column owner integer references users (id) on delete set null`)
+        await make(`update ${table} set owner = "user" where "user" in (select id from users)`)
+        await make(`alter table ${table} drop column "user"`)
+        await make(`alter table ${table} rename column owner to "user"`)
+        await make(`create index ${table}_user on ${table} ("user")`)
+      }
+      // By which it is told how much one visitor holds without paying; a digest, gone with the personal data.
+      await make("alter table orders add column place text not null default ''")
+      await make('create index payments_state on payments (state)')
+    },
+  },
+  // A field of a page type that has the id of a built-in one was never read: it gets an id of its own.
+  '025-own-field-ids': {
+    async up(db: Kysely<unknown>) {
+      await renameBuiltInFields(db as Kysely<Tables>)
     },
   },
 }

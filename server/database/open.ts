@@ -1,4 +1,4 @@
-import { accessSync, constants, mkdirSync } from 'node:fs'
+import { accessSync, constants, mkdirSync, renameSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
 import Sqlite from 'better-sqlite3'
@@ -26,7 +26,18 @@ export function prepareFolder(folder: string): void {
   }
 }
 
-async function migrate(db: Database): Promise<void> {
+/** The database as it was before the newest upgrade, kept beside it until the next. */
+const BEFORE_UPGRADE = 'before-upgrade.sqlite'
+
+async function keepCopy(sqlite: Sqlite.Database, folder: string): Promise<void> {
+  const copy = join(folder, BEFORE_UPGRADE)
+  rmSync(`${copy}.coming`, { force: true })
+  await sqlite.backup(`${copy}.coming`)
+  renameSync(`${copy}.coming`, copy)
+}
+
+/** Brings the tables up to date in one transaction; the database is copied first where it has content already. */
+async function migrate(db: Database, sqlite: Sqlite.Database, folder: string): Promise<void> {
   const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } })
   const known = new Set(Object.keys(MIGRATIONS))
   const done = (await migrator.getMigrations().catch(() => [])) as { name: string; executedAt?: Date }[]
@@ -38,7 +49,11 @@ async function migrate(db: Database): Promise<void> {
         'Start the newer version, or begin with another data folder. Nothing was changed.',
     )
   }
+  if (stored.length > 0 && stored.length < known.size) await keepCopy(sqlite, folder)
+  // Tables that others refer to are made anew by some steps: references are judged again once all are done.
+  sqlite.pragma('foreign_keys = OFF')
   const { error } = await migrator.migrateToLatest()
+  sqlite.pragma('foreign_keys = ON')
   if (error) throw error
 }
 
@@ -88,7 +103,6 @@ function openFile(folder: string): Sqlite.Database {
     const sqlite = new Sqlite(join(folder, FILE))
     sqlite.pragma(`busy_timeout = ${BUSY_TIME}`)
     sqlite.pragma('journal_mode = WAL')
-    sqlite.pragma('foreign_keys = ON')
     sqlite.pragma('synchronous = NORMAL')
     return sqlite
   } catch (error) {
@@ -108,7 +122,7 @@ export async function openDatabase(folder: string): Promise<Database> {
   const db: Database = new Kysely<Tables>({ dialect: new ImmediateDialect(sqlite) })
   FILES.set(db, sqlite.name)
   try {
-    await migrate(db)
+    await migrate(db, sqlite, folder)
   } catch (error) {
     await db.destroy()
     throw startErrorOf(error, folder)

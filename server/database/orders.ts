@@ -1,5 +1,13 @@
 import type { Transaction } from 'kysely'
-import { HOLDS, ORDER_STATES, type Order, type OrderState, withoutPerson } from '../../core/shop'
+import {
+  HOLDS,
+  ORDER_STATES,
+  type Order,
+  type OrderState,
+  PAYMENT_STATES,
+  type PaymentState,
+  withoutPerson,
+} from '../../core/shop'
 import type { Database } from './open'
 import type { Tables } from './schema'
 import { readSound, soundText } from './sound'
@@ -35,6 +43,20 @@ export async function takenOf(db: Db, sku: string): Promise<number> {
   return Number(row?.count ?? 0)
 }
 
+/** How many of a thing one visitor holds by orders that are not paid. */
+export async function unpaidOf(db: Db, sku: string, place: string): Promise<number> {
+  const row = await db
+    .selectFrom('order_lines')
+    .innerJoin('orders', 'orders.id', 'order_lines.order')
+    .select((e) => e.fn.sum<number>('order_lines.count').as('count'))
+    .where('order_lines.sku', '=', sku)
+    .where('order_lines.holds', '=', 1)
+    .where('orders.state', '=', 'placed')
+    .where('orders.place', '=', place)
+    .executeTakeFirst()
+  return Number(row?.count ?? 0)
+}
+
 /** The same of everything. */
 export async function readTaken(db: Db): Promise<[sku: string, count: number][]> {
   const rows = await db
@@ -53,7 +75,13 @@ const wordsOf = ({ buyer, lines }: Order): string =>
 export async function insertOrder(
   trx: Trx,
   order: Order,
-  { state, at, until, user }: { state: OrderState; at: number; until: number; user: number | null },
+  {
+    state,
+    at,
+    until,
+    user,
+    place,
+  }: { state: OrderState; at: number; until: number; user: number | null; place: string },
 ): Promise<number> {
   const { total, currency } = order.totals
   const values = {
@@ -66,6 +94,7 @@ export async function insertOrder(
     doc: soundText('order', order),
     personal: 1,
     user,
+    place,
   }
   const { id } = await trx.insertInto('orders').values(values).returning('id').executeTakeFirstOrThrow()
   const holds = HOLDS.has(state) ? 1 : 0
@@ -250,7 +279,7 @@ export async function forgetPerson(trx: Trx, id: number, order: Order): Promise<
   const doc = soundText('order', withoutPerson(order))
   await trx
     .updateTable('orders')
-    .set({ doc, words: wordsOf(withoutPerson(order)), personal: 0, user: null })
+    .set({ doc, words: wordsOf(withoutPerson(order)), personal: 0, user: null, place: '' })
     .where('id', '=', id)
     .execute()
   await trx.updateTable('order_story').set({ note: '' }).where('order', '=', id).execute()
@@ -263,13 +292,13 @@ export interface Payment {
   provider: string
   remote: string
   amount: number
-  state: 'open' | 'paid' | 'refused' | 'refunded'
+  state: PaymentState
   at: number
 }
 
 const paymentOf = (row: Omit<Payment, 'state'> & { state: string }): Payment => ({
   ...row,
-  state: (['open', 'paid', 'refused', 'refunded'] as const).find((s) => s === row.state) ?? 'refused',
+  state: PAYMENT_STATES.find((s) => s === row.state) ?? 'refused',
 })
 
 export async function insertPayment(db: Db, payment: Payment): Promise<void> {
@@ -279,6 +308,12 @@ export async function insertPayment(db: Db, payment: Payment): Promise<void> {
 export async function readPayment(db: Db, id: string): Promise<Payment | null> {
   const row = await db.selectFrom('payments').selectAll().where('id', '=', id).executeTakeFirst()
   return row ? paymentOf(row) : null
+}
+
+/** Payments that were taken and have to go back, whatever becomes of their orders. */
+export async function readSurplus(db: Db, most: number): Promise<Payment[]> {
+  const rows = await db.selectFrom('payments').selectAll().where('state', '=', 'surplus').limit(most).execute()
+  return rows.map(paymentOf)
 }
 
 export async function readPayments(db: Db, order: number): Promise<Payment[]> {

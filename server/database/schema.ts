@@ -199,6 +199,8 @@ export interface Tables {
   baskets: { id: string; user: number | null; doc: Json; at: number; placed: number | null }
   /** What was bought. `until` is when it is held no more unless it is paid; `words` are those it is found by. */
   orders: {
+    /** A digest of from where it was placed; empty once its personal data is gone. */
+    place: Generated<string>
     id: Generated<number>
     state: string
     at: number

@@ -67,10 +67,34 @@ function textOf(head: Buffer): string | null {
 
 const endingOf = (name: string): string => /\.([a-z0-9]{1,8})$/i.exec(name)?.[1]?.toLowerCase() ?? ''
 
-/** Whether a text is a drawing, by how it begins. */
+/** Where the next thing begins behind a comment, an instruction or a declaration; -1 where none of these stands there. */
+function behindProlog(text: string, at: number): number {
+  const end = (close: string): number => {
+    const found = text.indexOf(close, at)
+    return found < 0 ? -1 : found + close.length
+  }
+  if (text.startsWith('<?', at)) return end('?>')
+  if (text.startsWith('<!--', at)) return end('-->')
+  return text.slice(at, at + 9).toLowerCase() === '<!doctype' ? behindDoctype(text, at) : -1
+}
+
+/** Where a document type declaration ends: at its bracket, which does not stand within its own subset. */
+export function behindDoctype(text: string, at: number): number {
+  const [close, subset] = [text.indexOf('>', at), text.indexOf('[', at)]
+  if (close < 0 || subset < 0 || close < subset) return close < 0 ? -1 : close + 1
+  const behind = text.indexOf(']', subset)
+  const last = behind < 0 ? -1 : text.indexOf('>', behind)
+  return last < 0 ? -1 : last + 1
+}
+
+/** Whether a text is a drawing, by how it begins; looks at every character once. */
 export function looksLikeSvg(text: string): boolean {
-  const begins = /^(\s|<\?xml[^>]*\?>|<!--[\s\S]*?-->|<!doctype[^>[]*(\[[\s\S]*?\])?[^>]*>)*<svg[\s>]/i
-  return begins.test(text.replace(/^\ufeff/, ''))
+  for (let at = text.startsWith('\ufeff') ? 1 : 0; at >= 0 && at < text.length;) {
+    if (/\s/.test(text[at]!)) at++
+    else if (/^<svg[\s>]/i.test(text.slice(at, at + 5))) return true
+    else at = behindProlog(text, at)
+  }
+  return false
 }
 
 /** Judges a file; null when it is of no kind that is taken. */

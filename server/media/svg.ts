@@ -1,5 +1,7 @@
 import { parseHTML } from 'linkedom'
 import sanitize from 'sanitize-html'
+import { without } from '../../core/text'
+import { behindDoctype } from './judge'
 
 /** Drawings: cleaned of all that runs, and of all that is fetched from elsewhere. */
 
@@ -12,15 +14,26 @@ const TAGS =
 
 /** What a drawing may refer to: something in itself, or a picture that is written out in it. */
 const OWN = /^(#|data:image\/(png|jpe?g|webp|gif);base64,[a-z0-9+/=\s]*$)/i
-const REACHES = /url\(\s*["']?\s*(?!["']?\s*(#|data:image\/(png|jpe?g|webp|gif);base64,))/i
-const RUNS = /@import|@font-face|expression\s*\(|javascript:|behavior\s*:|\\/i
+/** What a reference within `url()` may begin with: something in the drawing, or a picture that is written out in it. */
+const REACHED = /^["']?(#|data:image\/(png|jpe?g|webp|gif);base64,)/i
+
+/** Whether a style reaches for anything outside of the drawing. */
+function reaches(text: string): boolean {
+  const plain = text.replace(/\s+/g, '').toLowerCase()
+  for (let at = plain.indexOf('url('); at >= 0; at = plain.indexOf('url(', at + 1))
+    if (!REACHED.test(plain.slice(at + 4, at + 40))) return true
+  return false
+}
+/** What runs or loads by other names; anything escaped could be any of them. */
+const RUNS = /@import|@font-face|@namespace|image-set\(|expression\(|javascript:|behavior:|src\(|\\|\/\*/i
+const runs = (text: string): boolean => RUNS.test(text.replace(/\s+/g, ''))
 
 function isKept(name: string, value: string): boolean {
   const plain = name.toLowerCase()
   if (plain.startsWith('on') || !/^[a-z][a-z0-9_:-]*$/i.test(name)) return false
   if (plain === 'href' || plain === 'xlink:href') return OWN.test(value.trim())
   if (plain.startsWith('xmlns')) return /^http:\/\/www\.w3\.org\/(2000\/svg|1999\/xlink)$/.test(value)
-  return !REACHES.test(value) && !RUNS.test(value)
+  return !reaches(value) && !runs(value)
 }
 
 const OPTIONS: sanitize.IOptions = {
@@ -60,15 +73,19 @@ const rootOf = (svg: string): Root | null => {
 
 const numberOf = (text: string | null): number => {
   const number = parseFloat(text ?? '')
-  return /^\s*[\d.]+\s*(px)?\s*$/.test(text ?? '') && number >= 1 && number <= 100_000 ? number : 0
+  return /^[\d.]+(px)?$/.test((text ?? '').replace(/\s+/g, '')) && number >= 1 && number <= 100_000 ? number : 0
+}
+
+/** A drawing has at most one document type, before its root. */
+function withoutDoctype(text: string): string {
+  const at = text.search(/<!doctype/i)
+  const behind = at < 0 ? -1 : behindDoctype(text, at)
+  return behind < 0 ? text : text.slice(0, at) + text.slice(behind)
 }
 
 /** A drawing without anything that could run or load, and its size in CSS pixels; null when nothing is left of it. */
 export function cleanSvg(text: string): CleanSvg | null {
-  const plain = text
-    .replace(/^\ufeff/, '')
-    .replace(/<!doctype[^>[]*(\[[\s\S]*?\])?[^>]*>/gi, '')
-    .replace(/<\?[\s\S]*?\?>/g, '')
+  const plain = without(withoutDoctype(text.replace(/^\ufeff/, '')), '<?', '?>')
   const clean = withoutReaching(sanitize(plain, OPTIONS))
   const start = clean.search(/<svg[\s/>]/)
   if (start < 0) return null
@@ -86,8 +103,8 @@ export function cleanSvg(text: string): CleanSvg | null {
 
 /** Style sheets that reach for anything outside of the drawing go as a whole. */
 const withoutReaching = (svg: string): string =>
-  svg.replace(/<style[^>]*>([\s\S]*?)<\/style>/gi, (whole, text: string) =>
-    REACHES.test(text) || RUNS.test(text) || text.includes('<') ? '' : whole,
+  svg.replace(/<style[^<>]*>([^<]*)<\/style>/gi, (whole, text: string) =>
+    reaches(text) || runs(text) || text.includes('<') ? '' : whole,
   )
 
 /** A drawing in a file of its own says in which language it is written. */

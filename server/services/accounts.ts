@@ -25,7 +25,7 @@ export class Accounts {
     private readonly passwords: Passwords,
     private readonly sessions: Sessions,
     private readonly attempts: AttemptLimit,
-    private readonly baskets: Pick<Baskets, 'signIn'>,
+    private readonly baskets: Pick<Baskets, 'signIn' | 'signOut'>,
   ) {}
 
   readonly posts: Posts = {
@@ -38,7 +38,9 @@ export class Accounts {
   }
 
   private async signOut(sent: Sent): Promise<Answer> {
-    return ledOn(this.here(sent), await this.sessions.end(sent.asking.cookies))
+    const { cookies, keepsCookies } = sent.asking
+    const basket = await this.baskets.signOut(cookies, keepsCookies)
+    return ledOn(this.here(sent), await this.sessions.end(cookies), basket)
   }
 
   private async signIn(sent: Sent): Promise<Answer> {

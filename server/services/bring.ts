@@ -4,7 +4,18 @@ import { setImmediate } from 'node:timers/promises'
 import { nanoid } from 'nanoid'
 import type { PlainEdit } from '../../core/edits'
 import { ProblemError, fail } from '../../core/problems'
-import { Catalogue, type Id, STRUCTURE_EDITING, type Structure, checkEntry, redirectOfEntry } from '../../core/site'
+import {
+  Catalogue,
+  ColumnWays,
+  type Id,
+  type PageType,
+  STRUCTURE_EDITING,
+  type Structure,
+  blankType,
+  checkEntry,
+  redirectOfEntry,
+  writtenIn,
+} from '../../core/site'
 import type { BringInput, BringPreviewAnswer, ImportAnswer, RowProblem, SheetAnswer } from '../../shared/api/types'
 import type { Jobs } from '../aside/work'
 import type { SheetInfo } from '../bring/keep'
@@ -40,6 +51,7 @@ interface Load {
   info: NamedSheet
   plan: BringInput
   needed: Needed
+  ways: ColumnWays
 }
 
 /** Content that comes along from elsewhere: looked at first, then taken row by row, undone in one step. */
@@ -89,12 +101,33 @@ export class Bring {
   private async load(sheet: Id, plan: BringInput): Promise<Load> {
     const info = await this.sheets.info(sheet)
     const { document } = await STRUCTURE.read(this.db, STRUCTURE_ID)
-    return { sheet, info, plan, needed: await planNeeds(document, plan, () => this.sheets.rows(sheet)) }
+    const needed = await planNeeds(document, plan, () => this.sheets.rows(sheet))
+    const type = needed.structure.types.find((t) => t.id === needed.type)
+    return { sheet, info, plan, needed, ways: await this.waysOf(sheet, needed.columns, type) }
   }
 
-  private readingOf({ plan, needed }: Load, catalogue: Catalogue, brought: ReadonlyMap<string, Id>): Reading {
+  /** How the columns are written that could be read in two ways: all their values are looked at before any is read. */
+  private async waysOf(sheet: Id, columns: Needed['columns'], type: PageType | undefined): Promise<ColumnWays> {
+    const ways = new ColumnWays(type ? columns : {}, type ?? blankType('none', '', '', ''))
+    if (!ways.isAsked) return ways
+    const turn = takeTurns()
+    for await (const row of this.sheets.rows(sheet)) {
+      await turn()
+      ways.see(row)
+    }
+    return ways
+  }
+
+  private readingOf({ plan, needed, ways }: Load, catalogue: Catalogue, brought: ReadonlyMap<string, Id>): Reading {
     const type = catalogue.types.get(needed.type) ?? fail('type-unknown', { id: needed.type })
-    return { type, columns: needed.columns, published: plan.published, catalogue, brought }
+    return {
+      type,
+      columns: needed.columns,
+      published: plan.published,
+      catalogue,
+      brought,
+      ways: ways.ways(plan.ways ?? {}),
+    }
   }
 
   /** What taking the rows along would come to; nothing of the site changes. */
@@ -106,7 +139,8 @@ export class Bring {
     const coming = needed.edits.length > 0 ? new Catalogue({ ...catalogue.site, ...built }) : catalogue
     // Pictures that came along count as there, under names of their own.
     const brought = new Map(info.pictures.map((p, i) => [baseName(p.name), `picture-${i}`]))
-    return previewRows(this.sheets.rows(sheet), this.readingOf(load, coming, brought), needed.made)
+    const questions = load.ways.questions(writtenIn(catalogue.site.settings), plan.ways ?? {})
+    return previewRows(this.sheets.rows(sheet), this.readingOf(load, coming, brought), needed.made, questions)
   }
 
   /** Takes the rows along; one import at a time. Gives its id at once: how far it is, is asked for. */
@@ -209,8 +243,10 @@ export class Bring {
       for (const [i, row] of rows.entries()) {
         await turn()
         const tell = (why: string) => problems.push({ row: first + i + 1, why })
-        const { entry, lost } = reader.take(row)
+        const { entry, changed, lost } = reader.take(row)
         lost.forEach(tell)
+        // What is there as the row says it is left alone.
+        if (!changed) continue
         const [refused] = checkEntry(entry, catalogue)
         if (refused) {
           tell(whyOf(refused))

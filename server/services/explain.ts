@@ -29,10 +29,13 @@ const SHOWN = { empty: 'left empty', none: 'nothing', plain: 'plain body' }
 export function explain(
   design: Design,
   name: WhyAnswer['design'],
-  catalogue: Catalogue,
-  page: Page,
+  now: Catalogue,
+  asked: Page,
   request: Request,
 ): WhyAnswer {
+  // Everything that goes by time goes by the moment that is asked about.
+  const catalogue = now.asAt(request.at)
+  const page = catalogue.page(asked.key) ?? catalogue.notFound
   const rules = rulesOf(design)
   const names = namesFrom(catalogue)
   const layouts = new Map(design.layouts.map((l) => [l.id, l.name]))

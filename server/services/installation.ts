@@ -2,6 +2,7 @@ import { resolve } from 'node:path'
 import { type Aside, openAside } from '../aside'
 import { hasSite } from '../database/content'
 import { standAll } from '../database/stand-in'
+import { closeLog } from '../database/on-disk'
 import { type Database, openDatabase } from '../database/open'
 import { Accounts } from './accounts'
 import { Bring } from './bring'
@@ -252,6 +253,7 @@ async function open(): Promise<Installation> {
       await watch.end()
       await aside.end()
       content.end()
+      await closeLog(db)
       await db.destroy()
     },
   }

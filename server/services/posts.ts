@@ -1,6 +1,6 @@
 import type { IncomingMessage } from 'node:http'
 import { ProblemError } from '../../core/problems'
-import { readAddress, readParameters } from '../../core/site'
+import { readAddress, readFields } from '../../core/site'
 import type { FileStore } from '../media/store'
 import { type Answer, sentenceOf } from './answer'
 import type { Forms } from './forms'
@@ -73,7 +73,7 @@ export async function answerPost(site: TakesPosts, request: IncomingMessage, ask
   if (text === null)
     return refused(request, 413, 'What was sent is larger than this form takes. Nothing was stored; send less.')
   await line.next()
-  return site.published.post(address, readParameters(text), asking)
+  return site.published.post(address, readFields(text), asking)
 }
 
 async function answerUpload(

@@ -275,6 +275,8 @@ export class Published {
       'content-language': this.content.catalogue.site.settings.locale,
       'content-security-policy': this.policy(drawn),
       ...cacheHeaders(depends),
+      // What the provider has not said yet is asked for again without the visitor's doing.
+      ...(scene.shopping?.order?.isBeingPaid && { refresh: '4' }),
     }
     seen.add(`page:${page.key}`)
     // What words find is known by nothing that is read.

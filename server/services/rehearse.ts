@@ -53,7 +53,7 @@ export function rehearse(
     let count = 0
     for (const page of catalogue.pages) {
       const request = anybody()
-      const outcome = compiled.standing(page, resolve(rules, page, request), catalogue)
+      const outcome = resolve(rules, page, request)
       const key = [page.kind, page.type, ...REGIONS.map((r) => JSON.stringify(outcome.regions[r].shown))].join(' ')
       const times = drawn.get(key) ?? 0
       if (times >= OF_EACH || count >= MOST_PAGES) continue

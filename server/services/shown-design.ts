@@ -119,7 +119,7 @@ export class ShownDesign {
 
   /** What the regions of a page come to for whoever asks. */
   outcomeOf(page: Page, request: Request): Outcome {
-    return this.compiled.standing(page, resolve(this.rules, page, request), this.catalogue)
+    return resolve(this.rules, page, request)
   }
 
   /** The lists on another page than the one that is drawn: as everybody meets it. */

@@ -1,6 +1,9 @@
+import { before } from '../../core/text'
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import { scriptAt } from '../../core/elements'
 import { STUDIO_PARTS, readAddress, readParameters } from '../../core/site'
+import { onDisk } from '../database/on-disk'
+import type { Database } from '../database/open'
 import { type Answer, SITE_HEADERS, answerOf, redirectTo, sentenceOf } from './answer'
 import { deviceOf } from './device'
 import { DRAFT_ADDRESS, DRAFT_COOKIE, DraftWalk } from './draft-walk'
@@ -26,7 +29,7 @@ const CARDS = '/_of/shared/'
 const OURS = [SCRIPTS, CARDS, DRAFT_ADDRESS, NOTICES]
 
 export function isStudioAddress(url: string): boolean {
-  return STUDIO.test(url) && !OURS.some((part) => url.startsWith(part)) && url.replace(/[?#].*$/s, '') !== OFFERS
+  return STUDIO.test(url) && !OURS.some((part) => url.startsWith(part)) && before(url, '?#') !== OFFERS
 }
 
 function send(request: IncomingMessage, response: ServerResponse, ready: Ready): void {
@@ -94,6 +97,7 @@ type Visited = TakesPosts &
     walk?: Pick<Installation['walk'], 'enter' | 'walkedBy'>
     shop?: { till: Pick<Installation['shop']['till'], 'hear'> }
     founding: { readonly open: boolean }
+    db?: Database
   }
 
 const NOT_FOUNDED = 'There is no site here yet. Whoever runs this server founds it in the studio, at /studio.'
@@ -183,7 +187,13 @@ export function answerVisitor(site: Visited, request: IncomingMessage, response:
     const asking = askingOf(request, who)
     const notice = (request.url ?? '').startsWith(NOTICES) ? site.shop?.till : undefined
     const taken = notice ? hearNotice(notice, request) : answerPost(site, request, asking)
-    taken.then((answer) => sendAnswer(request, response, answer)).catch(failed)
+    taken
+      .then(async (answer) => {
+        // Nobody is thanked for what a loss of power would take away.
+        if (site.db) await onDisk(site.db)
+        sendAnswer(request, response, answer)
+      })
+      .catch(failed)
     return
   }
   request.resume()

@@ -70,18 +70,32 @@ export class Baskets {
     return changeBasket(this.db, id, this.since(), this.now(), change)
   }
 
-  /** Somebody signs in: what they had elsewhere and what they have here become one; gives its cookie, if there is any. */
+  /**
+   * Somebody signs in: what they had elsewhere and what they have here become one, under a new id: whoever knew the id
+   * before, or planted it, reads nothing by it. Gives its cookie, if there is any.
+   */
   async signIn(user: number, cookies: string | undefined, secure: boolean): Promise<string | null> {
     const [here, before] = [await this.read(cookies), await readBasketOf(this.db, user, this.since())]
     const other = before && before.id !== here?.id ? before : null
     if (!here && !other) return null
-    const id = here?.id ?? this.newId()
+    const id = this.newId()
     const basket = here && other ? merged(here.basket, other.basket) : (here ?? other)!.basket
     const placed = here?.placed ?? null
     await writeBasket(this.db, { id, user, basket, at: this.now(), placed })
-    // Whoever had the cookie of the other has it no more: it is theirs under this one.
-    if (other) await deleteBasket(this.db, other.id)
+    for (const gone of [here, other]) if (gone) await deleteBasket(this.db, gone.id)
     return this.cookie(id, basket, secure)
+  }
+
+  /**
+   * Somebody signs out: what they have waits for them under their account, without what they said of themselves, and
+   * the browser has nothing of it. Gives the cookie that takes it away; null where there was none.
+   */
+  async signOut(cookies: string | undefined, secure: boolean): Promise<string | null> {
+    if (!cookies?.includes(BASKET_COOKIE)) return null
+    const here = await this.read(cookies)
+    if (here?.user) await writeBasket(this.db, { ...here, id: this.newId(), basket: { ...here.basket, said: {} } })
+    if (here) await deleteBasket(this.db, here.id)
+    return serialize(BASKET_COOKIE, '', { httpOnly: true, secure, sameSite: 'lax', path: '/', maxAge: 0 })
   }
 
   endOld(): Promise<void> {

@@ -206,7 +206,7 @@ export class Desk {
       return this.done(does, values.code?.[0] ?? '', said.basket, basket)
     })
     if (Object.keys(problems).length > 0) return this.again(sent, stored, 'wrong', problems, 422)
-    if (does === 'place') return this.place(sent, stored)
+    if (does === 'place') return this.canOrderAt(sent) ? this.place(sent, stored) : this.toCheckout(sent, stored)
     if (does === 'look') return this.looked(sent, stored)
     const step = /^step\.([1-9])$/.exec(does)
     if (step) return this.step(sent, stored, Number(step[1]) - 1)
@@ -221,6 +221,16 @@ export class Desk {
     // What the visitor was shown of what has changed, they have seen.
     const seen = await this.baskets.change(had, (basket) => caughtUp(basket, looked(basket, this.showing.goods)))
     return this.led(this.here(sent), sent, seen)
+  }
+
+  /** An order is placed where the checkout stands and is drawn with all that it asks, and nowhere else. */
+  private canOrderAt({ page, elements }: Sent): boolean {
+    return page.kind === 'checkout' && elements.some((e) => e.type === 'place-order')
+  }
+
+  private toCheckout(sent: Sent, stored: StoredBasket): Answer {
+    const checkout = this.catalogue().page('checkout')
+    return this.led(checkout?.address ?? this.here(sent), sent, stored)
   }
 
   /** The page with what is wrong so far, for whoever is still typing; nothing is said above it. */
@@ -249,8 +259,9 @@ export class Desk {
     const { code, why } = await this.showing.codeFor(stored.basket.code)
     if (why) return this.again(sent, stored, 'wrong', {}, 422)
     const user = (await sent.asking.session())?.id ?? null
-    const made = await this.orders.place(stored.id, agreed, code, user)
+    const made = await this.orders.place(stored.id, agreed, code, { user, place: sent.asking.place })
     if (made.kind === 'empty') return this.again(sent, stored, 'empty', {}, 422)
+    if (made.kind === 'held') return this.again(sent, stored, 'held', {}, 409)
     if (made.kind === 'code') return this.again(sent, stored, 'wrong', {}, 422, { codeWhy: 'over' })
     if (made.kind === 'changed') return this.changed(sent, stored, made.lines)
     return this.onward(sent, made.order, { ...stored, basket: { ...stored.basket, lines: [] } })

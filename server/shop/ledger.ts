@@ -29,7 +29,7 @@ import {
 } from '../database/orders'
 import type { Database } from '../database/open'
 import type { Content } from '../services/content'
-import { takeTurns } from '../services/turns'
+import { giveTurn, takeTurns } from '../services/turns'
 import type { Outbox } from '../mail/outbox'
 import type { Orders } from './orders'
 import type { Till } from './till'
@@ -42,8 +42,8 @@ const DAY = 24 * 60 * 60_000
 const MOST = 100
 /** So many codes are kept drawn. */
 const MOST_CODES = 2000
-/** So many go into a table. */
-const MOST_IN_TABLE = 50_000
+/** So many are read at once where all are asked for. */
+const AT_ONCE = 500
 
 export class Ledger {
   private readonly codes = new LRUCache<string, string>({ max: MOST_CODES })
@@ -144,9 +144,22 @@ export class Ledger {
     await tellStory(this.db, stored.id, { at: this.now(), what: 'mailed', by, note: '' })
   }
 
+  /** All orders that were asked for, the newest first, read part by part; others have their turns meanwhile. */
+  private async all(asked: OrdersAsked): Promise<StoredOrder[]> {
+    const found: StoredOrder[] = []
+    for (let before = asked.before; ;) {
+      const some = await readOrders(this.db, { ...asked, before, number: this.idOf(asked.words), most: AT_ONCE })
+      found.push(...some)
+      await giveTurn()
+      const last = some.at(-1)
+      if (!last) return found
+      before = last.id
+    }
+  }
+
   /** All orders as a table: a row for every line. */
   async table(asked: OrdersAsked): Promise<string> {
-    const all = await readOrders(this.db, { ...asked, number: this.idOf(asked.words), most: MOST_IN_TABLE })
+    const all = await this.all(asked)
     const { timeZone } = this.content.catalogue.site.settings
     const heads = [
       'number',

@@ -1,3 +1,4 @@
+import { before } from '../../core/text'
 import type { IncomingMessage } from 'node:http'
 import { type Answer, sentenceOf } from '../services/answer'
 import type { Till } from './till'
@@ -9,7 +10,7 @@ const LARGEST = 20_000
 
 /** Hears what a provider sends. One whose signature is wrong changes nothing, and is told so. */
 export async function hearNotice(till: Pick<Till, 'hear'>, request: IncomingMessage): Promise<Answer> {
-  const provider = (request.url ?? '').slice(NOTICES.length).replace(/[/?].*$/s, '')
+  const provider = before((request.url ?? '').slice(NOTICES.length), '/?')
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of request as AsyncIterable<Buffer>) {

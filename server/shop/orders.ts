@@ -8,6 +8,7 @@ import {
   type OrderEvent,
   type OrderState,
   type SeenLine,
+  HOLDS,
   goodsOf,
   looked,
   nextState,
@@ -30,11 +31,12 @@ import {
   setOrderState,
   takenOf,
   tellStory,
+  unpaidOf,
 } from '../database/orders'
 import { log } from '../services/log'
 import { Seal } from '../services/seal'
 import type { OrderNews } from './mails'
-import { useCode } from '../database/discounts'
+import { unuseCode, useCode } from '../database/discounts'
 
 /**
  * Orders: placed once, in one step with the basket that they are made of, and moved from state to state in steps of
@@ -58,6 +60,8 @@ export type Placed =
   /** Something is not as it was: how it was, and is. */
   | { kind: 'changed'; lines: readonly SeenLine[] }
   | { kind: 'code' }
+  /** This visitor holds as much of something without paying as one order may have. */
+  | { kind: 'held' }
 
 export interface OrdersAround {
   catalogue(): Catalogue
@@ -70,8 +74,16 @@ export interface OrdersAround {
   address(id: number): string
 }
 
+/** Who orders: a user where somebody is signed in, and from where. */
+export interface Who {
+  user: number | null
+  place: string
+}
+const NOBODY: Who = { user: null, place: '' }
+
 export class Orders {
   private readonly seal: Seal
+  private readonly places: Seal
 
   constructor(
     private readonly db: Database,
@@ -80,6 +92,7 @@ export class Orders {
     private readonly now: () => number = Date.now,
   ) {
     this.seal = new Seal(secret, 'orders', 22)
+    this.places = new Seal(secret, 'places of orders', 22)
   }
 
   /** By what whoever has the link of an order asks for it. */
@@ -111,13 +124,8 @@ export class Orders {
   }
 
   /** Orders what is in a basket. The same basket again is the same order, however often it is pressed. */
-  async place(
-    basketId: string,
-    agreed: Agreed,
-    code: DiscountCode | null,
-    user: number | null = null,
-  ): Promise<Placed> {
-    const placed = await this.db.transaction().execute((trx) => this.placeNow(trx, basketId, agreed, code, user))
+  async place(basketId: string, agreed: Agreed, code: DiscountCode | null, who: Who = NOBODY): Promise<Placed> {
+    const placed = await this.db.transaction().execute((trx) => this.placeNow(trx, basketId, agreed, code, who))
     if (placed.kind === 'placed' && !placed.again) {
       log('info', 'order-placed', { id: placed.order.id })
       this.around.changed(placed.order.order.lines.map((l) => l.sku))
@@ -130,7 +138,7 @@ export class Orders {
     basketId: string,
     agreed: Agreed,
     code: DiscountCode | null,
-    user: number | null,
+    who: Who,
   ): Promise<Placed> {
     const now = this.now()
     const stored = await readBasket(trx, basketId, 0)
@@ -141,12 +149,14 @@ export class Orders {
     }
     const lines = looked(stored.basket, await this.standing(trx, stored.basket))
     if (lines.some((l) => l.changes.length > 0)) return { kind: 'changed', lines }
+    const place = who.place && this.places.of(who.place)
+    if (place && (await this.holdsTooMuch(trx, lines, place))) return { kind: 'held' }
     if (code && !(await useCode(trx, code))) return { kind: 'code' }
     const shop = this.around.shop()
     const order = this.written(lines, agreed, code, shop)
     const state: OrderState = 'placed'
     const until = now + shop.hold * MINUTE
-    const id = await insertOrder(trx, order, { state, at: now, until, user })
+    const id = await insertOrder(trx, order, { state, at: now, until, user: who.user, place })
     await tellStory(trx, id, { at: now, what: 'placed', by: 'the buyer', note: '' })
     await writeBasket(trx, {
       ...stored,
@@ -158,6 +168,13 @@ export class Orders {
     // What costs nothing is paid.
     if (order.totals.total === 0) await this.moveNow(trx, made, 'pay', 'the shop', '')
     return { kind: 'placed', order: (await readOrder(trx, id))!, again: false }
+  }
+
+  /** Whether a visitor would hold more of what is scarce, without paying, than one order may have. */
+  private async holdsTooMuch(trx: Trx, lines: readonly SeenLine[], place: string): Promise<boolean> {
+    for (const { goods, count } of lines)
+      if (goods && goods.left !== null && count + (await unpaidOf(trx, goods.sku, place)) > goods.most) return true
+    return false
   }
 
   private written(lines: readonly SeenLine[], agreed: Agreed, code: DiscountCode | null, shop: ShopSettings): Order {
@@ -185,11 +202,21 @@ export class Orders {
     }
   }
 
-  /** Moves an order by what has happened; gives where it stands then, null where that moves nothing. */
-  async move(id: number, event: OrderEvent, by: string, note = ''): Promise<OrderState | null> {
+  /**
+   * Moves an order by what has happened; gives where it stands then, null where that moves nothing. What `also` does is
+   * done in the same transaction, with what the order was and where it stands.
+   */
+  async move(
+    id: number,
+    event: OrderEvent,
+    by: string,
+    note = '',
+    also?: (trx: Trx, stored: StoredOrder, state: OrderState | null) => Promise<void>,
+  ): Promise<OrderState | null> {
     const moved = await this.db.transaction().execute(async (trx) => {
       const stored = await readOrder(trx, id)
       const state = stored && (await this.moveNow(trx, stored, event, by, note))
+      if (stored) await also?.(trx, stored, state)
       return stored && state ? { stored, state } : null
     })
     if (!moved) return null
@@ -211,6 +238,9 @@ export class Orders {
     const next = nextState(state, event, free)
     if (!next) return null
     await setOrderState(trx, id, next)
+    // Only an order that holds its goods, or was paid, uses its code up.
+    if (order.code && state === 'placed' && !HOLDS.has(next)) await unuseCode(trx, order.code)
+    if (order.code && state === 'expired' && next === 'paid') await useCode(trx, { code: order.code, most: null })
     await tellStory(trx, id, { at: this.now(), what: next, by, note })
     if (isNews(next)) {
       const mails = this.around.mails({ ...stored, state: next }, next)

@@ -1,3 +1,4 @@
+import { setTimeout } from 'node:timers/promises'
 import { ORDER, askedBy, checkoutWords, labelsOf } from '../../core/elements'
 import type { Scene } from '../../core/drawing'
 import type { LayoutElement } from '../../core/tree'
@@ -23,11 +24,16 @@ import {
 import { type Catalogue, PLAIN_SHOP, type ShopSettings, clockIn } from '../../core/site'
 import { readCode } from '../database/discounts'
 import type { Database } from '../database/open'
-import type { StoredOrder } from '../database/orders'
+import { type StoredOrder, readOrder, readPayments } from '../database/orders'
 import type { Asking } from '../services/asked'
 import type { Baskets } from './baskets'
 import type { Orders } from './orders'
 import type { Till } from './till'
+
+/** For how long a page waits for what a provider says of a payment, in milliseconds. */
+const ASKED_FOR = 1500
+/** For how long after a payment was begun its order is looked at again by itself, in milliseconds. */
+const PAYING = 5 * 60_000
 
 /** Who asks for a page of the shop, and what stands on it. */
 export type About = Pick<Scene, 'catalogue' | 'request'> & { asking: Asking; elements: readonly LayoutElement[] }
@@ -81,8 +87,25 @@ export class Showing {
   /** What a visitor is shown of the shop on a page. */
   async shopping(about: About, scene: Scene): Promise<Shopping> {
     const stored = await this.baskets.read(about.asking.cookies)
-    const order = await this.orders.byToken(about.request.parameters[ORDER]?.[0])
+    const order = await this.orderAsked(about)
     return this.shoppingOf(about, scene, stored?.basket ?? EMPTY_BASKET, order)
+  }
+
+  /**
+   * The order that the address names. Where its payment is under way the provider is asked first, so that whoever comes
+   * back from paying is not told that it is unpaid; one that does not answer in time is not waited for.
+   */
+  private async orderAsked({ request }: About): Promise<StoredOrder | null> {
+    const order = await this.orders.byToken(request.parameters[ORDER]?.[0])
+    if (order?.state !== 'placed') return order
+    await Promise.race([this.till.ask(order.id), setTimeout(ASKED_FOR, undefined, { ref: false })])
+    return readOrder(this.db, order.id)
+  }
+
+  private async isBeingPaid({ id, state }: StoredOrder): Promise<boolean> {
+    if (state !== 'placed') return false
+    const since = this.now() - PAYING
+    return (await readPayments(this.db, id)).some((p) => p.state === 'open' && p.remote !== '' && p.at > since)
   }
 
   /** The same of a basket and an order in hand; `more` stands instead of what would be shown. */
@@ -121,7 +144,7 @@ export class Showing {
       payments: this.till.ways.map(({ id, label, about: words }) => ({ id, label, about: words })),
       asks: asked.asks,
       tooManyCodes: false,
-      order: order && this.shown(order),
+      order: order && { ...this.shown(order), isBeingPaid: await this.isBeingPaid(order) },
       orders: about.elements.some((e) => e.type === 'own-orders') ? await this.ordersOf(about.asking) : null,
       ...more,
     }

@@ -5,6 +5,7 @@ import { type Role, includesRole } from '../../core/site'
 import { asSentence } from '../../core/words'
 import { INPUTS, type InputName } from '../../shared/api/schemas'
 import type { ErrorAnswer, User } from '../../shared/api/types'
+import { onDisk } from '../database/on-disk'
 import { type Installation, installation } from '../services/installation'
 import { log } from '../services/log'
 import type { Sent } from '../services/media'
@@ -88,7 +89,11 @@ type Work<T> = (context: { event: H3Event; site: Installation; user: User }) => 
 async function run<T>(event: H3Event, work: (site: Installation) => Promise<T>): Promise<T | ErrorAnswer> {
   event.node.res.setHeader('cache-control', 'no-store')
   try {
-    return await work(await installation())
+    const site = await installation()
+    const answer = await work(site)
+    // What is said to be kept is kept, whatever happens to the power.
+    if (event.method !== 'GET' && event.method !== 'HEAD') await onDisk(site.db)
+    return answer
   } catch (error) {
     if (error instanceof ProblemError) return answerProblem(event, error.problem)
     log('error', 'request-failed', { path: event.path, error: String((error as Error)?.stack ?? error) })

@@ -163,6 +163,7 @@ export const bringSchema = exact({
   columns: record(/^[^\0]{1,130}$/, text(140), 300),
   published: yesNo(),
   make: yesNo(),
+  ways: optional(record(/^[^\0]{1,130}$/, oneOf(['day-first', 'month-first', 'point', 'comma']), 300)),
 })
 
 export const pictureSchema = exact({

@@ -11,6 +11,8 @@ import type { PartKey } from '../../core/releases'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel } from '../../core/formats'
 import type {
+  ColumnQuestion,
+  ColumnWay,
   Beginning,
   Entry,
   FieldKind,
@@ -533,6 +535,8 @@ export interface BringInput {
   published: boolean
   /** Terms and people that are named and not there are made. */
   make: boolean
+  /** How columns are written whose values can be read in two ways. */
+  ways?: Record<string, ColumnWay>
 }
 
 /** What taking them along would come to: the first entries as they would be, and what of all rows would be lost. */
@@ -540,6 +544,10 @@ export interface BringPreviewAnswer {
   entries: { title: string; slug: string; replaces: boolean; fields: Record<string, string> }[]
   fresh: number
   replaced: number
+  /** Entries that are there and stay as they are. */
+  same: number
+  /** Columns that can be read in two ways. */
+  questions: ColumnQuestion[]
   made: { terms: string[]; people: string[] }
   problems: RowProblem[]
   /** In how many rows something is lost. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { Page } from '#core/site'
-import { useSite } from '~/stores/site'
+import { useMap } from '~/stores/map'
 
 /** Pages that differ, as a list that is stepped through; the one in hand stands before and after, side by side. */
 const props = defineProps<{
@@ -15,14 +15,14 @@ const props = defineProps<{
 /** What is told of the page in hand. */
 defineSlots<{ default(props: { index: number }): unknown }>()
 
-const site = useSite()
+const map = useMap()
 const at = ref(0)
 watch(
   () => props.pages,
   () => (at.value = 0),
 )
 const index = computed(() => props.pages[Math.min(at.value, props.pages.length - 1)])
-const page = computed(() => (index.value === undefined ? undefined : site.catalogue!.pages[index.value]))
+const page = computed(() => (index.value === undefined ? undefined : map.catalogue!.pages[index.value]))
 const sides = computed(() =>
   page.value
     ? [
@@ -70,7 +70,7 @@ function step(by: number) {
           :style="{ transform: `translateY(${item.start}px)` }"
           @click="at = item.index"
         >
-          {{ site.catalogue!.pages[pages[item.index]!]!.title }}
+          {{ map.catalogue!.pages[pages[item.index]!]!.title }}
         </button>
       </div>
     </div>

@@ -15,13 +15,17 @@ const shown = computed(() => {
   const found = props.value ? site.catalogue!.entries.get(props.value) : undefined
   return found ? name(found) : props.value ? 'an entry that is gone' : ''
 })
+/** Options are told apart by identity: they are made once for what was typed, and not at each drawing. */
+const NOTHING = { id: null }
 const found = computed(() =>
   findByWords(
     site.site!.entries.filter((e) => (!props.of || e.type === props.of) && e.id !== props.without),
     typed.value,
     name,
     (e) => e.slug,
-  ).slice(0, 40),
+  )
+    .slice(0, 40)
+    .map((e) => ({ id: e.id, name: name(e) })),
 )
 </script>
 
@@ -44,13 +48,13 @@ const found = computed(() =>
       <ComboboxOptions as="div">
         <FloatingPanel :anchor="box">
           <ul class="max-h-64 overflow-y-auto py-1" role="presentation">
-            <ComboboxOption v-if="!typed.trim()" v-slot="{ active }" :value="{ id: null }" as="template">
+            <ComboboxOption v-if="!typed.trim()" v-slot="{ active }" :value="NOTHING" as="template">
               <li class="cursor-pointer px-2.5 py-0.5" :class="active && 'bg-ink text-sheet'">{{ none }}</li>
             </ComboboxOption>
             <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">No entry is called that.</li>
-            <ComboboxOption v-for="e in found" :key="e.id" v-slot="{ active }" :value="{ id: e.id }" as="template">
+            <ComboboxOption v-for="e in found" :key="e.id" v-slot="{ active }" :value="e" as="template">
               <li class="cursor-pointer truncate px-2.5 py-0.5" :class="active && 'bg-ink text-sheet'">
-                {{ name(e) }}
+                {{ e.name }}
               </li>
             </ComboboxOption>
           </ul>

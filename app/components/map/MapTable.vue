@@ -3,18 +3,16 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { type MapRow, mapRows } from '#core/map'
 import { REGIONS, type Region } from '#core/tree'
 import { useMap } from '~/stores/map'
-import { useSite } from '~/stores/site'
 
 const ROW = 27
 const COLUMNS = 'grid-cols-[minmax(150px,1.9fr)_repeat(4,minmax(0,1fr))] gap-x-2.5'
 
 const map = useMap()
-const site = useSite()
 const box = ref<HTMLElement>()
 
 const rows = computed<MapRow[]>(() =>
-  site.catalogue && map.table
-    ? mapRows(map.groups, site.catalogue, map.table, { open: map.unfolded, filter: map.filter })
+  map.catalogue && map.table
+    ? mapRows(map.groups, map.catalogue, map.table, { open: map.unfolded, filter: map.filter })
     : [],
 )
 const virtual = useVirtualizer(
@@ -34,10 +32,10 @@ const changed = computed(() => {
   return marks
 })
 const inHand = computed(() => new Set(map.selection?.rows))
-const pageCount = computed(() => site.catalogue?.pages.length ?? 0)
+const pageCount = computed(() => map.catalogue?.pages.length ?? 0)
 
 function select(row: MapRow, extend: boolean, region: Region | null = null) {
-  const page = site.catalogue!.pages[row.sample]
+  const page = map.catalogue!.pages[row.sample]
   if (!page) return
   const before = extend ? map.selection : null
   const taken = before?.rows.includes(row.key) ? before.rows : [...(before?.rows ?? []), row.key]

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { type FieldTestOp, OP_WORDS, fieldFor, opsFor, readsToday } from '#core/conditions'
+import { type FieldTestOp, OP_WORDS, fieldFor, fieldTest, opsFor, readsToday } from '#core/conditions'
 import { type Refinement, type RefinementChoice, refinementChoices } from '#core/frames'
 import { type Field, type Id, findByWords } from '#core/site'
+import { counted } from '#core/words'
 import { useSite } from '~/stores/site'
 
 /** A further fact that must hold: in a term, by a person, below a page, or a test on a field. */
@@ -41,6 +42,8 @@ function pick(choice: RefinementChoice<Refinement>) {
   value.value = field.value.kind === 'yes-no' ? 'yes' : (field.value.choices?.[0]?.id ?? '')
 }
 const days = computed(() => readsToday({ op: op.value }))
+// A number of days is no day, and a day no number of them.
+watch(days, () => (value.value = ''))
 const needsValue = computed(() => op.value !== 'is-empty' && op.value !== 'is-not-empty')
 const asked = computed<string | number | boolean | null>(() => {
   const kind = field.value?.kind
@@ -49,17 +52,21 @@ const asked = computed<string | number | boolean | null>(() => {
   return days.value || kind === 'number' || kind === 'money' ? Number(value.value) : value.value
 })
 const complete = computed(
-  () => !needsValue.value || (days.value ? /^\d{1,5}$/.test(value.value) : value.value.trim() !== ''),
+  () =>
+    !needsValue.value ||
+    (days.value ? /^\d{1,5}$/.test(value.value) : value.value.trim() !== '' && !Number.isNaN(asked.value)),
 )
 function done() {
   if (!field.value || !complete.value) return
   open.value = false
   emit('pick', { kind: 'field', field: field.value.id, op: op.value, value: asked.value })
 }
-const inputType = computed(() => {
-  if (days.value) return 'number'
-  const kind = field.value?.kind
-  return kind === 'number' || kind === 'money' ? 'number' : kind === 'date' || kind === 'moment' ? 'date' : 'text'
+/** For how many entries the test holds as it is typed: one that holds for none says so before it is added. */
+const now = computed(() => {
+  if (!field.value || !complete.value) return null
+  const entries = site.site!.entries.filter((e) => props.type === null || e.type === props.type)
+  const test = fieldTest({ kind: 'field', field: field.value.id, op: op.value, value: asked.value }, site.catalogue!)
+  return `Holds for ${entries.filter(test).length} of ${counted(entries.length, 'entry', 'entries')} now.`
 })
 </script>
 
@@ -89,25 +96,9 @@ const inputType = computed(() => {
         <select v-model="op" class="input" aria-label="How it is tested">
           <option v-for="o in opsFor(field)" :key="o" :value="o">{{ OP_WORDS[o] }}</option>
         </select>
-        <template v-if="needsValue">
-          <select v-if="field.kind === 'yes-no'" v-model="value" class="input" aria-label="Compared with">
-            <option value="yes">yes</option>
-            <option value="no">no</option>
-          </select>
-          <select v-else-if="field.choices" v-model="value" class="input" aria-label="Compared with">
-            <option v-for="c in field.choices" :key="c.id" :value="c.id">{{ c.label }}</option>
-          </select>
-          <input
-            v-else
-            v-model.trim="value"
-            class="input"
-            :type="inputType"
-            :step="days ? 1 : 'any'"
-            :min="days ? 0 : undefined"
-            :aria-label="days ? 'How many days' : 'Compared with'"
-          />
-        </template>
+        <ComparedValue v-if="needsValue" v-model="value" :field="field" :days="days" />
       </div>
+      <p v-if="now !== null" class="text-2xs text-soft">{{ now }}</p>
       <div class="flex justify-end gap-1">
         <button type="button" class="btn btn-small" @click="open = false">Not this</button>
         <button class="btn btn-small" :disabled="!complete">Add</button>

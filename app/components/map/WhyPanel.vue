@@ -6,22 +6,20 @@ import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSession } from '~/stores/session'
-import { useSite } from '~/stores/site'
 
 const map = useMap()
-const site = useSite()
 const design = useDesign()
 const checks = useChecks()
 const session = useSession()
 const { draw } = useDrawing()
 
-const page = computed(() => (map.selection ? site.catalogue?.page(map.selection.page) : undefined))
+const page = computed(() => (map.selection ? map.catalogue?.page(map.selection.page) : undefined))
 const count = computed(() => map.selection?.pages.size ?? 0)
 const triedDesign = computed(() => ({ ...design.design, frames: map.triedFrames }))
 const why = computed<Why | null>(() => {
-  if (!page.value || !site.catalogue || !map.triedCompiled) return null
+  if (!page.value || !map.catalogue || !map.triedCompiled) return null
   const outcome = resolveFully(map.triedCompiled, page.value, map.request)
-  return whyOf(outcome, map.triedRules, site.catalogue, page.value, map.request)
+  return whyOf(outcome, map.triedRules, map.catalogue, page.value, map.request)
 })
 const html = computed(() =>
   page.value ? draw({ design: triedDesign.value, rules: map.triedRules, page: page.value, request: map.request }) : '',

@@ -13,7 +13,8 @@ const session = useSession()
 const shownName = useShownName()
 const choosing = ref(false)
 
-const winner = computed(() => props.outcome.standings.find((s) => s.loss === null))
+/** The frame that decides, also where its body gives way to the plain one. */
+const winner = computed(() => props.outcome.standings.find((s) => s.loss === null || s.loss.kind === 'work-lacking'))
 const losers = computed(() => props.outcome.standings.filter((s) => s.loss !== null && s.loss.kind !== 'passed'))
 const sayName = (s: Standing) => (s.say.kind === 'use' ? design.layoutName(s.say.layout) : 'left empty')
 const name = (s: Standing) => map.labelOf(s.candidate.frame.id)
@@ -55,6 +56,7 @@ function choose(value: string) {
           {{ name(winner) }}
         </button>
       </p>
+      <p v-else-if="outcome.leftOut" class="text-soft">its entry leaves it out</p>
       <p v-else class="text-soft">no frame has a say{{ region === 'body' ? ', so the content stands plainly' : '' }}</p>
       <ul>
         <li v-for="s in losers" :key="s.candidate.frame.id" class="mt-0.5 text-soft">

@@ -48,7 +48,14 @@ async function act(does: OrderInput['does'], says: string) {
   notices.say(says)
   emit('moved')
 }
-const STORY: Record<string, string> = { note: 'Noted', mailed: 'Mailed again', placed: 'Placed' }
+const STORY: Record<string, string> = {
+  note: 'Noted',
+  mailed: 'Mailed again',
+  placed: 'Placed',
+  'paid-twice': 'Paid a second time: this payment goes back by itself',
+  'surplus-refunded': 'The second payment went back',
+  'payment-differs': 'A payment was reported that differs from the order',
+}
 const storyOf = ({ what, note }: OrderAnswer['story'][number]) =>
   what === 'came' ? `${note} came` : (STORY[what] ?? ORDER_WORDS[what as keyof typeof ORDER_WORDS] ?? what)
 const addresses = computed(() => {

@@ -17,7 +17,7 @@ export function sumsHtml(
   const { currency } = totals
   const row = (label: string, amount: string, attributes = parts.row) =>
     `<dt${attributes}>${label}</dt><dd${attributes.replace('class="', 'class="of-shop-money ') || ' class="of-shop-money"'}>${amount}</dd>`
-  const percent = new Intl.NumberFormat(scene.catalogue.site.settings.locale, { maximumFractionDigits: 2 })
+  const percent = new Intl.NumberFormat(scene.catalogue.site.settings.locale, { maximumFractionDigits: 5 })
   const taxes = totals.taxes.map((t) => {
     const rate = `${escapeHtml(t.label)} ${percent.format(t.rate / 100)}%`
     const words = say(totals.included ? 'taxIn' : 'taxOn', scene).replaceAll('{tax}', () => rate)

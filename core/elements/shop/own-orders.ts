@@ -1,5 +1,6 @@
 import { ORDER_STATES, type OrderState, type ShownOrder } from '../../shop'
 import { AS_USUAL, type Scene, escapeHtml } from '../../drawing'
+import { dayIn } from '../../site'
 import type { Property } from '../../tree'
 import { type ElementSpec, text } from '../spec'
 import { SHOP_CSS, money, saying, shoppingOf } from './bits'
@@ -58,7 +59,7 @@ export const ownOrders: ElementSpec = {
       part('total', 'shop-money'),
     ]
     const one = (scene: Scene, { number: name, state: is, at, order, address }: ShownOrder): string => {
-      const day = scene.formats.date(new Date(at).toISOString().slice(0, 10), AS_USUAL)
+      const day = scene.formats.date(dayIn(scene.catalogue.site.settings.timeZone, at).day, AS_USUAL)
       const way = `<a href="${escapeHtml(address)}">${escapeHtml(name)}</a>, ${escapeHtml(day)}`
       const things = order.lines.map((l) => `${l.count} × ${[l.title, l.label].filter(Boolean).join(', ')}`).join('; ')
       return (

@@ -1,3 +1,4 @@
+import { withoutEnds } from '../../text'
 import type { PlainEdit } from '../../edits'
 import { refuse } from '../../shape'
 import {
@@ -148,12 +149,13 @@ export function writeHouseTokens(house: HouseStyle): Group {
 }
 
 const idOf = (path: readonly string[]): string =>
-  path
-    .join('-')
-    .toLowerCase()
-    .replace(/[^a-z0-9-]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40) || 'colour'
+  withoutEnds(
+    path
+      .join('-')
+      .toLowerCase()
+      .replace(/[^a-z0-9-]+/g, '-'),
+    '-',
+  ).slice(0, 40) || 'colour'
 
 /** What a colour of somebody else's file is called: by what is said of it, else by its names. */
 const nameOf = ({ path, description }: Token): string => (description || path.join(' ')).slice(0, 60)

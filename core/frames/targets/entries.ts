@@ -1,7 +1,8 @@
+import { countDistinct } from '../../conditions'
 import { byValue, exact, judged, key, list, oneOf } from '../../shape'
 import type { Catalogue, Id } from '../../site'
 import type { Facts } from '../facts'
-import { and } from '../../words'
+import { andAlso } from '../../words'
 import {
   type Refinement,
   refinementHolds,
@@ -22,13 +23,6 @@ export interface EntriesTarget {
 
 const MOST_REFINEMENTS = 20
 const typeOrAny = byValue((v) => (v === null ? judged(() => null) : key('Choose a page type')))
-
-/** Equal refinements count once, however often they are said (rules: Targets). */
-function differing(where: readonly Refinement[]): number {
-  // Those of different kinds differ; only what may be equal is looked at closer.
-  const mayBeEqual = where.some((r, i) => where.findIndex((other) => other.kind === r.kind) < i)
-  return mayBeEqual ? new Set(where.map((r) => JSON.stringify(r))).size : where.length
-}
 
 const isOfType = ({ type }: EntriesTarget, { entry }: Facts): boolean =>
   entry !== null && (type === null || entry.type === type)
@@ -67,7 +61,7 @@ export const entries: TargetSpec<EntriesTarget> = {
     where: list(refinementShape, MOST_REFINEMENTS, `A target can have ${MOST_REFINEMENTS} refinements`),
   }),
   narrowness: ({ type, where }) => (where.length > 0 ? 3 : type === null ? 1 : 2),
-  refinements: ({ where }) => differing(where),
+  refinements: ({ where }) => countDistinct(where),
   matches: (target, facts, catalogue) =>
     isOfType(target, facts) && target.where.every((r) => refinementHolds(r, facts, catalogue)),
   test(target, catalogue) {
@@ -89,7 +83,7 @@ export const entries: TargetSpec<EntriesTarget> = {
   implied: ({ where }) => where.length === 0,
   words({ type, where }, names) {
     const facts = where.map((r) => refinementName(r, type, names))
-    return [type === null ? 'Entries' : names.type(type, true), ...(facts.length > 0 ? [and(facts)] : [])].join(' ')
+    return [type === null ? 'Entries' : names.type(type, true), ...(facts.length > 0 ? [andAlso(facts)] : [])].join(' ')
   },
   choices: (catalogue) => [...inTerms(catalogue), ...byPeople(catalogue)],
   exchange(target, by) {

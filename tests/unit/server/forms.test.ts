@@ -283,7 +283,12 @@ test('two forms on a page, one led elsewhere; one that is not there; one in anot
 test('what was kept is listed, searched, noted, taken out as a table, and gone when its time is over', async () => {
   await post(await sent({ ...RIGHT, name: '=SUM(A1)' }))
   await post(await sent({ ...RIGHT, name: 'Orla', about: 'visit', group: '12' }))
-  const messages = new Messages(db(), content, () => now)
+  const messages = new Messages(
+    db(),
+    content,
+    () => undefined,
+    () => now,
+  )
   const all = await messages.list({})
   expect(all.messages.map((m) => m.message.answers[0]!.says)).toEqual([['Orla'], ['=SUM(A1)']])
   expect(all.counts).toEqual([{ form: 'Ask the keeper', state: 'unread', count: 2 }])

@@ -4,6 +4,7 @@ import type { Request } from '#core/conditions'
 import { type Design, type Frame, resolveInTurn, rulesOf } from '#core/frames'
 import { REGIONS, emptyLayout } from '#core/tree'
 import { PLAIN_HOUSE } from '#core/styles'
+import { NO_WORK } from '../../../fixtures'
 import { randomFrame, randomSite, layoutRegions } from '../frames/random'
 import { diceOf, seeds } from '../layouts/random'
 
@@ -79,7 +80,7 @@ test('of two that are tied, raising either by one place makes it the one before 
           const other = finding.frames.find((f) => f !== id)!
           for (const key of finding.pages) {
             const page = catalogue.page(key)!
-            const { candidates } = resolveInTurn({ frames, layoutRegions }, catalogue, page, VISITOR)
+            const { candidates } = resolveInTurn({ frames, layoutRegions, work: NO_WORK }, catalogue, page, VISITOR)
             const places = [id, other].map((f) => candidates.findIndex((c) => c.frame.id === f))
             expect(places[0]).toBeLessThan(places[1]!)
           }

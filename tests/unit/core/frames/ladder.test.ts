@@ -9,7 +9,7 @@ import {
   usesOfLayouts,
   tabulate,
 } from '#core/frames'
-import { VISITOR, frame, observatory } from '../../../fixtures'
+import { NO_WORK, VISITOR, frame, observatory } from '../../../fixtures'
 
 const catalogue = observatory()
 const names = namesFrom(catalogue)
@@ -26,7 +26,7 @@ const layoutRegions = new Map([
   ['B2', 'body'],
   ['H', 'header'],
 ] as const)
-const compiled = (frames: Frame[]) => new CompiledRules({ frames, layoutRegions }, catalogue)
+const compiled = (frames: Frame[]) => new CompiledRules({ frames, layoutRegions, work: NO_WORK }, catalogue)
 const member = { onlyWhen: [{ kind: 'role' as const, roles: ['member'] }] }
 
 describe('the ladder', () => {

@@ -2,7 +2,7 @@ import type { Circumstance, FieldTestOp, Request } from '#core/conditions'
 import type { Frame, Refinement, Rules, Say, Target } from '#core/frames'
 import { REGIONS, type LayoutRegion } from '#core/tree'
 import { Catalogue, type Entry, type Site } from '#core/site'
-import { entry, frame, smallSite } from '../../../fixtures'
+import { NO_WORK, entry, frame, smallSite } from '../../../fixtures'
 import type { Dice } from '../layouts/random'
 
 /** Random sites, designs and requests, small enough that frames often meet on the same page. */
@@ -138,7 +138,7 @@ export function randomFrame(dice: Dice, catalogue: Catalogue, id: string): Frame
 
 export function randomRules(dice: Dice, catalogue: Catalogue, most = 14): Rules {
   const frames = Array.from({ length: 1 + dice.below(most) }, (_, i) => randomFrame(dice, catalogue, `f${i}`))
-  return { frames, layoutRegions }
+  return { frames, layoutRegions, work: NO_WORK }
 }
 
 export function randomRequest(dice: Dice): Request {

@@ -15,7 +15,7 @@ import {
 } from '#core/frames'
 import type { LayoutRegion } from '#core/tree'
 import { Catalogue, findByWords } from '#core/site'
-import { VISITOR, entry, frame, mirror, note, observatory, refractor, smallSite } from '../../../fixtures'
+import { NO_WORK, VISITOR, entry, frame, mirror, note, observatory, refractor, smallSite } from '../../../fixtures'
 
 const catalogue = observatory()
 const layoutRegions = new Map<string, LayoutRegion>([
@@ -50,7 +50,8 @@ function shows(
 ): string {
   const found = new Set(
     orders(frames).map((stored) => {
-      const { shown } = resolveInTurn({ frames: stored, layoutRegions }, at, at.page(key)!, request).regions.body
+      const { shown } = resolveInTurn({ frames: stored, layoutRegions, work: NO_WORK }, at, at.page(key)!, request)
+        .regions.body
       return shown.kind === 'layout' ? shown.layout : shown.kind
     }),
   )
@@ -272,7 +273,12 @@ describe('who wins', () => {
       frame('a', [TOOLS], { header: { kind: 'empty' } }),
       frame('b', [EVERY], { header: use('H'), body: use('A') }),
     ]
-    const { regions } = resolveInTurn({ frames, layoutRegions }, catalogue, catalogue.page('entry:refractor')!, VISITOR)
+    const { regions } = resolveInTurn(
+      { frames, layoutRegions, work: NO_WORK },
+      catalogue,
+      catalogue.page('entry:refractor')!,
+      VISITOR,
+    )
     expect(regions).toMatchObject({
       header: { shown: { kind: 'empty' }, by: 'a' },
       body: { shown: { layout: 'A' }, by: 'b' },
@@ -380,7 +386,7 @@ describe('why', () => {
     body('west', [tools(EAST, { kind: 'field', field: 'works', op: 'is', value: false })], 'C'),
     body('elsewhere', [{ kind: 'person-pages' }], 'C'),
   ]
-  const rules = { frames, layoutRegions }
+  const rules = { frames, layoutRegions, work: NO_WORK }
   const page = catalogue.page('entry:refractor')!
   const why = whyOf(resolveInTurn(rules, catalogue, page, VISITOR), rules, catalogue, page, VISITOR)
 
@@ -458,7 +464,7 @@ describe('words', () => {
           { kind: 'role', roles: ['member'] },
         ],
       },
-      'Every page, on a phone or a tablet and for a member',
+      'Every page, on a phone or a tablet, and for a member',
     ],
     [{ covers: [EVERY], name: 'House' }, 'House'],
   ])('%#', (part, expected) => {
@@ -550,7 +556,7 @@ test('a page whose entry is not there is still resolved', () => {
   expect(at.pages.some((p) => p.entry === 'x')).toBe(false)
   expect(
     resolveInTurn(
-      { frames: [body('f', [EVERY], 'A')], layoutRegions },
+      { frames: [body('f', [EVERY], 'A')], layoutRegions, work: NO_WORK },
       at,
       { key: 'entry:x', kind: 'entry', address: '/x', title: 'x', entry: 'x' },
       VISITOR,

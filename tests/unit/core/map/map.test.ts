@@ -11,7 +11,7 @@ import {
 } from '#core/frames'
 import { cellOf, groupPages, mapRows, targetsFor } from '#core/map'
 import { REGIONS, type LayoutRegion } from '#core/tree'
-import { VISITOR, frame, observatory } from '../../../fixtures'
+import { NO_WORK, VISITOR, frame, observatory } from '../../../fixtures'
 
 const catalogue = observatory()
 const layoutRegions = new Map<string, LayoutRegion>([
@@ -23,13 +23,14 @@ const use = (layout: string) => ({ kind: 'use' as const, layout })
 const site = frame('site', [{ kind: 'every' }], { header: use('H') })
 const tools = frame('tools', [{ kind: 'type', type: 'tool' }], { body: use('A') })
 const oneTool = frame('one', [{ kind: 'page', page: 'entry:mirror' }], { body: use('B'), header: { kind: 'empty' } })
-const table = (...frames: Frame[]) => tabulate(new CompiledRules({ frames, layoutRegions }, catalogue), VISITOR)
+const table = (...frames: Frame[]) =>
+  tabulate(new CompiledRules({ frames, layoutRegions, work: NO_WORK }, catalogue), VISITOR)
 
 test('the table says of every page what resolving it says', () => {
   const frames = [site, tools, oneTool]
   const all = table(...frames)
   for (const [i, page] of catalogue.pages.entries()) {
-    const { regions } = resolveInTurn({ frames, layoutRegions }, catalogue, page, VISITOR)
+    const { regions } = resolveInTurn({ frames, layoutRegions, work: NO_WORK }, catalogue, page, VISITOR)
     for (const [r, region] of REGIONS.entries()) expect(shownAt(all, i, r)).toEqual(regions[region].shown)
   }
 })

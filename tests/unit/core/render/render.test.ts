@@ -185,6 +185,7 @@ describe('compiling', () => {
         {
           frames: [frame('f', [{ kind: 'every' }], { body: { kind: 'use', layout: 'b' } })],
           layoutRegions: new Map([['b', 'body']]),
+          work: new Map(),
         },
         catalogue,
         found,

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import {
   Catalogue,
+  ColumnWays,
   FIELD_KINDS,
   type Field,
   type FieldKind,
@@ -10,8 +11,8 @@ import {
   entrySubject,
   isHeld,
   namedIn,
-  numberIn,
   readField,
+  readNumber,
 } from '#core/site'
 import { makeDemo } from '#demo/index'
 
@@ -25,35 +26,124 @@ const choices = [
 ]
 const fieldOf = (kind: FieldKind): Field => ({ id: 'f', label: 'F', kind, choices })
 
-test.each<[string, number | null]>([
-  ['42', 42],
-  ['42 cm', 42],
-  ['-3.5', -3.5],
-  ['1,234.50', 1234.5],
-  ['1.234,50', 1234.5],
-  ['1,234', 1234],
-  ['1,5', 1.5],
-  ['1.234.567', 1234567],
-  ['1 234', 1234],
-  ['€ 12.00', 12],
-  ['twelve', null],
-  ['', null],
-])('the number in %p is %p', (words, number) => expect(numberIn(words)).toBe(number))
+const decimals = { point: { decimal: 'point' as const }, comma: { decimal: 'comma' as const } }
+
+test.each<[words: string, point: number | null, comma: number | null]>([
+  ['42', 42, 42],
+  ['-3.5', -3.5, -3.5],
+  ['.097', 0.097, 0.097],
+  ['-.5', -0.5, -0.5],
+  ['1e3', 1000, 1000],
+  ['1e-7', 1e-7, 1e-7],
+  ['0,125', 0.125, 0.125],
+  ['1.250', 1.25, 1250],
+  ['1,250', 1250, 1.25],
+  ['1,000', 1000, 1],
+  ['1,234.50', 1234.5, 1234.5],
+  ['1.234,50', 1234.5, 1234.5],
+  ['1,5', 1.5, 1.5],
+  ['1.234.567', 1234567, 1234567],
+  ['1.23.456', null, null],
+  ['1 234', 1234, 1234],
+  ['1 23', null, null],
+  ["12'500.5", 12500.5, 12500.5],
+  ['−3', -3, -3],
+  ['twelve', null, null],
+  ['5%', null, null],
+  ['', null, null],
+])('%p is %p where a point tells decimals, and %p where a comma does', (words, point, comma) => {
+  const number = (decimal: keyof typeof decimals) => converted(fieldOf('number'), words, decimals[decimal])
+  expect([readNumber(words, 'point'), readNumber(words, 'comma')]).toEqual([point, comma])
+  expect([number('point'), number('comma')]).toEqual([point, comma])
+})
+
+test.each<[words: string, currency: string, amount: number | null]>([
+  ['€ 12.00', 'EUR', 12],
+  ['12,50 €', 'EUR', 12.5],
+  ['EUR 9', 'EUR', 9],
+  ['£9.00', 'EUR', null],
+  ['9 USD', 'GBP', null],
+  ['9', 'JPY', 9],
+  ['free', 'EUR', null],
+])('%p on a site that sells in %s is %p', (words, currency, amount) =>
+  expect(converted(fieldOf('money'), words, { decimal: 'point', currency })).toBe(amount),
+)
+
+test('a number that is one stays it, wherever it is written', () => {
+  expect(converted(fieldOf('money'), 1.125, decimals.comma)).toBe(1.125)
+  expect(converted(fieldOf('number'), '212 cm')).toBe(212)
+})
+
+test.each<[words: string, dayFirst: string | null, monthFirst: string | null]>([
+  ['2026-03-29', '2026-03-29', '2026-03-29'],
+  ['2026-03-29T14:00', '2026-03-29', '2026-03-29'],
+  ['29.3.2026', '2026-03-29', '2026-03-29'],
+  ['3.4.2026', '2026-04-03', '2026-04-03'],
+  ['29/03/2026', '2026-03-29', null],
+  ['03/29/2026', '2026-03-29', '2026-03-29'],
+  ['3/4/2026', '2026-04-03', '2026-03-04'],
+  ['29 March 2026', '2026-03-29', '2026-03-29'],
+  ['29. März 2026', '2026-03-29', '2026-03-29'],
+  ['29 mars 2026', '2026-03-29', '2026-03-29'],
+  ['29 de marzo de 2026', '2026-03-29', '2026-03-29'],
+  ['2026年3月29日', '2026-03-29', '2026-03-29'],
+  ['Sun, 29 Mar 2026 14:00:00 GMT', '2026-03-29', '2026-03-29'],
+  ['March 29th, 2026', '2026-03-29', '2026-03-29'],
+  ['30 February 2026', null, null],
+  ['29.3.2026 or later', null, null],
+  ['29.3.2026 25:30', null, null],
+  ['soon', null, null],
+])('%p names the day %p, or %p where the month comes first', (words, dayFirst, monthFirst) => {
+  const second = monthFirst === null && dayFirst !== null ? dayFirst : monthFirst
+  expect([dayNamed(words), dayNamed(words, 'month-first')]).toEqual([dayFirst, second])
+})
 
 test.each<[string, string | null]>([
-  ['2026-03-29', '2026-03-29'],
-  ['2026-03-29T14:00', '2026-03-29'],
-  ['29.3.2026', '2026-03-29'],
-  ['29/03/2026', '2026-03-29'],
-  ['03/29/2026', '2026-03-29'],
-  ['3/4/2026', null],
-  ['4/4/2026', '2026-04-04'],
-  ['29 March 2026', '2026-03-29'],
-  ['Sun, 29 Mar 2026 14:00:00 GMT', '2026-03-29'],
-  ['March 29th, 2026', '2026-03-29'],
-  ['30 February 2026', null],
-  ['soon', null],
-])('the day that %p names is %p', (words, day) => expect(dayNamed(words)).toBe(day))
+  ['2026-03-29 14:00', '2026-03-29T14:00'],
+  ['2026-03-29T14:00:00+02:00', '2026-03-29T14:00:00+02:00'],
+  ['29.3.2026 14:00 Uhr', '2026-03-29T14:00'],
+  ['29 mars 2026 14h30', '2026-03-29T14:30'],
+  ['29/03/2026 2:05 pm', '2026-03-29T14:05'],
+  ['29/03/2026 12 am', '2026-03-29T00:00'],
+  ['Sun, 29 Mar 2026 14:00:00 GMT', '2026-03-29T14:00:00Z'],
+  ['29.3.2026', '2026-03-29T00:00'],
+  ['29.3.2026 25:30', null],
+  ['29.3.2026 14:60', null],
+  ['29.3.2026 in the evening', null],
+])('the moment that %p names is %p', (words, moment) => expect(converted(fieldOf('moment'), words)).toBe(moment))
+
+test.each<[string, boolean | null]>([
+  ['Ja', true],
+  ['non', false],
+  ['sí', true],
+  ['nie', false],
+  ['ναι', true],
+  ['いいえ', false],
+  ['maybe', null],
+])('%p is %p in one of the languages that are offered', (words, is) =>
+  expect(converted(fieldOf('yes-no'), words)).toBe(is),
+)
+
+test('a column is read in one way: as its own values say, else as it was answered, else as the site writes', () => {
+  const type = { ...site.types[0]!, fields: [{ id: 'f', label: 'F', kind: 'number' as const }] }
+  const ways = (cells: string[], target: string) => {
+    const found = new ColumnWays({ Cell: target }, type)
+    for (const cell of cells) found.see({ Cell: cell })
+    return found
+  }
+  const american = { decimal: 'point', order: 'month-first' } as const
+  // One value says it for all of them.
+  expect(ways(['03/04/2026', '03/29/2026'], 'date').ways({})).toEqual({ Cell: { order: 'month-first' } })
+  expect(ways(['03/04/2026', '29/03/2026'], 'date').questions(american, {})).toEqual([])
+  // Where none does it is asked, with examples.
+  const open = ways(['03/04/2026', '05/06/2026'], 'date')
+  expect(open.questions(american, {})).toEqual([
+    { column: 'Cell', kind: 'day', way: 'month-first', examples: ['03/04/2026', '05/06/2026'] },
+  ])
+  expect(open.ways({ Cell: 'day-first' })).toEqual({ Cell: { order: 'day-first' } })
+  expect(ways(['1.250', '3.000'], 'field:f').questions(american, {})).toHaveLength(1)
+  expect(ways(['1.250', '3,5'], 'field:f').ways({})).toEqual({ Cell: { decimal: 'comma' } })
+})
 
 test('whatever a value comes to in a field, the field can hold it', () => {
   const held = site.entries.flatMap((e) => Object.values(e.fields))
