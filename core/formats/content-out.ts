@@ -1,4 +1,13 @@
-import { type Catalogue, type Entry, type PageType, wordsOf } from '../site'
+import {
+  type Catalogue,
+  type Entry,
+  type Field,
+  type FieldKind,
+  type Id,
+  type PageType,
+  numberWords,
+  wordsOf,
+} from '../site'
 import { type Formats, richHtml } from '../drawing'
 
 /** Entries as they go out: one row for each, in words, under names that come in again. */
@@ -8,6 +17,46 @@ export function contentHtml(entry: Entry, catalogue: Catalogue, formats: Formats
   return richHtml(entry.content, catalogue, formats)
 }
 
+const plain = (name: string): string => name.trim().toLowerCase()
+
+/** How many things of a site have each name, by kinds; counted once for each state of it. */
+const COUNTS = new WeakMap<object, Map<string, ReadonlyMap<string, number>>>()
+
+function countsOf(kind: string, { state }: Catalogue, names: () => Iterable<string>): ReadonlyMap<string, number> {
+  let kinds = COUNTS.get(state)
+  if (!kinds) COUNTS.set(state, (kinds = new Map()))
+  let counts = kinds.get(kind)
+  if (!counts) {
+    const made = new Map<string, number>()
+    for (const name of names()) made.set(plain(name), (made.get(plain(name)) ?? 0) + 1)
+    kinds.set(kind, (counts = made))
+  }
+  return counts
+}
+
+/** What something is called where nothing else of its kind is called so, else its id: it comes in again as itself. */
+const unless = (name: string | undefined, id: Id, counts: ReadonlyMap<string, number>): string =>
+  name === undefined ? '' : plain(name) !== '' && counts.get(plain(name)) === 1 ? name : id
+
+function personName(id: Id, catalogue: Catalogue): string {
+  const { people } = catalogue
+  const counts = countsOf('person', catalogue, () => [...people.values()].flatMap((p) => [p.name, p.slug]))
+  return unless(people.get(id)?.name, id, counts)
+}
+
+function entrySlug(id: Id, catalogue: Catalogue): string {
+  const { entries } = catalogue
+  const names = () =>
+    [...entries.values()].flatMap((e) => (plain(e.title) === plain(e.slug) ? [e.slug] : [e.slug, e.title]))
+  return unless(entries.get(id)?.slug, id, countsOf('entry', catalogue, names))
+}
+
+function pictureName(id: Id, catalogue: Catalogue): string {
+  const { pictures } = catalogue
+  const names = () => [...pictures.values()].flatMap((p) => [p.fileName, p.fileName.replace(/\.\w+$/, ''), p.alt])
+  return unless(pictures.get(id)?.fileName, id, countsOf('picture', catalogue, names))
+}
+
 /** What an entry says, by the names of columns: those of its own first, then its taxonomies and fields by their ids. */
 export function rowOfEntry(
   entry: Entry,
@@ -15,22 +64,23 @@ export function rowOfEntry(
   catalogue: Catalogue,
   formats: Formats,
 ): Record<string, string> {
-  const { people, pictures, terms } = catalogue
+  const { terms } = catalogue
   const named = (taxonomy: string) =>
-    entry.terms
-      .flatMap((id) => terms.get(id) ?? [])
-      .filter((t) => t.taxonomy === taxonomy)
-      .map((t) => t.title)
-      .join('; ')
+    several(
+      entry.terms
+        .flatMap((id) => terms.get(id) ?? [])
+        .filter((t) => t.taxonomy === taxonomy)
+        .map((t) => t.title),
+    )
   const row: Record<string, string> = {
     id: entry.id,
     title: entry.title,
     slug: entry.slug,
     summary: entry.summary,
     content: contentHtml(entry, catalogue, formats),
-    picture: (entry.picture && pictures.get(entry.picture)?.fileName) ?? '',
-    person: (entry.person && people.get(entry.person)?.name) ?? '',
-    parent: (entry.parent && catalogue.entries.get(entry.parent)?.slug) ?? '',
+    picture: entry.picture ? pictureName(entry.picture, catalogue) : '',
+    person: entry.person ? personName(entry.person, catalogue) : '',
+    parent: entry.parent ? entrySlug(entry.parent, catalogue) : '',
     date: entry.date ?? '',
     published: entry.published ? 'yes' : 'no',
   }
@@ -44,22 +94,47 @@ export function rowOfEntry(
 }
 
 function fieldWords(value: unknown, kind: string, catalogue: Catalogue, formats: Formats): string | null {
-  const { people, pictures, entries } = catalogue
   if (value === null || value === undefined) return ''
   if (kind === 'rich') return richHtml(value, catalogue, formats)
-  if (kind === 'person') return people.get(String(value))?.name ?? ''
-  if (kind === 'entry') return entries.get(String(value))?.slug ?? ''
-  if (kind === 'picture') return pictures.get(String(value))?.fileName ?? ''
-  if (kind === 'pictures' && Array.isArray(value))
-    return value.map((id) => pictures.get(String(id))?.fileName ?? '').join('; ')
-  if (kind === 'documents' && Array.isArray(value))
-    return (value as { address?: unknown }[]).map((d) => String(d.address ?? '')).join('; ')
+  if (kind === 'person') return personName(String(value), catalogue)
+  if (kind === 'entry') return entrySlug(String(value), catalogue)
+  if (kind === 'picture') return pictureName(String(value), catalogue)
+  if (kind === 'pictures' && Array.isArray(value)) return several(value.map((id) => pictureName(String(id), catalogue)))
   return null
 }
 
-const cellWords = (value: unknown, field: PageType['fields'][number]): string =>
-  Array.isArray(value) ? value.map((v) => wordsOf(v, field)).join('; ') : wordsOf(value, field)
+/** Values that have parts of their own go out as JSON, and come in again as it. */
+const AS_JSON: ReadonlySet<FieldKind> = new Set(['documents', 'offers'])
 
-/** A cell that no spreadsheet takes for a sum: what would begin one is quoted (OWASP, CSV injection). */
+/** What sets several things in one cell apart. */
+const SETS_APART = /[;|\n,]/
+
+/** Several things in one cell: one behind the other where that tells them apart, else as JSON. */
+const several = (words: readonly string[]): string =>
+  words.some((w) => SETS_APART.test(w) || w.trim() !== w || w === '') ? JSON.stringify(words) : words.join('; ')
+
+function cellWords(value: unknown, field: Field): string {
+  if (AS_JSON.has(field.kind)) return Array.isArray(value) && value.length > 0 ? JSON.stringify(value) : ''
+  if (Array.isArray(value)) return several(value.map((v) => wordsOf(v, field)))
+  const floor = (value as { floor?: unknown } | null)?.floor
+  if (field.kind === 'position' && floor !== undefined) return JSON.stringify(value)
+  return typeof value === 'number' ? numberWords(value) : wordsOf(value, field)
+}
+
+/** A value as JSON has it: numbers as numbers, yes and no as true and false, several things as a list. */
+export function jsonOf(value: unknown, field: Field, words: string): unknown {
+  if (value === null || value === undefined || value === '') return null
+  if (typeof value === 'number' || typeof value === 'boolean') return value
+  if (field.kind === 'choices' && Array.isArray(value)) return value.map((v) => wordsOf(v, field))
+  return AS_JSON.has(field.kind) || field.kind === 'position' ? value : words
+}
+
+/** Signs with which spreadsheets take a cell for a sum (OWASP, CSV injection): also full-width, and behind a delimiter. */
+const SUM = /^'*[\s;,]*[=+\-@\t\r＝＋－＠]/
+
+/** A cell that no spreadsheet takes for a sum: what would begin one has a quotation mark before it. */
 export const safeCell = (cell: string): string =>
-  /^[=+\-@\t\r]/.test(cell) && !/^[-+]?\d[\d.,]*$/.test(cell) ? `'${cell}` : cell
+  SUM.test(cell) && !/^[-+]?\d[\d.,e-]*$/.test(cell) ? `'${cell}` : cell
+
+/** The same cell as it was before: see `safeCell`. */
+export const unsafeCell = (cell: string): string => (cell.startsWith("'") && SUM.test(cell) ? cell.slice(1) : cell)

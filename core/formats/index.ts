@@ -22,5 +22,5 @@ export {
   type Choice,
 } from './import'
 export { type PlanRead, readFloorPlan, writeFloorPlan } from './geojson'
-export { contentHtml, rowOfEntry, safeCell } from './content-out'
+export { contentHtml, rowOfEntry, safeCell, unsafeCell, jsonOf } from './content-out'
 export { MOST_TOKENS, type TokensRead, type Untaken, editBetween, readHouseTokens, writeHouseTokens } from './tokens'

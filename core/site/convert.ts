@@ -58,7 +58,7 @@ function numberIn(words: string, named: Named): number | null {
 /** An amount in the currency of the site; null for one that is said to be in another. */
 function moneyIn(words: string, { decimal = 'point', currency }: Named): number | null {
   const [, before = '', number = '', behind = ''] =
-    /^([^\d.,+−-]*)([-−+]?[\d.,\s'’]*\d)([^\d]*)$/.exec(words.trim()) ?? []
+    /^([^\d.,+−-]*)([-−+]?[\d.,\s'’]*\d(?:e[-+]?\d{1,3})?)([^\d]*)$/i.exec(words.trim()) ?? []
   const signs = [before, behind].map((sign) => sign.trim()).filter(Boolean)
   return signs.every((sign) => isCurrency(sign, currency)) ? readNumber(number, decimal) : null
 }
@@ -90,6 +90,8 @@ function choiceNamed(words: string, { choices = [] }: Field): Id | null {
 
 /** Several things named in one text, told apart by semicolons, bars, lines, or else commas. */
 export function partsOf(words: string): string[] {
+  const json = jsonIn(words)
+  if (Array.isArray(json) && json.every((v) => typeof v === 'string')) return json
   const mark = /[;|\n]/.test(words) ? /[;|\n]/ : /,/
   return words
     .split(mark)
@@ -102,6 +104,25 @@ const every = <T>(found: (T | null | undefined)[]): T[] | null =>
   found.length > 0 && found.every((f) => f !== null && f !== undefined) ? (found as T[]) : null
 const listOf = (value: unknown): string[] =>
   Array.isArray(value) ? value.filter((v) => typeof v === 'string') : partsOf(wordsOf(value))
+
+/** What JSON in a cell says; undefined for what is none. */
+function jsonIn(value: unknown): unknown {
+  if (typeof value !== 'string' || !/^\s*[[{]/.test(value)) return typeof value === 'object' ? value : undefined
+  try {
+    return JSON.parse(value)
+  } catch (error) {
+    if (error instanceof SyntaxError) return undefined
+    throw error
+  }
+}
+
+/** A value that was written as JSON, where the field can hold it; else what its words come to. */
+const jsonOr =
+  (convert: Convert): Convert =>
+  (value, field, named) => {
+    const json = jsonIn(value)
+    return json !== undefined && json !== null && isHeld(field, json) ? json : convert(value, field, named)
+  }
 
 /** How a value of any kind comes to be one of each kind; null or undefined where it does not. */
 const CONVERT: Readonly<Record<FieldKind, Convert>> = {
@@ -117,15 +138,16 @@ const CONVERT: Readonly<Record<FieldKind, Convert>> = {
   choices: (value, field) => every(listOf(value).map((v) => choiceNamed(v, field))),
   picture: (value, _, { picture }) => picture?.(wordsOf(firstOf(value))),
   pictures: (value, _, { picture }) => every(listOf(value).map((v) => picture?.(v))),
-  documents: (value) =>
+  documents: jsonOr((value) =>
     every(listOf(value).map((v) => (safeAddress(v) ? { name: v.split('/').pop() || v, address: v } : null))),
-  offers: () => null,
+  ),
+  offers: jsonOr(() => null),
   link: (value) => safeAddress(wordsOf(value)),
-  position(value) {
+  position: jsonOr((value) => {
     const [x, y] = wordsOf(value).split(/[,;\s]+/)
     const found = [x, y].map((n) => (n ? Number(n) : NaN))
     return found.every(Number.isFinite) ? { x: found[0], y: found[1] } : null
-  },
+  }),
   person: (value, _, { person }) => person?.(wordsOf(value)),
   entry: (value, { of }, { entry }) => entry?.(wordsOf(value), of),
 }

@@ -57,3 +57,9 @@ export function readNumber(words: string, decimal: Decimal): number | null {
   const number = Number(`${sign === '−' ? '-' : sign}${read}${exponent === undefined ? '' : `e${exponent}`}`)
   return Number.isFinite(number) && Math.abs(number) <= 1e12 ? number : null
 }
+
+/** A number as a file has it: digits with a point, which read as the same number in every language. */
+export function numberWords(number: number): string {
+  const words = String(number)
+  return isReadTwoWays(words) ? `${words}0` : words
+}

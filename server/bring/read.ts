@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { Unzip, UnzipInflate, type UnzipFile } from 'fflate'
 import { fail } from '../../core/problems'
 import { textOf } from './decode'
-import { readFeed, readLines, readMarkdown, readTable } from './formats'
+import { readFeed, readJson, readLines, readMarkdown, readTable } from './formats'
 import { type Row, type Sheet, sheetOf } from './sheet'
 
 /** What a file holds, by its name and by what stands in it. */
@@ -20,13 +20,14 @@ function rowsOf(bytes: Uint8Array, name: string, encoding?: string): { format: S
   const text = textOf(bytes, encoding)
   const ending = endingOf(name)
   if (ending === 'md' || ending === 'markdown') return { format: 'markdown', rows: [readMarkdown(text, name)] }
-  if (ending === 'jsonl' || ending === 'ndjson' || /^\s*\{/.test(text))
-    return { format: 'jsonl', rows: readLines(text) }
-  if (ending === 'xml' || ending === 'atom' || ending === 'rss' || /^\s*<(\?xml|rss|feed)/i.test(text))
+  if (ending === 'jsonl' || ending === 'ndjson') return { format: 'jsonl', rows: readLines(text) }
+  if (ending === 'json' || ending === 'geojson' || /^\s*[[{]/.test(text))
+    return { format: 'jsonl', rows: readJson(text) ?? readLines(text) }
+  if (ending === 'xml' || ending === 'atom' || ending === 'rss' || /^\s*<(\?xml|rss|feed|rdf:RDF)/i.test(text))
     return { format: 'feed', rows: readFeed(text) }
   if (ending === 'tsv' || ending === 'tab') return { format: 'tsv', rows: readTable(text, '\t') }
   if (ending === 'csv' || ending === 'txt') return { format: 'csv', rows: readTable(text, '') }
-  return fail('sheet-wrong', { why: 'its name ends with nothing that is read: csv, tsv, jsonl, md, xml or zip' })
+  return fail('sheet-wrong', { why: 'its name ends with nothing that is read: csv, tsv, json, jsonl, md, xml or zip' })
 }
 
 /** Reads what is brought along. Pictures in a zip are written into `folder`. */
@@ -41,7 +42,7 @@ export async function readSheet(path: string, name: string, folder: string, enco
 }
 
 const PICTURE = /\.(jpe?g|png|webp|gif|avif|tiff?|svg)$/i
-const READ = /\.(md|markdown|csv|tsv|tab|jsonl|ndjson|xml|atom|rss)$/i
+const READ = /\.(md|markdown|csv|tsv|tab|json|geojson|jsonl|ndjson|xml|atom|rss)$/i
 
 /** Files that systems write beside others, and what could lie outside of the folder. */
 const isNoise = (name: string): boolean => /(^|\/)(__MACOSX|\.[^/]*|Thumbs\.db)/.test(name) || name.endsWith('/')
@@ -93,7 +94,8 @@ function unpack(bytes: Uint8Array): { name: string; bytes: Uint8Array }[] {
 async function readZip(bytes: Uint8Array, folder: string, encoding?: string): Promise<Sheet> {
   const files = unpack(bytes)
   const texts = files.filter((f) => READ.test(f.name))
-  if (texts.length === 0) fail('sheet-wrong', { why: 'it holds no file that is read: csv, tsv, jsonl, md or xml' })
+  if (texts.length === 0)
+    fail('sheet-wrong', { why: 'it holds no file that is read: csv, tsv, json, jsonl, md or xml' })
   const rows = texts.flatMap((f) => rowsOf(f.bytes, f.name, encoding).rows)
   const pictures: Sheet['pictures'] = []
   await mkdir(folder, { recursive: true, mode: 0o700 })

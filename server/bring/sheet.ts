@@ -1,4 +1,5 @@
 import { fail } from '../../core/problems'
+import { numberWords } from '../../core/site'
 
 /** What is brought along, whatever it came in: rows of words under named columns. */
 export type Row = Record<string, string>
@@ -54,6 +55,11 @@ export function cellOf(value: unknown): string {
   if (typeof value === 'string') return value
   if (value instanceof Date)
     return Number.isNaN(value.getTime()) ? '' : value.toISOString().replace(/T00:00:00\.000Z$/, '')
-  if (Array.isArray(value)) return value.map(cellOf).join('; ')
+  if (typeof value === 'number') return numberWords(value)
+  if (Array.isArray(value)) {
+    const words = value.map(cellOf)
+    const plain = value.every((v) => typeof v !== 'object') && !words.some((w) => /[;|\n,]/.test(w))
+    return plain ? words.join('; ') : JSON.stringify(value)
+  }
   return typeof value === 'object' ? JSON.stringify(value) : String(value)
 }

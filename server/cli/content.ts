@@ -3,7 +3,7 @@ import { basename, join, resolve } from 'node:path'
 import { Readable } from 'node:stream'
 import { type Zippable, zipSync } from 'fflate'
 import type { Command } from 'commander'
-import { guessTargets } from '../../core/site'
+import { type ColumnWay, guessTargets } from '../../core/site'
 import { counted } from '../../core/words'
 import type { BringInput } from '../../shared/api/types'
 import { restoreBackup, writeBackup } from '../database/backup'
@@ -23,6 +23,7 @@ interface ImportOptions {
   publish?: boolean
   encoding?: string
   dry?: boolean
+  way?: string[]
 }
 
 /** `--column "Headline=title"`: what a column is, where its name does not say it. */
@@ -34,6 +35,16 @@ function namedColumns(given: readonly string[]): Record<string, string> {
       return [one.slice(0, at), one.slice(at + 1)]
     }),
   )
+}
+
+const WAYS: readonly string[] = ['day-first', 'month-first', 'point', 'comma']
+
+/** `--way "Price=comma"`: how a column is written that can be read in two ways. */
+function namedWays(given: readonly string[]): Record<string, ColumnWay> {
+  const ways = namedColumns(given)
+  const wrong = Object.values(ways).find((way) => !WAYS.includes(way))
+  if (wrong !== undefined) throw new CallError(`A way is one of ${WAYS.join(', ')}; ${wrong} is not.`)
+  return ways as Record<string, ColumnWay>
 }
 
 /** A file as it is, or a folder as a zip of all that lies in it. */
@@ -67,12 +78,22 @@ async function importContent(file: string, options: ImportOptions): Promise<void
       columns,
       published: options.publish ?? false,
       make: true,
+      ways: namedWays(options.way ?? []),
     }
+    const unknown = Object.keys(plan.ways ?? {}).find((column) => !sheet.columns.includes(column))
+    if (unknown !== undefined) throw new CallError(`The file has no column ${unknown}.`)
+    const strange = Object.keys(namedColumns(options.column ?? [])).find((column) => !sheet.columns.includes(column))
+    if (strange !== undefined) throw new CallError(`The file has no column ${strange}.`)
+    const { questions } = await bring.preview(sheet.id, plan)
+    for (const { column, way, examples } of questions)
+      say(
+        `${column} can be read in two ways (${examples.join(', ')}); it is read ${way}. Say otherwise with --way "${column}=...".`,
+      )
     for (const [column, target] of Object.entries(columns)) say(`${column.padEnd(24)}${target || 'left out'}`)
     if (options.dry) {
       const seen = await bring.preview(sheet.id, plan)
       say(
-        `${counted(seen.fresh, 'new entry', 'new entries')}, ${counted(seen.replaced, 'entry', 'entries')} brought up to date. Nothing was stored.`,
+        `${counted(seen.fresh, 'new entry', 'new entries')}, ${counted(seen.replaced, 'entry', 'entries')} changed, ${seen.same} as before. Nothing was stored.`,
       )
       for (const { row, why } of seen.problems) say(`Row ${row}: ${why}`)
       return
@@ -121,6 +142,7 @@ export function contentCommands(program: Command): void {
     .option('--type <id>', 'the page type whose entries the rows become')
     .option('--new <name>', 'makes a page type of the columns')
     .option('--column <column=target...>', 'what a column is: title, content, field:ID, terms:ID, new:KIND')
+    .option('--way <column=way...>', 'how a column is written: day-first, month-first, point, comma')
     .option('--publish', 'new entries are published at once')
     .option('--encoding <name>', 'in which the file is written, where it does not say')
     .option('--dry', 'only says what it would come to')

@@ -2,7 +2,7 @@ import { type Zippable, strToU8, zip } from 'fflate'
 import { XMLBuilder } from 'fast-xml-parser'
 import Papa from 'papaparse'
 import { stringify as toYaml } from 'yaml'
-import { contentHtml, rowOfEntry, safeCell } from '../../core/formats'
+import { contentHtml, jsonOf, rowOfEntry, safeCell } from '../../core/formats'
 import { feedOf } from '../../core/machines'
 import { fail } from '../../core/problems'
 import type { Entry, PageType } from '../../core/site'
@@ -59,7 +59,7 @@ export class Export {
       case 'tsv':
         return Buffer.from(tableOf(rows, format === 'csv' ? ',' : '\t'))
       case 'jsonl':
-        return Buffer.from(rows.map((row) => JSON.stringify(row) + '\n').join(''))
+        return Buffer.from(rows.map((row, i) => JSON.stringify(typed(row, entries[i]!, type)) + '\n').join(''))
       case 'markdown':
         return this.archive(rows, entries)
       case 'atom':
@@ -121,6 +121,15 @@ export class Export {
     const rss = { '@version': '2.0', '@xmlns:content': 'http://purl.org/rss/1.0/modules/content/', channel }
     return `<?xml version="1.0" encoding="utf-8"?>\n${builder.build({ rss })}`
   }
+}
+
+/** A row with the values of its fields as JSON has them. */
+function typed(row: Row, entry: Entry, type: PageType): Record<string, unknown> {
+  const own = type.fields.flatMap((field): [string, unknown][] => {
+    const name = Object.hasOwn(row, `field ${field.id}`) ? `field ${field.id}` : field.id
+    return [[name, jsonOf(entry.fields[field.id], field, row[name] ?? '')]]
+  })
+  return { ...row, ...Object.fromEntries(own), published: entry.published }
 }
 
 function tableOf(rows: readonly Row[], delimiter: string): string {

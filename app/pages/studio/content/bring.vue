@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { guessTargets } from '#core/site'
+import { type ColumnWay, guessTargets } from '#core/site'
 import { counted } from '#core/words'
 import type { BringInput, BringPreviewAnswer, ImportAnswer, ImportsAnswer, SheetAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
@@ -110,6 +110,21 @@ const see = () =>
   attempt(async () => {
     preview.value = await useApi<BringPreviewAnswer>('POST', `/imports/${sheet.value!.id}/preview`, plan)
   })
+/** The two ways in which the values of a column may be written. */
+const WAYS = {
+  day: [
+    ['day-first', 'day, then month'],
+    ['month-first', 'month, then day'],
+  ],
+  number: [
+    ['point', 'a point tells decimals: 1.5'],
+    ['comma', 'a comma tells decimals: 1,5'],
+  ],
+} as const
+function answer(column: string, way: ColumnWay) {
+  plan.ways = { ...plan.ways, [column]: way }
+  void see()
+}
 const run = () =>
   attempt(async () => {
     await useApi('POST', `/imports/${sheet.value!.id}/run`, plan)
@@ -135,8 +150,8 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
       <section v-if="session.mayDesign" aria-label="Bring along">
         <h1 class="made mb-1 text-xl">Bring content along</h1>
         <p class="mb-4 max-w-2xl text-soft">
-          Tables (CSV, TSV), JSON lines, Markdown files, Atom and RSS feeds; several of them, with their pictures, in a
-          zip. Nothing changes until you have seen what it comes to.
+          Tables (CSV, TSV), JSON, Markdown files, Atom and RSS feeds; several of them, with their pictures, in a zip.
+          Nothing changes until you have seen what it comes to.
         </p>
         <template v-if="!sheet">
           <div
@@ -226,15 +241,28 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
         <div v-if="sheet && preview" class="border border-ink bg-sheet p-4" role="status">
           <p class="mb-3">
             <strong class="font-semibold">{{ counted(preview.fresh, 'new entry', 'new entries') }}</strong>{{
-              preview.replaced
-                ? `, and ${counted(preview.replaced, 'entry is', 'entries are')} brought up to date`
-                : ''
-            }}.
+              preview.replaced ? `, and ${counted(preview.replaced, 'entry', 'entries')} changed` : ''
+            }}{{ preview.same ? `; ${counted(preview.same, 'entry stays', 'entries stay')} as before` : '' }}.
             <template v-if="preview.made.terms.length || preview.made.people.length"
               >Made for them: {{ counted(preview.made.terms.length, 'term') }},
               {{ counted(preview.made.people.length, 'person', 'people') }}.</template
             >
           </p>
+          <fieldset v-for="q in preview.questions" :key="q.column" class="mb-3 border border-edge bg-wash p-3">
+            <legend class="font-semibold">
+              “{{ q.column }}” can be read in two ways, such as {{ q.examples.join(', ') }}
+            </legend>
+            <label v-for="[way, label] in WAYS[q.kind]" :key="way" class="mr-5 inline-flex items-center gap-2">
+              <input
+                type="radio"
+                class="accent-ink"
+                :name="`way-${q.column}`"
+                :checked="q.way === way"
+                @change="answer(q.column, way)"
+              />
+              {{ label }}
+            </label>
+          </fieldset>
           <ul class="mb-3 border-t">
             <li v-for="(e, i) in preview.entries" :key="i" class="border-b py-1.5">
               <span class="made text-base">{{ e.title || 'Untitled' }}</span>
