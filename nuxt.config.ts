@@ -20,6 +20,8 @@ function gatherFonts(): string {
   return FONTS
 }
 
+const NO_STORE = { 'cache-control': 'no-store' }
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   devtools: { enabled: false },
@@ -70,6 +72,9 @@ export default defineNuxtConfig({
     },
   },
   nitro: {
+    compressPublicAssets: true,
+    // What is seen behind a sign-in is left in no cache.
+    routeRules: { '/studio': { headers: NO_STORE }, '/studio/**': { headers: NO_STORE } },
     publicAssets: [{ baseURL: '/_of/fonts', dir: gatherFonts(), maxAge: 60 * 60 * 24 * 365 }],
     esbuild: { options: { target: 'es2022' } },
   },

@@ -153,6 +153,7 @@ export const PROBLEMS = {
   'signed-out': [401, 'You are signed out. Sign in and try again; your work is kept in this window.'],
   'sign-in-wrong': [401, 'This mail address and password do not belong together. Check both and try again.'],
   'password-wrong': [403, 'This is not the password you have now. Check it and try again.'],
+  'password-weak': [422, 'This password is too easily guessed. {why}. Choose another one.'],
   'sign-in-limited': [429, 'Too many attempts to sign in. Wait {minutes} and try again.'],
   'sign-in-busy': [503, 'Too many people are signing in at this moment. Wait a little and try again.'],
   'code-wrong': [403, 'This is not the code. It stands where the server was started. Look there and try again.'],

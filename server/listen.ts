@@ -6,8 +6,11 @@ import { useNitroApp } from 'nitropack/runtime'
 import { StartError } from './database/open'
 import { closeInstallation, heard, installation } from './services/installation'
 import { log } from './services/log'
+import { protocolOf } from './services/place'
 import { answerVisitor, isStudioAddress } from './services/visitors'
 
+/** Where the site is reached over https, browsers come back over https alone. */
+const HSTS = 'max-age=31536000'
 const GRACE = 5_000
 /** How often those who wait with nothing asked are let go while it stops, in milliseconds. */
 const LET_GO = 25
@@ -53,6 +56,7 @@ export async function listen(): Promise<void> {
   const site = await installation()
   const who = (cookies: string | undefined) => site.sessions.userOf(cookies)
   const server = createServer((request: IncomingMessage, response: ServerResponse) => {
+    if (protocolOf(request.headers) === 'https') response.setHeader('strict-transport-security', HSTS)
     if (isStudioAddress(request.url ?? '/')) void studio(request, response)
     else answerVisitor(site, request, response, who)
   })

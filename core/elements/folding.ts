@@ -16,8 +16,8 @@ const above = (width: number) => `@media (min-width:${Math.ceil(width)}px)`
 /** Written for each width by itself, so that what folds nowhere carries nothing of it. */
 const foldCss = (name: Fold): string =>
   Number.isFinite(FOLDS[name])
-    ? `${above(FOLDS[name])}{.of-fold-${name}>.of-menu-panel{${IN_PLACE}}.of-fold-${name} .of-menu-button,.of-panel.of-below-${name}{display:none}}` +
-      `@media (max-width:${FOLDS[name]}px){.of-away-${name}{display:none}}`
+    ? `${above(FOLDS[name])}{.of-fold-${name}>.of-menu-panel{${IN_PLACE}}.of-fold-${name} .of-menu-button,.of-panel.of-below-${name}{display:none!important}}` +
+      `@media (max-width:${FOLDS[name]}px){.of-away-${name}{display:none!important}}`
     : ''
 
 export const PANEL_CSS =

@@ -1,6 +1,7 @@
 import { type Scene, escapeHtml, plainText } from '../drawing'
 import { PANEL_CSS, PANEL_PARTS, PANEL_PROPS, panelOf } from './folding'
 import { type ItemLooks, halfOf, list } from './menu-items'
+import { withClassesOf } from './parts'
 import { type ElementSpec, prop } from './spec'
 
 const LIST_CSS =
@@ -24,7 +25,7 @@ const DROP_CSS =
 const BROAD_CSS =
   '.of-broad>ul{position:relative}.of-broad>ul>li{position:static}.of-broad>ul>li>ul{left:0;right:0;padding:1.4em}' +
   '.of-broad>ul>li:hover>ul,.of-broad>ul>li>details[open]~ul,.of-broad:not([data-on])>ul>li:focus-within>ul{display:grid;grid-template-columns:repeat(auto-fit,minmax(11em,1fr));gap:1em}' +
-  '.of-broad ul ul ul{display:block!important;position:static;border:0;padding:.2em 0 0;min-width:0}.of-broad ul ul details{display:none}' +
+  '.of-broad ul ul ul{display:block!important;position:static;border:0;padding:.2em 0 0;min-width:0}.of-broad ul ul details{display:none!important}' +
   '.of-broad>ul>li>ul>li>a{font-weight:600}.of-broad ul ul li{padding:.15em 0}.of-menu-pic img{max-height:12em;object-fit:cover}'
 
 export const menu: ElementSpec = {
@@ -136,9 +137,11 @@ export const menu: ElementSpec = {
       ...(across && lists !== 'narrow' ? ['broad'] : []),
     ]
     const attributes = compile.attributes(element, ...classes)
+    const link = compile.part(element, 'link')
     const looks: Omit<ItemLooks, 'more'> = {
-      link: compile.part(element, 'link'),
-      above: compile.part(element, 'above', 'above'),
+      link,
+      // The item above the page is a link like the others, with what is set for it on top.
+      above: withClassesOf(compile.part(element, 'above', 'above'), link),
       levels: Number(say('levels')),
       drops: across,
       pictures: across && lists === 'pictures',

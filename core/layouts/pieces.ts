@@ -70,8 +70,8 @@ export function placesIn(tree: Layout): readonly LayoutElement[] {
 
 const isEmpty = (record: object | undefined): boolean => !record || Object.keys(record).length === 0
 /** Whether a row or a column says nothing of its own. */
-const isPlain = ({ props, styles, when, gives }: Row | Column): boolean =>
-  isEmpty(props) && isEmpty(styles) && isEmpty(gives) && !when
+const isPlain = ({ props, styles, when, gives, look }: Row | Column): boolean =>
+  isEmpty(props) && isEmpty(styles) && isEmpty(gives) && !when && !look
 
 /** The place that is all there is in a row which says nothing of its own; null for any other row. */
 export function aloneIn(row: Row): LayoutElement | null {

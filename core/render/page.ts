@@ -1,7 +1,7 @@
 import type { Need } from '../conditions'
 import { ELEMENTS } from '../elements'
 import { type DrawnTree, type Trees, treeToDraw, treesOf } from '../layouts'
-import { type HouseStyle, baseCss, fontsAtOnce, namedRules, rulesCss } from '../styles'
+import { type HouseStyle, baseCss, fontsAtOnce, layered, namedRules, rulesCss } from '../styles'
 import type { ShownRegions } from './shown'
 import { REGIONS, type LayoutDocument, type LayoutElement, type Region, elementsOf } from '../tree'
 import type { Id, Menu, Page } from '../site'
@@ -333,7 +333,8 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     const named = this.design.house.looks.filter((look) => looks.has(look.id)).flatMap(namedRules)
     const rules = used.flatMap((p) => p.rules)
     for (const css of used.flatMap((p) => [...p.css])) parts.add(css)
-    return baseCss(this.design.house, families) + [...parts].join('') + rulesCss(named) + rulesCss(rules)
+    const base = baseCss(this.design.house, families) + [...parts].join('')
+    return layered({ base, saved: rulesCss(named), own: rulesCss(rules) })
   }
 
   /** Draws a whole page. */

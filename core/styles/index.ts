@@ -15,6 +15,7 @@ export {
   shortHash,
   stepAt,
   ruleOf,
+  layered,
   rulesCss,
   cascade,
   steppedAt,

@@ -128,6 +128,17 @@ export function rulesCss(rules: Iterable<Rule>): string {
   return write((rule) => rule.css.wide) + narrower.join('') + alone.join('')
 }
 
+/** The layers of a page's CSS, from the weakest: what elements bring, saved styles, what was set on the layout. */
+const LAYERS = ['base', 'saved', 'own'] as const
+
+/**
+ * The CSS of a page in layers: whatever its selector, what a person sets is stronger than what an element brings. What
+ * hides something so that it works at all (a folded menu, a tab) says so with `!important`, which no layer overrides.
+ */
+export function layered(css: Record<(typeof LAYERS)[number], string>): string {
+  return `@layer ${LAYERS.join()};${LAYERS.flatMap((name) => (css[name] ? [`@layer ${name}{${css[name]}}`] : [])).join('')}`
+}
+
 /** Own looks over the defaults beneath them, step by step. */
 export function cascade(...layers: (Styles | undefined)[]): Styles {
   const result: Styles = {}

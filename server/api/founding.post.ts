@@ -1,17 +1,17 @@
-import { getRequestIP, setResponseHeader } from 'h3'
+import { setResponseHeader } from 'h3'
 import { fail } from '../../core/problems'
 import { counted } from '../../core/words'
 import type { FoundingInput, User } from '../../shared/api/types'
 import { findUserByMail } from '../database/users'
 import { contentChanged } from '../services/installation'
 import { log } from '../services/log'
-import { TRUSTS_PROXY } from '../utils/session'
+import { placeOf } from '../services/place'
 import { openHandler, readInput } from '../utils/studio'
 
 /** Founds the site of this installation and signs its owner in. Guesses at the code are limited as those at passwords. */
 export default openHandler<{ user: User }>(async ({ event, site }) => {
   const input = await readInput<FoundingInput>(event, 'founding')
-  const place = getRequestIP(event, { xForwardedFor: TRUSTS_PROXY }) ?? 'unknown'
+  const place = placeOf(event.node.req.headers, event.node.req.socket.remoteAddress)
   const minutes = site.attempts.begin('founding', place)
   if (minutes > 0) fail('sign-in-limited', { minutes: counted(minutes, 'minute') })
   await site.founding.found(input)

@@ -1,15 +1,15 @@
-import { getRequestIP, setResponseHeader } from 'h3'
+import { setResponseHeader } from 'h3'
 import { fail } from '../../core/problems'
 import { counted } from '../../core/words'
 import type { SignInInput, User } from '../../shared/api/types'
 import { findUserByMail, updatePassword } from '../database/users'
 import { log } from '../services/log'
-import { TRUSTS_PROXY } from '../utils/session'
+import { placeOf } from '../services/place'
 import { openHandler, readInput } from '../utils/studio'
 
 export default openHandler<{ user: User }>(async ({ event, site }) => {
   const { mail, password } = await readInput<SignInInput>(event, 'signIn')
-  const place = getRequestIP(event, { xForwardedFor: TRUSTS_PROXY }) ?? 'unknown'
+  const place = placeOf(event.node.req.headers, event.node.req.socket.remoteAddress)
   const minutes = site.attempts.begin(mail, place)
   if (minutes > 0) fail('sign-in-limited', { minutes: counted(minutes, 'minute') })
   const found = await findUserByMail(site.db, mail)

@@ -3,6 +3,7 @@ import type { Command } from 'commander'
 import { refuse } from '../../core/shape'
 import { newPassword } from '../../shared/api/schemas'
 import { findUserByMail, updatePassword } from '../database/users'
+import { weakness } from '../services/password-policy'
 import { Passwords } from '../services/passwords'
 import { Sessions } from '../services/sessions'
 import { CallError, type Site, say, withSite } from './site'
@@ -22,7 +23,8 @@ async function setPassword(mail: string, options: { data?: string }): Promise<vo
     if (process.stdin.isTTY) say('Type the new password and press Enter, then Ctrl+D:')
     const password = readFileSync(0, 'utf8').replace(/\r?\n$/, '')
     const why = refuse(newPassword, password)
-    if (why) throw new CallError(`${why}.`)
+    const weak = why ? null : weakness(password, user)
+    if (why ?? weak) throw new CallError(`${why ?? weak}.`)
     await updatePassword(site.db, user.id, await new Passwords().hash(password))
     await new Sessions(site.db).endOf(user.id)
     say(`${user.name} has a new password, and is signed out everywhere.`)

@@ -358,4 +358,11 @@ export const MIGRATIONS: Record<string, Migration> = {
       await renameBuiltInFields(db as Kysely<Tables>)
     },
   },
+  // When somebody was last at work in a session: it goes on as long as they are.
+  '026-sessions-seen': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw('alter table sessions add column seen_at integer not null default 0').execute(db)
+      await sql.raw('update sessions set seen_at = begun_at').execute(db)
+    },
+  },
 }

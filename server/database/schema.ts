@@ -6,7 +6,7 @@ type Flag = ColumnType<number, number, number>
 
 export interface Tables {
   users: { id: Generated<number>; mail: string; name: string; role: string; password_hash: string }
-  sessions: { token_hash: string; user: number; begun_at: number }
+  sessions: { token_hash: string; user: number; begun_at: number; seen_at: number }
   site: {
     id: number
     settings: Json

@@ -6,18 +6,28 @@ import { type StoredUser, findUser } from './users'
 type Db = Database | Transaction<Tables>
 
 export async function insertSession(db: Db, tokenHash: string, user: number, at: number): Promise<void> {
-  await db.insertInto('sessions').values({ token_hash: tokenHash, user, begun_at: at }).execute()
+  await db.insertInto('sessions').values({ token_hash: tokenHash, user, begun_at: at, seen_at: at }).execute()
 }
 
-/** Whoever a session that began after a moment belongs to; null when there is none such. */
-export async function readSession(db: Database, tokenHash: string, after: number): Promise<StoredUser | null> {
+/** Whoever a session belongs to that was seen after a moment, and when it was; null when there is none such. */
+export async function readSession(
+  db: Database,
+  tokenHash: string,
+  after: number,
+): Promise<{ user: StoredUser; seenAt: number } | null> {
   const row = await db
     .selectFrom('sessions')
-    .select('user')
+    .select(['user', 'seen_at'])
     .where('token_hash', '=', tokenHash)
-    .where('begun_at', '>', after)
+    .where('seen_at', '>', after)
     .executeTakeFirst()
-  return row ? findUser(db, row.user) : null
+  const user = row && (await findUser(db, row.user))
+  return user ? { user, seenAt: row.seen_at } : null
+}
+
+/** Notes that a session was seen. */
+export async function noteSession(db: Db, tokenHash: string, at: number): Promise<void> {
+  await db.updateTable('sessions').set({ seen_at: at }).where('token_hash', '=', tokenHash).execute()
 }
 
 export async function deleteSession(db: Db, tokenHash: string): Promise<void> {
@@ -33,15 +43,15 @@ export async function deleteSessions(db: Db, user?: number, but?: string): Promi
 }
 
 export async function deleteSessionsBefore(db: Db, at: number): Promise<void> {
-  await db.deleteFrom('sessions').where('begun_at', '<=', at).execute()
+  await db.deleteFrom('sessions').where('seen_at', '<=', at).execute()
 }
 
-/** How many sessions that began after a moment each user has. */
+/** How many sessions that were seen after a moment each user has. */
 export async function countSessions(db: Db, after: number): Promise<Map<number, number>> {
   const rows = await db
     .selectFrom('sessions')
     .select(['user', (e) => e.fn.countAll<number>().as('sessions')])
-    .where('begun_at', '>', after)
+    .where('seen_at', '>', after)
     .groupBy('user')
     .execute()
   return new Map(rows.map((r) => [r.user, r.sessions]))

@@ -19,8 +19,8 @@ export async function askFor(db: Database, list: string, mail: string, at: numbe
   return row?.state === 'in'
 }
 
-/** Somebody said yes; gives whether they were not in before. */
-export async function comeIn(db: Database, list: string, mail: string, at: number): Promise<boolean> {
+/** Somebody said yes; gives whether they were not in before. Who was never asked, or has left since, is not put on. */
+export async function comeIn(db: Database, list: string, mail: string, at: number): Promise<'joined' | 'in' | 'gone'> {
   return db.transaction().execute(async (trx) => {
     const before = await trx
       .selectFrom('subscribers')
@@ -28,13 +28,14 @@ export async function comeIn(db: Database, list: string, mail: string, at: numbe
       .where('list', '=', list)
       .where('mail', '=', mail)
       .executeTakeFirst()
-    if (before?.state === 'in') return false
+    if (before?.state !== 'waiting') return before ? 'in' : 'gone'
     await trx
-      .insertInto('subscribers')
-      .values({ list, mail, state: 'in', at })
-      .onConflict((c) => c.columns(['list', 'mail']).doUpdateSet({ state: 'in', at }))
+      .updateTable('subscribers')
+      .set({ state: 'in', at })
+      .where('list', '=', list)
+      .where('mail', '=', mail)
       .execute()
-    return true
+    return 'joined'
   })
 }
 

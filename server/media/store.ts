@@ -111,17 +111,22 @@ export class FileStore {
   }
 
   /**
-   * Takes away all files but those with these hashes, and those that were written to since a moment; gives how many
-   * went.
+   * Takes away all files but those with these hashes, and those that were written to since a moment, unless they are
+   * among `cleared`; gives how many went.
    */
-  async clearBut(wanted: ReadonlySet<string>, since = Infinity): Promise<number> {
+  async clearBut(
+    wanted: ReadonlySet<string>,
+    since = Infinity,
+    cleared: ReadonlySet<string> = new Set(),
+  ): Promise<number> {
     let gone = 0
     for (const part of await readdir(this.folder, { withFileTypes: true })) {
       if (!part.isDirectory()) continue
       for (const name of await readdir(join(this.folder, part.name))) {
         if (wanted.has(name.slice(0, 64))) continue
         const path = join(this.folder, part.name, name)
-        if (since < Infinity && (await stat(path)).mtimeMs >= since) continue
+        const isCleared = cleared.has(name.slice(0, 64))
+        if (since < Infinity && !isCleared && (await stat(path)).mtimeMs >= since) continue
         await rm(path, { force: true })
         gone++
       }

@@ -4,6 +4,7 @@ import { findUser, findUserByMail, updatePassword } from '../database/users'
 import type { Database } from '../database/open'
 import { type Answer, ledOn, sentenceOf } from './answer'
 import { log } from './log'
+import { weakness } from './password-policy'
 import type { Passwords } from './passwords'
 import type { Posts, Sent } from './asked'
 import type { Sessions } from './sessions'
@@ -93,7 +94,7 @@ export class Accounts {
     const again = (word: 'wrong' | 'often' | 'short', status: number) =>
       sent.redraw({ id, values: {}, problems: [], says: accountSays(element, sent.scene, word) }, status)
     const next = said(sent, 'next')
-    if (next.length < SHORTEST || next.length > LONGEST) return again('short', 422)
+    if (next.length < SHORTEST || next.length > LONGEST || weakness(next, user) !== null) return again('short', 422)
     if (this.attempts.begin(user.mail, 'signed in') > 0) return again('often', 429)
     const stored = await findUser(this.db, user.id)
     const right = await this.unlessBusy(() =>

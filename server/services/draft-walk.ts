@@ -69,10 +69,10 @@ export class DraftWalk {
   }
 
   /** Answers the address of a link: the browser walks the draft from then on, until it leaves or the link ends. */
-  async enter(path: string): Promise<Answer> {
+  async enter(path: string, secure: boolean): Promise<Answer> {
     const token = path.slice(DRAFT_ADDRESS.length)
     const to = (value: string, maxAge: number): Answer => {
-      const cookie = serialize(DRAFT_COOKIE, value, { httpOnly: true, sameSite: 'lax', path: '/', maxAge })
+      const cookie = serialize(DRAFT_COOKIE, value, { httpOnly: true, secure, sameSite: 'lax', path: '/', maxAge })
       return answerOf(302, { location: '/', 'set-cookie': cookie, 'cache-control': 'no-store' }, Buffer.alloc(0))
     }
     if (token === LEAVE) return to('', 0)

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { SENT, TRAP, daysKept, formOf, mailsOf, nextOf } from '../../core/elements'
 import {
   type AskedForm,
@@ -53,6 +52,8 @@ export class Forms {
   private readonly filesFromAll: Lately
   private readonly seals: Seals
   private readonly proofs: Seal
+  /** What was sent is known again by a digest that nobody can guess back. */
+  private readonly digests: Seal
 
   constructor(
     private readonly db: Database,
@@ -68,6 +69,7 @@ export class Forms {
     this.filesFromPlaces = new Lately(FILES_FROM_PLACE, now)
     this.filesFromAll = new Lately(FILES_FROM_ALL, now)
     this.proofs = new Seal(secret, 'forms')
+    this.digests = new Seal(secret, 'digests of messages')
     this.seals = new Seals(secret)
   }
 
@@ -143,9 +145,7 @@ export class Forms {
     }
     const held = isHeld(answers, values[TRAP]?.[0] ?? '') || this.toForms.tooMany(form.id)
     const at = this.now()
-    const digest = createHash('sha256')
-      .update(JSON.stringify([asking.place, form.id, message]))
-      .digest('base64url')
+    const digest = this.digests.of(JSON.stringify([asking.place, form.id, message]))
     const ends = at + daysKept(element) * DAY
     const made = { message, state: held ? ('held' as const) : ('unread' as const), at, ends, digest }
     const mails = mailsOf(element, scene, form, answers)

@@ -7,6 +7,7 @@ import { hasSite, writeSite } from '../database/content'
 import { writeHouse } from '../database/frames'
 import type { Database } from '../database/open'
 import { insertUser } from '../database/users'
+import { refuseWeak } from './password-policy'
 import type { Passwords } from './passwords'
 
 /** Letters and digits that are told apart when they are read aloud; eight of them are one in 10^12. */
@@ -49,6 +50,7 @@ export class Founding {
   async found({ code, site, beginning, owner }: FoundingInput): Promise<void> {
     if (!this.open) fail('founded-already')
     if (!this.knows(code)) fail('code-wrong')
+    refuseWeak(owner.password, owner)
     const passwordHash = await this.passwords.hash(owner.password)
     await this.db.transaction().execute(async (trx) => {
       if (await hasSite(trx)) fail('founded-already')

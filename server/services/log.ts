@@ -4,9 +4,17 @@ type Level = 'info' | 'warn' | 'error'
 
 const LEVELS: readonly string[] = ['debug', 'info', 'warn', 'error', 'silent']
 
+/** Details never stand in the place of what every line says: those of the same names are set apart. */
+const renamed = ({ at, level, event, ...details }: Record<string, unknown>): Record<string, unknown> => ({
+  ...details,
+  ...(at !== undefined && { 'detail-at': at }),
+  ...(level !== undefined && { 'detail-level': level }),
+  ...(event !== undefined && { 'detail-event': event }),
+})
+
 export function log(level: Level, event: string, details: Record<string, unknown> = {}): void {
   if (LEVELS.indexOf(level) < LEVELS.indexOf(process.env.OUTER_FRAME_LOG ?? 'info')) return
-  const line = JSON.stringify({ at: new Date().toISOString(), level, event, ...details })
+  const line = JSON.stringify({ at: new Date().toISOString(), level, event, ...renamed(details) })
   ;(level === 'info' ? process.stdout : process.stderr).write(line + '\n')
 }
 

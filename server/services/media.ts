@@ -37,11 +37,14 @@ import type { Cleaned } from '../media/work'
 import type { Pictures } from '../media/beside'
 import { widthsOf } from '../media/widths'
 import { PICTURE } from './content'
+import { Gate } from './gate'
 
 /** Bytes that a picture and any other file may have. */
 const MOST_PICTURE = 60_000_000
 const MOST_FILE = 500_000_000
 const MOST_FONT = 3_000_000
+/** A file that nothing names is left by a server that was stopped once it lies for so long, in milliseconds. */
+const UNNAMED = 10 * 60_000
 /** Pages of documents larger than this are not counted. */
 const MOST_COUNTED = 50_000_000
 
@@ -59,6 +62,8 @@ export interface Sent {
 /** Pictures and files: taken in, cleaned, made in all their sizes beside everything else, and given out. */
 export class Media {
   private readonly sizing: Sizing
+  /** Between a file's coming in and its being known nothing is swept away. */
+  private readonly gate = new Gate()
 
   constructor(
     private readonly db: Database,
@@ -110,7 +115,10 @@ export class Media {
 
   /** Takes in a picture; one that is there already is given as it is. Its sizes are made afterwards. */
   async addPicture(sent: Sent, by: string): Promise<StoredPictureAnswer> {
-    const file = await this.takePicture(sent)
+    return this.takePicture(sent, (file) => this.keepPicture(file, by))
+  }
+
+  private async keepPicture(file: Taken, by: string): Promise<StoredPictureAnswer> {
     const there = (await findPictureByHash(this.db, file.came)) ?? (await findPictureByHash(this.db, file.hash))
     if (there) {
       await this.files.drop(file.path)
@@ -130,7 +138,11 @@ export class Media {
   /** Puts another file in the place of a picture's; everything that shows it shows that. */
   async replacePicture(id: Id, sent: Sent, by: string): Promise<StoredPictureAnswer> {
     const before = await this.picture(id)
-    const file = await this.takePicture(sent)
+    return this.takePicture(sent, (file) => this.keepOther(before, file, by))
+  }
+
+  private async keepOther(before: StoredPicture, file: Taken, by: string): Promise<StoredPictureAnswer> {
+    const { id } = before.picture
     await this.files.keep(file)
     const { fileName, width, height, mime, hash, size } = file
     const { widths: _, ...kept } = before.picture
@@ -179,13 +191,15 @@ export class Media {
     await this.changed()
   }
 
-  /** What is sent as a picture, judged by what stands in it and cleaned; it is not kept yet. */
-  private async takePicture(sent: Sent): Promise<Taken> {
+  /** What is sent as a picture, judged by what stands in it and cleaned; `keep` is given it to be kept. */
+  private async takePicture<T>(sent: Sent, keep: (file: Taken) => Promise<T>): Promise<T> {
     const incoming = await this.files.receive(sent.stream, MOST_PICTURE, sent.bytes)
     try {
       if (incoming.size === 0) fail('file-empty')
-      const clean = await this.work.clean({ incoming, name: sent.name })
-      return { ...clean, came: incoming.hash, fileName: fileNameOf(sent.name, clean.ending) }
+      return await this.gate.among(async () => {
+        const clean = await this.work.clean({ incoming, name: sent.name })
+        return keep({ ...clean, came: incoming.hash, fileName: fileNameOf(sent.name, clean.ending) })
+      })
     } finally {
       await this.files.drop(incoming.path)
     }
@@ -204,9 +218,15 @@ export class Media {
 
   /** What was removed is gone for good, with every file that nothing has any more. Gives how many things went. */
   async clearRemoved(): Promise<number> {
-    const gone = (await clearPictures(this.db)) + (await clearFiles(this.db))
-    await this.files.clearBut(await readHashes(this.db))
-    return gone
+    return this.gate.alone(async () => {
+      const before = await readHashes(this.db)
+      const gone = (await clearPictures(this.db)) + (await clearFiles(this.db))
+      const wanted = await readHashes(this.db)
+      const cleared = new Set([...before].filter((hash) => !wanted.has(hash)))
+      // Another process may be bringing in others just now: what nothing names goes once it lies for long enough.
+      await this.files.clearBut(wanted, Date.now() - UNNAMED, cleared)
+      return gone
+    })
   }
 
   async listFiles(): Promise<FilesAnswer> {
@@ -246,6 +266,16 @@ export class Media {
     { mime, ending }: Pick<Judged, 'mime' | 'ending'>,
     by: string,
     id: Id = nanoid(12),
+  ): Promise<StoredFile> {
+    return this.gate.among(() => this.keepNow(incoming, name, { mime, ending }, by, id))
+  }
+
+  private async keepNow(
+    incoming: Incoming,
+    name: string,
+    { mime, ending }: Pick<Judged, 'mime' | 'ending'>,
+    by: string,
+    id: Id,
   ): Promise<StoredFile> {
     await this.files.keep(incoming)
     const { hash, size } = incoming

@@ -92,7 +92,9 @@ export class Newsletters {
         return 'out'
       }
       if (named.at < this.now() - OPEN_DAYS * DAY) return 'over'
-      if (await comeIn(this.db, list, named.mail, this.now())) {
+      const came = await comeIn(this.db, list, named.mail, this.now())
+      if (came === 'gone') return 'over'
+      if (came === 'joined') {
         const link = at(`leave.${this.seal('leave', list, named.mail, this.now())}`)
         await this.put(
           [

@@ -32,10 +32,17 @@ export class Passwords {
 
   /** Whether a password is the one of a hash. Without a hash it takes as long, and is not. */
   async verify(hash: string | undefined, password: string): Promise<boolean> {
-    this.decoy ??= this.hash('nobody has this password')
-    const against = hash ?? (await this.decoy)
-    const known = this.scrypt.isValidHash(against) ? against : await (this.decoy ?? this.hash(''))
+    const against = hash ?? (await this.decoyHash())
+    const known = this.scrypt.isValidHash(against) ? against : await this.decoyHash()
     return (await this.run(() => this.scrypt.verify(known, password))) && hash === known
+  }
+
+  /** What is checked where there is no hash: made beside the queue, which may be full, and made again where it failed. */
+  private decoyHash(): Promise<string> {
+    return (this.decoy ??= this.scrypt.make('nobody has this password').catch((error: unknown) => {
+      this.decoy = null
+      throw error
+    }))
   }
 
   /** True for a hash that is weaker than those made now. */

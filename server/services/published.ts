@@ -174,8 +174,11 @@ export class Published {
   /** Answers a page, ready to be sent: from what is kept, or drawn, and kept where everybody gets it alike. */
   async ask(address: AskedAddress, asking: Asking): Promise<Ready> {
     const found = this.find(address)
-    if ('redirect' in found)
-      return readyOf(redirectTo(withQuery(encodeURI(found.redirect), address.query), found.status))
+    if ('redirect' in found) {
+      const led = redirectTo(withQuery(encodeURI(found.redirect), address.query), found.status)
+      // A page may stand at this address again: browsers ask before they go by what they were told.
+      return readyOf(withHeaders(led, { 'cache-control': 'no-cache' }))
+    }
     const { page } = found
     const { shown } = this
     const parameters = shown.parametersOf(page, readParameters(address.query))

@@ -10,6 +10,7 @@ import {
   readUsers,
   updateUser,
 } from '../database/users'
+import { refuseWeak } from './password-policy'
 import type { Passwords } from './passwords'
 import type { Sessions } from './sessions'
 
@@ -30,6 +31,7 @@ export class Users {
   }
 
   async add({ name, mail, role, password }: NewUserInput): Promise<void> {
+    refuseWeak(password, { mail, name })
     const passwordHash = await this.passwords.hash(password)
     await this.db.transaction().execute(async (trx) => {
       if (await findUserByMail(trx, mail)) fail('mail-taken', { mail })
@@ -39,6 +41,7 @@ export class Users {
 
   /** Changes what is named. Another role or password ends all sessions of whoever has it. */
   async change(id: number, { name, mail, role, password }: UserInput): Promise<void> {
+    if (password !== undefined) refuseWeak(password, (await findUser(this.db, id)) ?? {})
     const passwordHash = password === undefined ? undefined : await this.passwords.hash(password)
     const ends = await this.db.transaction().execute(async (trx) => {
       const before = (await findUser(trx, id)) ?? fail('user-unknown', { id })

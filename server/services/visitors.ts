@@ -15,7 +15,8 @@ import { pictureAt, sendFile } from './pictures'
 import { NOTICES, hearNotice } from '../shop/notices'
 import { type TakesPosts, answerPost } from './posts'
 import type { Asking } from './asked'
-import { TRUSTS_PROXY, canKeepSession } from '../utils/session'
+import { canKeepSession } from '../utils/session'
+import { placeOf, protocolOf } from './place'
 import { Ready, readyOf } from './ready'
 
 /** Addresses that belong to the studio and its parts; all others are the published site's. */
@@ -68,27 +69,13 @@ const sendAnswer = (request: IncomingMessage, response: ServerResponse, answer: 
 /** Who is signed in to the site by the cookies of a request; null for a visitor. */
 export type WhoAsks = (cookies: string | undefined) => Promise<{ id: number; role: string; name: string } | null>
 
-/** From where a request comes; whoever stands in front of the server is asked only where it is trusted. */
-function placeOf({ headers, socket }: IncomingMessage): string {
-  const told = TRUSTS_PROXY
-    ? String(headers['x-forwarded-for'] ?? '')
-        .split(',')[0]!
-        .trim()
-    : ''
-  return told || (socket.remoteAddress ?? 'unknown')
-}
-
-/** As the other end speaks it, where whoever stands in front of the server says so. */
-const protocolOf = ({ headers }: IncomingMessage): string =>
-  TRUSTS_PROXY && headers['x-forwarded-proto'] === 'https' ? 'https' : 'http'
-
 const askingOf = (request: IncomingMessage, who: WhoAsks): Asking => ({
   session: () => who(request.headers.cookie),
   device: () => deviceOf(request.headers),
   at: Date.now(),
-  place: placeOf(request),
+  place: placeOf(request.headers, request.socket.remoteAddress),
   cookies: request.headers.cookie,
-  keepsCookies: canKeepSession(protocolOf(request), request.headers.host ?? ''),
+  keepsCookies: canKeepSession(protocolOf(request.headers), request.headers.host ?? ''),
 })
 
 type Visited = TakesPosts &
@@ -123,7 +110,13 @@ async function answerSlowly(
       await readyOf(sentenceOf(200, `${ROBOTS}\nSitemap: ${site.published.origin}/sitemap.xml`)),
     )
   if (site.walk && address.path?.startsWith(DRAFT_ADDRESS))
-    return send(request, response, await readyOf(await site.walk.enter(address.path)))
+    return send(
+      request,
+      response,
+      await readyOf(
+        await site.walk.enter(address.path, canKeepSession(protocolOf(request.headers), request.headers.host ?? '')),
+      ),
+    )
   if (address.path?.startsWith(CARDS))
     return send(request, response, await readyOf(await cardAnswer(site, address.path)))
   const picture = address.path === null ? null : await pictureAt(site.media, address.path)

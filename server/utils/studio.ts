@@ -17,7 +17,10 @@ export function mayUse(user: User | null, role: Role): boolean {
 
 /** Whoever is signed in, as the database has them now; null when nobody is. */
 export async function currentUser(event: H3Event, site: Installation): Promise<User | null> {
-  const user = await site.sessions.userOf(event.node.req.headers.cookie)
+  const { cookie } = event.node.req.headers
+  const user = await site.sessions.userOf(cookie)
+  const renewed = user && site.sessions.renewed(cookie)
+  if (renewed) event.node.res.appendHeader('set-cookie', renewed)
   return user && { id: user.id, name: user.name, mail: user.mail, role: user.role }
 }
 

@@ -8,7 +8,7 @@ import { type StartOptions, type TestServer, startServer } from '../server'
 
 export { expect }
 
-const SESSION = 'outer-frame'
+const SESSION = '__Host-outer-frame'
 const PASSWORD = 'wind-me-on-sunday'
 
 /** A folder made once, with the sessions of those who work there: each test has a copy of it. */
@@ -83,7 +83,9 @@ export async function settled(page: Page): Promise<void> {
 export async function signIn(page: Page, server: TestServer, who = 'ada'): Promise<void> {
   const session = known.get(server)?.get(who)
   if (session) {
-    await page.context().addCookies([{ name: SESSION, value: session, url: server.origin }])
+    // A cookie for this host alone is taken from https alone; browsers send it to this machine over http too.
+    const url = server.origin.replace('http:', 'https:')
+    await page.context().addCookies([{ name: SESSION, value: session, url, secure: true }])
     await page.goto(`${server.origin}/studio`)
     await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible()
     return settled(page)

@@ -93,7 +93,7 @@ test('both write at once, and nothing is lost or refused', async () => {
 test('who signs out at one is signed out at the other', async () => {
   const [one] = clients as [Client]
   const elsewhere = await new Client(servers[1]!).open()
-  elsewhere.setCookie('outer-frame', one.cookie('outer-frame')!)
+  elsewhere.setCookie('__Host-outer-frame', one.cookie('__Host-outer-frame')!)
   expect((await elsewhere.call('GET', '/design')).status).toBe(200)
   await one.call('DELETE', '/session')
   expect((await elsewhere.call('GET', '/design')).status).toBe(401)

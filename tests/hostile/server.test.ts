@@ -195,7 +195,7 @@ describe('requests', () => {
       Array.from({ length: 60 }, async () => {
         const guesser = new Client(server)
         guesser.setToken(ada.csrf)
-        for (const [name, value] of ada.allCookies()) if (name !== 'outer-frame') guesser.setCookie(name, value)
+        for (const [name, value] of ada.allCookies()) if (name !== '__Host-outer-frame') guesser.setCookie(name, value)
         return (await guesser.signIn('orla', 'not-her-password')).status
       }),
     )

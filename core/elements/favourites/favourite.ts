@@ -19,7 +19,7 @@ export const favourite: ElementSpec = {
   css: [
     ICON_CSS,
     BUTTON_CSS,
-    '.of-favourite[hidden]{display:none}.of-favourite[aria-pressed=true] .of-i{fill:currentColor}',
+    '.of-favourite[hidden]{display:none!important}.of-favourite[aria-pressed=true] .of-i{fill:currentColor}',
   ],
   summary: () => '',
   draw(element, compile) {

@@ -16,7 +16,7 @@ export const favouritesLink: ElementSpec = {
   states: ['hover', 'focus'],
   css: [
     ICON_CSS,
-    '.of-favourites{display:inline-flex;gap:.4em;align-items:center;color:inherit}.of-favourites [hidden]{display:none}',
+    '.of-favourites{display:inline-flex;gap:.4em;align-items:center;color:inherit}.of-favourites [hidden]{display:none!important}',
   ],
   summary: () => '',
   draw(element, compile) {

@@ -188,7 +188,7 @@ function whenRules(asked: readonly LayoutElement[]): string[] {
     if (!other) return []
     const field = `[name=${quoted(fieldName(other.id))}]`
     const holds = answered(other, field, literal(e, 'is'))
-    return [`.of-form:not(:has(${holds})) [data-q=${quoted(fieldName(e.id))}]{display:none}`]
+    return [`.of-form:not(:has(${holds})) [data-q=${quoted(fieldName(e.id))}]{display:none!important}`]
   })
 }
 

@@ -132,7 +132,7 @@ export const pictureSet: ElementSpec = {
     FOCUS_CSS,
     SLIDES_CSS,
     COLUMNS_CSS,
-    '.of-set>ul{list-style:none;padding:0;margin:0}.of-set figure{position:relative;margin:0}.of-set a{display:block}.of-set img{display:block;width:100%;border-radius:inherit}.of-set figcaption{margin-top:.35em;font-size:.85em;overflow-wrap:anywhere}' +
+    '.of-set>ul{list-style:none;padding:0;margin:0}.of-set figure{position:relative;margin:0}.of-set a{display:block}.of-set :is(a,picture){border-radius:inherit}.of-set img{display:block;width:100%;border-radius:inherit}.of-set figcaption{margin-top:.35em;font-size:.85em;overflow-wrap:anywhere}' +
       '.of-set-lead>ul,.of-set-grid>ul{display:grid;grid-template-columns:repeat(var(--k,4),minmax(0,1fr));gap:var(--sg,.6em)}.of-set-lead li:first-child{grid-column:1/-1}' +
       '.of-set-uneven>ul{columns:var(--k,4);column-gap:var(--sg,.6em)}.of-set-uneven li{break-inside:avoid;margin-bottom:var(--sg,.6em)}' +
       '.of-set-strip>ul{display:flex;gap:var(--sg,.6em);overflow-x:auto;scroll-snap-type:x proximity;scrollbar-width:thin}.of-set-strip li{flex:0 0 auto;width:min(78%,var(--sw,15em));scroll-snap-align:start}' +

@@ -20,7 +20,7 @@ export const SLIDES_CSS =
   '.of-slides{position:relative}.of-slides ol{list-style:none;padding:0;margin:0;display:flex;overflow-x:auto;scroll-snap-type:x mandatory;scrollbar-width:thin}' +
   '.of-slides li{flex:0 0 100%;scroll-snap-align:start;position:relative;display:grid;grid-template:100%/100%;height:var(--ph,420px)}.of-slides li>*{grid-area:1/1}' +
   '.of-slides img{width:100%;height:100%;object-fit:cover}.of-slides picture{min-height:0}' +
-  '.of-slides-go{position:absolute;right:.8em;top:.8em;display:flex;gap:.4em}.of-slides-go[hidden]{display:none}' +
+  '.of-slides-go{position:absolute;right:.8em;top:.8em;display:flex;gap:.4em}.of-slides-go[hidden]{display:none!important}' +
   '.of-slides-go button{font:inherit;line-height:1;padding:.5em .7em;border:0;background:rgb(0 0 0/.72);color:#fff;cursor:pointer}'
 
 interface Slides {

@@ -66,7 +66,7 @@ const addressSpec = (use: AddressUse, name: string, about: string, heading: stri
   css: [
     ...GROUP_CSS,
     BUTTON_CSS,
-    '.of-country{display:grid;grid-template-columns:minmax(0,1fr) auto;gap:.6em;align-items:end}.of-country .of-btn{align-self:end}.of-scripted .of-country{grid-template-columns:1fr}.of-scripted .of-country .of-btn{display:none}.of-other:has(input[value=yes]:checked)>.of-other-one{display:none}.of-pick{display:flex;gap:.5em;align-items:baseline}',
+    '.of-country{display:grid;grid-template-columns:minmax(0,1fr) auto;gap:.6em;align-items:end}.of-country .of-btn{align-self:end}.of-scripted .of-country{grid-template-columns:1fr}.of-scripted .of-country .of-btn{display:none!important}.of-other:has(input[value=yes]:checked)>.of-other-one{display:none!important}.of-pick{display:flex;gap:.5em;align-items:baseline}',
   ],
   summary: () => '',
   draw(element, compile) {

@@ -16,7 +16,7 @@ import {
 import { refuse } from '#core/shape'
 import { readBasket, writeBasket } from '../../../server/database/baskets'
 import { useCode, writeCode } from '../../../server/database/discounts'
-import { readOrder, readOrders, readPayments, readStory, takenOf } from '../../../server/database/orders'
+import { insertPayment, readOrder, readOrders, readPayments, readStory, takenOf } from '../../../server/database/orders'
 import { Baskets, countSaid } from '../../../server/shop/baskets'
 import { orderMails } from '../../../server/shop/mails'
 import { Orders } from '../../../server/shop/orders'
@@ -231,7 +231,8 @@ test('a notice moves an order once; one with a wrong signature, too little money
   expect(await stateOf(id)).toBe('placed')
   for (let i = 0; i < 3; i++) expect(await till.hear('fake', { signed: 'yes' }, notice(payment))).toBe(true)
   expect(await stateOf(id)).toBe('paid')
-  expect((await readStory(db(), id)).map((s) => s.what)).toEqual(['placed', 'paid'])
+  // Whoever looks after the shop is told of the amount that differs.
+  expect((await readStory(db(), id)).map((s) => s.what)).toEqual(['placed', 'payment-differs', 'paid'])
 })
 
 test('whoever pays and is never heard of is asked about before the order is held no more', async () => {
@@ -378,6 +379,10 @@ test('what stands on two lines of a spoilt basket is sold once, and what is no o
 test('whoever signs in finds what they had elsewhere in their basket, under one cookie', async () => {
   const baskets = new Baskets(db(), 'secret', () => now)
   const cookieOf = (id: string, basket: Basket) => baskets.cookie(id, basket, true).split(';')[0]!
+  await db()
+    .insertInto('users')
+    .values({ id: 7, mail: 'seven@example.org', name: 'Seven', role: 'member', password_hash: '' })
+    .execute()
   const [before, here] = [await basketOf(2), await basketOf(1, 'day-ticket', 'small', 500)]
   const stored = async (id: string) => (await readBasket(db(), id, 0))!
   await baskets.signIn(7, cookieOf(before, (await stored(before)).basket), true)
@@ -396,4 +401,69 @@ test('whoever signs in finds what they had elsewhere in their basket, under one 
   expect(await baskets.signIn(8, undefined, true)).toBeNull()
   now += 31 * 86_400_000
   expect(await baskets.read(given!.split(';')[0])).toBeNull()
+})
+
+describe('payments move along the table of their states', () => {
+  test('a refusal that comes late changes nothing: the order stays paid, and is given back', async () => {
+    const fake = new Fake()
+    const till = tillWith(fake)
+    const { id, payment } = await toPay(till)
+    await till.hear('fake', { signed: 'yes' }, notice(payment))
+    await till.hear('fake', { signed: 'yes' }, notice(payment, { state: 'refused' }))
+    expect((await readPayments(db(), id)).map((p) => p.state)).toEqual(['paid'])
+    expect(await till.refund(id, 'ada')).toBe('')
+    expect([await stateOf(id), (await readPayments(db(), id)).map((p) => p.state)]).toEqual(['refunded', ['refunded']])
+  })
+
+  test('a notice in another currency, or of more than was asked for, pays nothing and is told', async () => {
+    const till = tillWith(new Fake())
+    for (const more of [{ currency: 'JPY' }, { amount: 50_000 }]) {
+      const { id, payment } = await toPay(till)
+      await till.hear('fake', { signed: 'yes' }, notice(payment, more))
+      expect(await stateOf(id)).toBe('placed')
+      expect((await readStory(db(), id)).map((s) => s.what)).toContain('payment-differs')
+    }
+  })
+
+  test('a second payment of a paid order goes back by itself, and is told', async () => {
+    const till = tillWith(new Fake())
+    const { id, payment } = await toPay(till)
+    const second = { ...(await readPayments(db(), id))[0]!, id: 'second-one', remote: 'second-one' }
+    await insertPayment(db(), second)
+    await till.hear('fake', { signed: 'yes' }, notice(payment))
+    await till.hear('fake', { signed: 'yes' }, notice('second-one'))
+    expect(await stateOf(id)).toBe('paid')
+    expect((await readPayments(db(), id)).map((p) => p.state).sort()).toEqual(['paid', 'refunded'])
+    expect((await readStory(db(), id)).map((s) => s.what)).toEqual(
+      expect.arrayContaining(['paid-twice', 'surplus-refunded']),
+    )
+  })
+
+  test('however many ask at once, an order has one open payment', async () => {
+    const till = tillWith(new Fake())
+    const { id } = await toPay(till)
+    const order = (await readOrder(db(), id))!
+    const other = tillWith(new Fake())
+    await Promise.all([till.begin(order, 'T-1'), other.begin(order, 'T-1'), till.begin(order, 'T-1')])
+    expect(await readPayments(db(), id)).toHaveLength(1)
+  })
+})
+
+test('whoever signs in has a basket under a new id, and whoever signs out leaves nothing of themselves', async () => {
+  const baskets = new Baskets(db(), 'secret', () => now)
+  await db()
+    .insertInto('users')
+    .values({ id: 70, mail: 'seventy@example.org', name: 'Seventy', role: 'member', password_hash: '' })
+    .execute()
+  const planted = await basketOf(1)
+  const cookie = baskets.cookie(planted, EMPTY_BASKET, true).split(';')[0]!
+  const given = (await baskets.signIn(70, cookie, true))!.split(';')[0]!
+  expect(baskets.idIn(given)).not.toBe(planted)
+  // What was planted reads nothing any more.
+  expect(await baskets.read(cookie)).toBeNull()
+  await baskets.change(baskets.idIn(given)!, (b) => ({ ...b, said: { 'c.name': 'Seventy', 'b.line1': '7 Low Lane' } }))
+  expect(await baskets.signOut(given, true)).toContain('Max-Age=0')
+  expect(await baskets.read(given)).toBeNull()
+  const again = await baskets.read((await baskets.signIn(70, undefined, true))!.split(';')[0])
+  expect([again!.basket.lines.length, again!.basket.said]).toEqual([1, {}])
 })

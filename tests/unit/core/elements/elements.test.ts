@@ -158,7 +158,7 @@ describe('drawing', () => {
     ['maker', {}, 'O&#39;Dell &amp; &lt;Sons&gt;'],
     ['width', {}, '12.5 cm'],
     ['width', { format: { unit: 'hidden', digits: 0 } }, '13'],
-    ['cost', {}, '£1,200'],
+    ['cost', {}, '£1,200.00'],
     ['bought', {}, '7 May 1961'],
     ['bought', { format: { date: 'year' } }, '1961'],
     ['works', {}, 'Yes'],

@@ -142,9 +142,11 @@ test('the lost page has two dozen words to choose from, or one’s own', () => {
 })
 
 test('words in another language say so, and run as it runs; what is no language says nothing', () => {
-  expect(draw('heading', { text: 'Bonjour', language: 'fr' })).toContain(' lang="fr">')
+  expect(draw('heading', { text: 'Bonjour', language: 'fr' })).toContain(' lang="fr" dir="ltr">')
   expect(draw('text', { text: doc('شمس'), language: 'ar' })).toContain(' lang="ar" dir="rtl">')
-  expect(draw('text', { text: doc('x'), language: field('nothing', { fallback: 'la' }) })).toContain(' lang="la">')
+  expect(draw('text', { text: doc('x'), language: field('nothing', { fallback: 'la' }) })).toContain(
+    ' lang="la" dir="ltr">',
+  )
   for (const odd of ['', 'f', 'fr"x', '<b>', 'toolongalanguage'])
     expect(draw('text', { text: doc('x'), language: odd })).not.toContain('lang=')
 })

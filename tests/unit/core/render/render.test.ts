@@ -1,3 +1,4 @@
+import { minorOf, writeMoney } from '#core/shop'
 import { resolveInTurn, rulesOf } from '#core/frames'
 import type { Layout, Row, Value } from '#core/tree'
 import { applyEdit, treeToDraw } from '#core/layouts'
@@ -239,12 +240,36 @@ describe('compiling', () => {
 describe('Formats', () => {
   const formats = new Formats({ locale: 'en-GB', currency: 'GBP', timeZone: 'Europe/London' })
 
-  test('money has pence only where there are any', () => {
-    expect([formats.money(9, {}), formats.money(21.5, {}), formats.money(9, { digits: 2 })]).toEqual([
-      '£9',
-      '£21.50',
-      '£9.00',
-    ])
+  test.each<[currency: string, amount: number, written: string]>([
+    ['GBP', 9, '£9.00'],
+    ['GBP', 21.5, '£21.50'],
+    ['GBP', -3, '-£3.00'],
+    ['KWD', 1.255, 'KWD\u00a01.255'],
+    ['JPY', 1200, 'JP¥1,200'],
+    ['HUF', 12.5, 'HUF\u00a012.50'],
+    ['IDR', 12.5, 'IDR\u00a012.50'],
+  ])('money has the digits of its currency (ISO 4217): %s %p', (currency, amount, written) => {
+    const of = new Formats({ locale: 'en-GB', currency, timeZone: 'UTC' })
+    expect(of.money(amount, {})).toBe(written)
+    // Pages and the shop write it alike.
+    expect(writeMoney(minorOf(Math.abs(amount), currency)! * Math.sign(amount), currency, 'en-GB')).toBe(written)
+  })
+
+  test('a designer may ask for other digits', () => expect(formats.money(9, { digits: 0 })).toBe('£9'))
+
+  test.each<[written: string, zone: string, shown: string]>([
+    // As the studio writes them: without a zone, which is the site's.
+    ['2026-07-01T14:00', 'Europe/London', '14:00'],
+    ['2026-07-01T14:00', 'America/New_York', '14:00'],
+    ['2026-07-01T14:00', 'Asia/Tokyo', '14:00'],
+    ['2026-07-01T14:00Z', 'Asia/Tokyo', '23:00'],
+    // A time that the clocks skip moves forward; of one that comes twice it is the first.
+    ['2026-03-29T01:30', 'Europe/London', '02:30'],
+    ['2026-03-08T02:30', 'America/New_York', '03:30'],
+    ['2026-10-25T01:30', 'Europe/London', '01:30'],
+  ])('%p on a site in %s is shown as %s, whatever the zone of the process', (written, timeZone, shown) => {
+    const of = new Formats({ locale: 'en-GB', currency: 'GBP', timeZone })
+    expect(of.moment(written, { date: 'time' })).toBe(shown)
   })
 
   test('moments are told in the time zone of the site', () => {
