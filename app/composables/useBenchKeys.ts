@@ -36,7 +36,12 @@ const within = (target: EventTarget | null, selector: string): boolean =>
 
 /** Whether a key was pressed in the plan, or with nothing in particular having the focus. */
 const isOnBench = (target: EventTarget | null): boolean =>
-  target instanceof Element && (target === target.ownerDocument.body || target.closest('[role="tree"]') !== null)
+  target instanceof Element &&
+  (target === target.ownerDocument.body || target.closest('[role="tree"], [data-keys]') !== null)
+
+/** Whether a key does something of its own where the focus is: presses a button, follows a link. */
+const isPress = (event: KeyboardEvent): boolean =>
+  (event.key === 'Enter' || event.key === ' ') && within(event.target, 'button, a, summary')
 
 /** Gives the handlers for key presses in the studio's window and in the page on the bench. */
 export function useBenchKeys(hooks: BenchHooks) {
@@ -101,7 +106,7 @@ export function useBenchKeys(hooks: BenchHooks) {
   }
 
   function onWindow(event: KeyboardEvent): void {
-    if (within(event.target, WRITTEN_IN)) return
+    if (within(event.target, WRITTEN_IN) || isPress(event)) return
     handle(event, isOnBench(event.target))
   }
 

@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid'
+import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
 
 const PREFIX = 'outer-frame.kept'
@@ -28,6 +29,9 @@ async function claim(): Promise<string> {
   return id
 }
 
+/** It was told already that nothing can be kept. */
+let told = false
+
 let claimed: Promise<string> | null = null
 const thisWindow = (): Promise<string> => (claimed ??= claim())
 
@@ -44,12 +48,29 @@ async function livingWindows(): Promise<Set<string> | null> {
  */
 export function useKept<T>(what: string) {
   const session = useSession()
+  const notices = useNotices()
   const prefix = () => `${PREFIX}.${session.user?.id ?? ''}.${what}.`
 
   async function keep(value: T | null): Promise<void> {
     const key = prefix() + (await thisWindow())
     if (value === null) localStorage.removeItem(key)
-    else localStorage.setItem(key, JSON.stringify(value))
+    else {
+      try {
+        localStorage.setItem(key, JSON.stringify(value))
+        told = false
+      } catch (error) {
+        if (!(error instanceof DOMException)) throw error
+        // What an earlier state was kept as would come back in the place of this one.
+        localStorage.removeItem(key)
+        if (!told)
+          notices.fail(
+            new Error(
+              'This browser has no room to keep your work. It is only in this window until the server has it: leave the window open.',
+            ),
+          )
+        told = true
+      }
+    }
   }
 
   async function take(): Promise<T | null> {

@@ -1,3 +1,4 @@
+import { useEventListener } from '@vueuse/core'
 import { nanoid } from 'nanoid'
 import type { LogRecord } from '#core/edits'
 import type { Edit } from '#core/layouts'
@@ -41,8 +42,12 @@ export function useLive(layout: () => Id) {
     alive: () => {},
   }
 
+  // A browser has few connections to one server: a window that nobody looks at keeps none, and hears all when it is seen again.
+  useEventListener(document, 'visibilitychange', () => (document.hidden ? source?.close() : listen(layout())))
+
   function listen(id: Id): void {
     source?.close()
+    if (document.hidden) return
     bench.people = []
     source = new EventSource(`/api/layouts/${encodeURIComponent(id)}/live?window=${window}`)
     source.onmessage = ({ data }) => {

@@ -1,7 +1,7 @@
 import { propertiesOf } from '../elements'
 import type { Design } from '../frames'
 import { treesOf } from '../layouts'
-import { type HouseStyle, type NamedLook, ownFamily, styleProperty } from '../styles'
+import { type HouseStyle, type NamedLook, ownFamily, styleProperty, paletteColour } from '../styles'
 import { type Layout, type Property, type Styles, type TreeNode, type Value, walk } from '../tree'
 import type { Id } from '../site'
 import type { Finding } from './types'
@@ -55,7 +55,7 @@ export function namedByLayout(layout: Layout): Set<OfHouse> {
 }
 
 const ofColour = (colour: string | undefined): OfHouse[] =>
-  colour?.startsWith('@') ? [`colour ${colour.slice(1)}`] : []
+  colour?.startsWith('@') ? [`colour ${paletteColour(colour).id}`] : []
 
 /** What the house style itself takes from its palette and its families, its named looks included. */
 function namedByHouse(house: HouseStyle): Set<OfHouse> {

@@ -1,7 +1,7 @@
 import { propertiesOf } from '../elements'
 import type { Frame } from '../frames'
 import type { Id } from '../site'
-import { type NamedLook, styleProperty } from '../styles'
+import { type NamedLook, styleProperty, paletteColour, paletteName } from '../styles'
 import {
   type Change,
   type Fill,
@@ -24,7 +24,9 @@ type Renamed = (what: 'layout' | 'look' | 'colour', id: Id) => Id
 
 function renamedStyleValue<V extends StyleValue | null>(property: string, value: V, to: Renamed): V | string {
   const names = styleProperty(property)?.ask.kind === 'colour' && typeof value === 'string' && value.startsWith('@')
-  return names ? `@${to('colour', value.slice(1))}` : value
+  if (!names) return value
+  const { id, opacity } = paletteColour(value)
+  return paletteName(to('colour', id), opacity)
 }
 
 const renamedStyles = (styles: Styles, to: Renamed): Styles =>

@@ -1,5 +1,5 @@
 import { REGIONS } from '../tree'
-import { KEY, exact, id, kinds, list, numeric, oneOf, text, texts, yesNo } from '../shape'
+import { KEY, exact, id, kinds, list, numeric, oneOf, optional, text, texts, yesNo } from '../shape'
 import { circumstanceShape } from '../conditions'
 import { targetShape } from './targets'
 
@@ -11,7 +11,7 @@ const say = kinds(
   {
     use: exact({ kind: oneOf(['use']), layout: id() }),
     empty: exact({ kind: oneOf(['empty']) }),
-    pass: exact({ kind: oneOf(['pass']) }),
+    pass: exact({ kind: oneOf(['pass']), layout: optional(id()) }),
   },
   'kind',
   'say',

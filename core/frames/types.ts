@@ -6,7 +6,11 @@ import type { Narrowness } from './spec'
 import type { Target } from './targets'
 
 /** What a frame says about one region: use a layout, leave the region empty, or pass (no say). */
-export type Say = { kind: 'use'; layout: Id } | { kind: 'empty' } | { kind: 'pass' }
+export type Say =
+  | { kind: 'use'; layout: Id }
+  | { kind: 'empty' }
+  /** With the layout that the region had before it was switched off, for when it is switched on again. */
+  | { kind: 'pass'; layout?: Id }
 
 export interface Frame {
   id: Id

@@ -26,6 +26,7 @@ export {
   type Reading,
   type FieldSource,
   BUILT_IN,
+  BUILT_IN_IDS,
   countOf,
   subjectOf,
   entrySubject,

@@ -1,3 +1,4 @@
+import { paletteColour } from '../styles'
 import { adaptLayout, type Choice } from '../formats'
 import { Trees } from '../layouts'
 import type { Catalogue, Id, PageType } from '../site'
@@ -118,8 +119,9 @@ function fitStyles(styles: Styles, lacks: (property: string, value: string) => b
 const COLOURED = /colour|background|tint|gradientTo/i
 
 function fitNode<N extends TreeNode>(node: N, house: HouseStyle): N | null {
-  const palette = new Set(house.palette.map((c) => `@${c.id}`))
-  const lacks = (property: string, value: string) => COLOURED.test(property) && !palette.has(value)
+  const palette = new Set(house.palette.map((c) => c.id))
+  const lacks = (property: string, value: string) =>
+    COLOURED.test(property) && !palette.has(paletteColour(value).id)
   const own = { ...node, styles: fitStyles(node.styles, lacks) }
   const left = own.kind === 'element' ? leftOf(own) : own
   if (!left) return null

@@ -174,7 +174,7 @@ export function sizeOf({ scale, textSize }: Pick<HouseStyle, 'scale' | 'textSize
 }
 
 const HEX = /^#(?:[0-9a-f]{3}|[0-9a-f]{6}|[0-9a-f]{8})$/i
-const TOKEN = /^@[a-z0-9-]{1,40}$/
+const TOKEN = /^@[a-z0-9-]{1,40}(\/(?:\d|[1-9]\d))?$/
 
 /** True for `#rgb`, `#rrggbb`, `#rrggbbaa` and `@palette-id`; nothing else may stand in CSS as a colour. */
 export function isColour(value: unknown): value is string {
@@ -183,13 +183,28 @@ export function isColour(value: unknown): value is string {
 
 /** The colour as CSS: a palette entry becomes its custom property, so that a palette change needs no new CSS. */
 export function colourCss(colour: string): string {
-  return colour.startsWith('@') ? `var(--c-${colour.slice(1)})` : colour
+  if (!colour.startsWith('@')) return colour
+  const { id, opacity } = paletteColour(colour)
+  return opacity === 100 ? `var(--c-${id})` : `color-mix(in srgb,var(--c-${id}) ${opacity}%,transparent)`
 }
+
+/** A colour of the palette as it is named by a style: `@ink`, or `@ink/40` where it is seen through. */
+export function paletteColour(colour: string): { id: string; opacity: number } {
+  const [id = '', opacity] = colour.slice(1).split('/')
+  return { id, opacity: opacity === undefined ? 100 : Number(opacity) }
+}
+
+/** The name of a palette colour at an opacity in percent. */
+export const paletteName = (id: string, opacity: number): string => (opacity === 100 ? `@${id}` : `@${id}/${opacity}`)
 
 /** The colour as `#rrggbb`, looked up in the palette; null when the palette has no such entry. */
 export function colourHex(colour: string, house: Pick<HouseStyle, 'palette'>): string | null {
   if (!colour.startsWith('@')) return colour
-  return house.palette.find((c) => c.id === colour.slice(1))?.value ?? null
+  const { id, opacity } = paletteColour(colour)
+  const value = house.palette.find((c) => c.id === id)?.value
+  if (value === undefined || opacity === 100) return value ?? null
+  const alpha = Math.round((opacity / 100) * 255)
+  return `${value.slice(0, 7)}${alpha.toString(16).padStart(2, '0')}`
 }
 
 /** The house as those see it who see its dark colours, and nobody any other. */

@@ -82,7 +82,8 @@ export function changesBetween(before: Design | null, after: Design, catalogue: 
   // All of them are told apart by their words, which is asked only where one is to be told of.
   let labels: Map<string, string> | undefined
   const label = (id: string) => (labels ??= frameLabels(all, names, (l) => called.get(l) ?? l)).get(id)!
-  const house = before && !same(before.house, after.house)
+  // The first release brings the house style to visitors too, unless it is as it is without one.
+  const house = !same((before ?? BARE_DESIGN).house, after.house)
   return [
     ...compareLayouts(layouts, after.layouts),
     ...compare('frame', frames, after.frames, (f) => label(f.id)),

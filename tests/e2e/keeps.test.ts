@@ -173,6 +173,7 @@ test('Home is changed while a frame is edited: strips and impact stay with their
   await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
   await page.getByRole('button', { name: 'Home', exact: true }).first().click()
   await page.getByLabel('Home shows').selectOption({ label: 'all exhibits' })
+  await page.locator('form').filter({ hasText: 'Home shows' }).getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('Home shows something else now, for visitors too.')).toBeVisible()
   await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
   await page.getByRole('button', { name: 'Before and after' }).click()

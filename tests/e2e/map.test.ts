@@ -219,6 +219,9 @@ test('a frame is offered to writers; a writer chooses it for an entry, and it ou
 test('home is a chosen entry or an archive, set in one place', async ({ page, browser, server }) => {
   await row(page, 'Home').click()
   await page.getByLabel('Home shows').selectOption({ label: 'all exhibits' })
+  // Nothing is done before it is saved, and what it changes is told.
+  await expect(page.getByText('Visitors see it at once, without a release.')).toBeVisible()
+  await page.locator('form').filter({ hasText: 'Home shows' }).getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('Home shows something else now, for visitors too.')).toBeVisible()
   const guest = await visitor(browser)
   await guest.goto(`${server.origin}/exhibits`)

@@ -52,6 +52,10 @@ test('what waits is seen page by page, released, compared with the one before, a
   await page.goto(`${server.origin}/studio/releases`)
   await expect(page.getByText('1 change, 30 pages')).toBeVisible()
   await page.getByRole('button', { name: 'Take it back' }).click()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Undo release/ })
+    .click()
   await expect(page.getByText(/^Release 2 is taken back/)).toBeVisible()
   await seen.reload()
   await expect(seen.locator('.of-body h1')).not.toHaveCSS('font-size', '71px')

@@ -65,6 +65,7 @@ function nameOf(node: TreeNode, i: number): string {
     <div class="flex h-7 items-center gap-4 px-3.5 text-xs">
       <nav
         aria-label="Path to the selection"
+        data-keys
         class="flex min-w-0 items-center gap-1.5 overflow-hidden whitespace-nowrap"
       >
         <button type="button" class="hover:text-white" @click="bench.selected = null">{{ bench.layout!.name }}</button>

@@ -75,7 +75,7 @@ function choose(event: MouseEvent) {
 </script>
 
 <template>
-  <section class="flex min-h-0 flex-col border-r bg-board" aria-label="Plan">
+  <section class="flex min-h-0 flex-col border-r bg-board" aria-label="Plan" data-keys>
     <div class="flex items-baseline justify-between px-3 pb-2 pt-3">
       <h2 class="made text-base">Plan</h2>
       <span class="text-2xs text-soft">{{ counts }}</span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Uses } from '#core/checks'
 import { useDesign } from '~/stores/design'
+import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
 
 /** Before something is taken away: everything that uses it, each a link to where it can be seen. */
@@ -8,12 +9,13 @@ const props = defineProps<{ name: string; uses: Uses }>()
 defineEmits<{ close: []; remove: [] }>()
 
 const design = useDesign()
+const map = useMap()
 const site = useSite()
 const layouts = computed(() =>
   props.uses.layouts.map((id) => ({ to: `/studio/layouts/${id}`, name: design.layoutName(id) })),
 )
 const frames = computed(() =>
-  props.uses.frames.map((id) => ({ to: `/studio?frame=${id}`, name: design.frameById.get(id)?.frame.name || id })),
+  props.uses.frames.map((id) => ({ to: `/studio?frame=${id}`, name: map.labelOf(id) })),
 )
 const menus = computed(() => props.uses.menus.map((id) => site.catalogue!.menus.get(id)?.name ?? id))
 const unused = computed(

@@ -53,6 +53,9 @@ for (const region of REGIONS) {
   keepSay(region)
   const stored = design.frameById.get(frame.value.id)?.frame.regions[region]
   if (!before[region] && stored && stored.kind !== 'pass') before[region] = stored
+  // What was switched off at another time had a layout too.
+  const { layout } = { layout: undefined, ...frame.value.regions[region] }
+  if (!before[region] && layout) before[region] = { kind: 'use', layout }
 }
 /** Takes a region off, or brings back what it said. */
 function toggle(region: Region) {
@@ -60,7 +63,7 @@ function toggle(region: Region) {
   const kept = before[region]
   keepSay(region)
   const first = layoutsFor(region)[0]
-  if (say.kind === 'use') frame.value.regions[region] = { kind: 'pass' }
+  if (say.kind === 'use') frame.value.regions[region] = { kind: 'pass', layout: say.layout }
   else if (kept && kept.kind !== say.kind) frame.value.regions[region] = { ...kept }
   else if (say.kind === 'empty') frame.value.regions[region] = { kind: 'pass' }
   else frame.value.regions[region] = first ? { kind: 'use', layout: first.id } : { kind: 'empty' }

@@ -1,13 +1,23 @@
 <script setup lang="ts">
-import type { HomeChoice } from '#core/site'
+import { resolve, CompiledRules } from '#core/frames'
+import { Catalogue, type HomeChoice } from '#core/site'
+import { REGIONS, elementsOf } from '#core/tree'
+import { useDesign } from '~/stores/design'
+import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 
-/** What home shows; the one place where that is set. It belongs to the content, so it holds at once. */
+/** What home shows: chosen, seen with what it changes, then saved. It belongs to the content, so it holds at once. */
 const site = useSite()
+const design = useDesign()
+const map = useMap()
 const notices = useNotices()
+const shownName = useShownName()
 const home = computed(() => site.site!.settings.home)
-const value = computed(() => (home.value.kind === 'entry' ? `entry:${home.value.entry}` : `archive:${home.value.type}`))
+const valueOf = (choice: HomeChoice) => (choice.kind === 'entry' ? `entry:${choice.entry}` : `archive:${choice.type}`)
+const chosen = ref(valueOf(home.value))
+watch(home, (is) => (chosen.value = valueOf(is)))
+const isChanged = computed(() => chosen.value !== valueOf(home.value))
 const archives = computed(() => site.site!.types.filter((t) => t.archive))
 const trees = computed(() => {
   const types = new Set(site.site!.types.filter((t) => t.tree).map((t) => t.id))
@@ -15,13 +25,36 @@ const trees = computed(() => {
     (e) => e.published && (types.has(e.type) || (home.value.kind === 'entry' && home.value.entry === e.id)),
   )
 })
+function choiceOf(text: string): HomeChoice {
+  const at = text.indexOf(':')
+  const id = text.slice(at + 1)
+  return text.startsWith('entry:') ? { kind: 'entry', entry: id } : { kind: 'archive', type: id }
+}
 
-async function set(text: string) {
-  const [kind, ...rest] = text.split(':')
-  const id = rest.join(':')
-  const choice: HomeChoice = kind === 'entry' ? { kind, entry: id } : { kind: 'archive', type: id }
+/** What saving changes, before it is saved: the layouts of home, and a list that its body would not show. */
+const changes = computed(() => {
+  if (!isChanged.value) return []
+  const choice = choiceOf(chosen.value)
+  const { settings, ...rest } = site.site!
+  const after = new Catalogue({ ...rest, settings: { ...settings, home: choice } }, map.request.at)
+  const regionsIn = (catalogue: Catalogue) =>
+    resolve(new CompiledRules(design.rules, catalogue), catalogue.page('home')!, map.request).regions
+  const [was, is] = [regionsIn(site.catalogue!), regionsIn(after)]
+  const told = REGIONS.filter((r) => shownName(was[r].shown) !== shownName(is[r].shown)).map(
+    (r) => `${REGION_NAMES[r]}: ${shownName(was[r].shown)} → ${shownName(is[r].shown)}`,
+  )
+  const { shown } = is.body
+  const tree = shown.kind === 'layout' ? design.trees.tree(shown.layout) : undefined
+  if (choice.kind === 'archive' && tree && !elementsOf(tree).some((e) => e.type === 'entry-list'))
+    told.push(`The body “${design.layoutName(tree.id)}” has no list, so these entries would be listed nowhere.`)
+  if (choice.kind === 'entry' && home.value.kind === 'archive')
+    told.push('The entries that home lists now are listed where another page lists them, or nowhere.')
+  return told
+})
+
+async function save() {
   const before = home.value
-  const done = await notices.attempt(() => site.setHome(choice))
+  const done = await notices.attempt(() => site.setHome(choiceOf(chosen.value)))
   if (done !== undefined)
     notices.say('Home shows something else now, for visitors too.', {
       label: 'Undo',
@@ -31,20 +64,27 @@ async function set(text: string) {
 </script>
 
 <template>
-  <label class="block border border-edge bg-sheet p-2">
-    <span class="text-xs text-soft">Home shows, at once and without a release</span>
-    <select
-      class="input mt-1"
-      :value="value"
-      aria-label="Home shows"
-      @change="set(($event.target as HTMLSelectElement).value)"
-    >
-      <optgroup label="A page">
-        <option v-for="e in trees" :key="e.id" :value="`entry:${e.id}`">{{ e.title }}</option>
-      </optgroup>
-      <optgroup label="An archive">
-        <option v-for="t in archives" :key="t.id" :value="`archive:${t.id}`">all {{ t.plural.toLowerCase() }}</option>
-      </optgroup>
-    </select>
-  </label>
+  <form class="block border border-edge bg-sheet p-2" @submit.prevent="save">
+    <label class="block">
+      <span class="text-xs text-soft">Home shows</span>
+      <select v-model="chosen" class="input mt-1" aria-label="Home shows">
+        <optgroup label="A page">
+          <option v-for="e in trees" :key="e.id" :value="`entry:${e.id}`">{{ e.title }}</option>
+        </optgroup>
+        <optgroup label="An archive">
+          <option v-for="t in archives" :key="t.id" :value="`archive:${t.id}`">all {{ t.plural.toLowerCase() }}</option>
+        </optgroup>
+      </select>
+    </label>
+    <div v-if="isChanged" class="mt-2 text-xs" role="status">
+      <p>Visitors see it at once, without a release.</p>
+      <ul class="mt-1 text-soft">
+        <li v-for="line in changes" :key="line">{{ line }}</li>
+      </ul>
+      <div class="mt-2 flex gap-2">
+        <button class="btn btn-small">Save</button>
+        <button type="button" class="btn btn-small" @click="chosen = valueOf(home)">Cancel</button>
+      </div>
+    </div>
+  </form>
 </template>

@@ -4,12 +4,18 @@ import { counted } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
+import { useSite } from '~/stores/site'
 
 /** Releases that are set for a moment, and what became of those that were. */
 const design = useDesign()
 const notices = useNotices()
 const session = useSession()
-const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+const site = useSite()
+const time = new Intl.DateTimeFormat(undefined, {
+  dateStyle: 'medium',
+  timeStyle: 'short',
+  timeZone: site.site!.settings.timeZone,
+})
 
 function became(plan: Plan): string {
   if (plan.state === 'refused') return 'was not released'

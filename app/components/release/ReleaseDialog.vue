@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { momentIn } from '#core/site'
+import { useSite } from '~/stores/site'
 import { BARE_DESIGN } from '#core/frames'
 import { type PartKey, comesAlong, partKey } from '#core/releases'
 import { counted } from '#core/words'
@@ -30,8 +32,11 @@ const count = computed(() => new Set([...taken.value, ...along.value.keys()]).si
 const later = ref(false)
 const at = ref('')
 const until = ref('')
-const moment = (text: string): number => new Date(text).getTime()
-const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'long', timeStyle: 'short' })
+const site = useSite()
+const zone = computed(() => site.site!.settings.timeZone)
+/** A moment on the clocks of the site, wherever whoever sets it is. */
+const moment = (text: string): number => momentIn(text, zone.value) ?? NaN
+const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'long', timeStyle: 'short', timeZone: zone.value })
 
 /** What was released, once it is. */
 const done = shallowRef<ReleaseNote | null>(null)
@@ -95,6 +100,7 @@ async function release() {
         <input v-model="later" type="radio" class="accent-ink" name="when" :value="true" /> at a moment
       </label>
       <div v-if="later" class="mt-2 grid grid-cols-2 gap-3 max-sm:grid-cols-1">
+        <p class="col-span-full text-2xs text-soft">Times are those of {{ zone }}.</p>
         <label>Released <input v-model="at" type="datetime-local" class="input mt-1" required /></label>
         <label
           >and undone <span class="text-soft">(optional)</span>

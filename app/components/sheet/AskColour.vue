@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { formatHex, parse } from 'culori'
-import { colourHex } from '#core/styles'
+import { colourHex, paletteColour } from '#core/styles'
 import { useDesign } from '~/stores/design'
 
 /** A colour of the house palette, or one of its own, with the contrast that it gives. */
@@ -28,8 +28,9 @@ const name = computed(() => {
     if (props.unset !== undefined) return props.unset
     return drawn.value ? `house: ${same?.name ?? drawn.value}` : 'house'
   }
-  const own = props.value.startsWith('@') ? design.house.palette.find((c) => c.id === props.value!.slice(1)) : undefined
-  return own?.name ?? props.value
+  const own = props.value.startsWith('@') ? design.house.palette.find((c) => c.id === paletteColour(props.value!).id) : undefined
+  const { opacity } = paletteColour(props.value)
+  return own ? (opacity === 100 ? own.name : `${own.name}, ${opacity}%`) : props.value
 })
 const button = ref<{ $el: HTMLElement }>()
 </script>

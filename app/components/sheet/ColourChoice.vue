@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatHex, formatHex8, parse } from 'culori'
-import { isColour, opacityOf, withOpacity } from '#core/styles'
+import { isColour, opacityOf, paletteColour, paletteName, withOpacity } from '#core/styles'
 import { useDesign } from '~/stores/design'
 
 /** The ways to a colour: the palette, what was chosen lately, any colour, one from the screen, and how much of it is seen. */
@@ -26,6 +26,12 @@ function type(text: string) {
   if (found) set(found)
   else refused.value = 'A colour is a hex code such as #2b5a68.'
 }
+/** The same colour, seen more or less: one of the palette goes on following it. */
+function setOpacity(percent: number) {
+  if (props.value?.startsWith('@')) set(paletteName(paletteColour(props.value).id, percent))
+  else if (props.hex) set(withOpacity(props.hex, percent))
+}
+const chosen = computed(() => (props.value?.startsWith('@') ? paletteColour(props.value).id : null))
 /** Another colour, seen as much as the one before. */
 function setOpaque(hex: string) {
   set(withOpacity(hex, opacity.value))
@@ -52,12 +58,12 @@ async function pick() {
       :key="c.id"
       type="button"
       class="text-center"
-      :aria-pressed="value === `@${c.id}`"
+      :aria-pressed="chosen === c.id"
       @click="set(`@${c.id}`)"
     >
       <span
         class="block h-7 border"
-        :class="value === `@${c.id}` ? 'cornered border-ink' : 'border-edge'"
+        :class="chosen === c.id ? 'cornered border-ink' : 'border-edge'"
         :style="{ backgroundColor: c.value }"
       />
       <span class="block truncate text-2xs">{{ c.name }}</span>
@@ -109,7 +115,7 @@ async function pick() {
       :value="opacity"
       :disabled="!hex"
       :aria-label="`Opacity of ${label.toLowerCase()} in percent`"
-      @change="hex && set(withOpacity(hex, Number(($event.target as HTMLInputElement).value)))"
+      @change="setOpacity(Number(($event.target as HTMLInputElement).value))"
     />
     <span class="text-end font-mono text-2xs">{{ opacity }}%</span>
   </label>

@@ -10,8 +10,7 @@ import {
   familyNamed,
   houseShape,
   ownFamily,
-  sizeOf,
-} from '../../styles'
+  sizeOf, paletteColour } from '../../styles'
 import equal from 'fast-deep-equal'
 import { type Token, type Untaken, readTokens } from './flat'
 import { readColour, readDimension, readFamilies, readNumber, writeColour, writeDimension } from './values'
@@ -85,7 +84,7 @@ const role = (path: string, get: (h: HouseStyle) => string, set: (h: HouseStyle,
   path,
   type: 'color',
   write: (house) =>
-    get(house).startsWith('@') ? `{palette.${get(house).slice(1)}}` : writeColour(get(house).slice(0, 7)),
+    get(house).startsWith('@') ? `{palette.${paletteColour(get(house)).id}}` : writeColour(get(house).slice(0, 7)),
   read(value, house) {
     const hex = readColour(value)
     if (hex === null) return null

@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
@@ -74,4 +74,14 @@ test('a backup that names files elsewhere writes none of them', async () => {
   const target = join(out, 'odd')
   await restoreBackup(file, target)
   expect([existsSync(join(out, 'evil')), existsSync(join(target, '..', 'evil'))]).toEqual([false, false])
+})
+
+test('a backup has the secrets of its site, and a restored database gives back the space of its files', async () => {
+  writeFileSync(join(folder, 'secrets.json'), '{"NUXT_CSURF_ENCRYPT_SECRET":"0123456789abcdef0123456789abcdef"}')
+  const file = join(out, 'with-secrets.backup')
+  await writeBackup(folder, file)
+  const target = join(out, 'with-secrets')
+  await restoreBackup(file, target)
+  expect(readFileSync(join(target, 'secrets.json'), 'utf8')).toBe(readFileSync(join(folder, 'secrets.json'), 'utf8'))
+  expect(statSync(join(target, 'outer-frame.sqlite')).size).toBeLessThan(statSync(file).size / 2)
 })

@@ -15,8 +15,11 @@ const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'long', timeStyle: 
 onMounted(() => notices.attempt(design.loadReleases))
 
 const busy = ref(false)
+/** The release that would be taken back: it is asked first, since it acts on the live site. */
+const undoing = ref<ReleaseNote | null>(null)
 /** Visitors see the release before again at once; the draft stays as it is. */
 async function takeBack({ number }: ReleaseNote) {
+  undoing.value = null
   busy.value = true
   const done = await notices.attempt(design.takeBackRelease)
   busy.value = false
@@ -98,9 +101,9 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
                 type="button"
                 class="underline"
                 :disabled="busy"
-                @click="takeBack(release)"
+                @click="undoing = release"
               >
-                Take it back
+                Take it back…
               </button>
             </p>
             <details class="mt-1">
@@ -117,6 +120,17 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
         </p>
       </section>
     </div>
+    <ModalSheet v-if="undoing" :title="`Undo release ${undoing.number}?`" @close="undoing = null">
+      <p>
+        Visitors see release {{ undoing.number - 1 }} again at once{{
+          undoing.pages === null ? '' : `: ${counted(undoing.pages, 'page')} look as they did before`
+        }}. The draft stays as it is, so you can release it again.
+      </p>
+      <template #actions>
+        <button type="button" class="btn" @click="undoing = null">Cancel</button>
+        <button type="button" class="btn btn-spot" @click="takeBack(undoing)">Undo release {{ undoing.number }}</button>
+      </template>
+    </ModalSheet>
     <ModalSheet v-if="bringing" :title="`Bring back release ${bringing.number}`" @close="bringing = null">
       <p class="mb-3">
         The draft is put back to what was released then. Layouts are changed by edits that can be undone; what was made
