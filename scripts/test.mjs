@@ -5,16 +5,21 @@ import { ROOT, build, checkNode, exists, install, listen, run } from './steps.mj
 /** All checks, from a fresh clone: sets up what is missing, then lint, format, types, and every suite. */
 
 const CHROMIUM = '/usr/bin/chromium'
+const FAKETIME = '/usr/bin/faketime'
 
-function ensureChromium() {
-  if (exists(CHROMIUM)) return
-  console.log('Chromium is missing; installing it from the packages of Debian.')
+/** Installs what tests need from the packages of Debian, where it is missing. */
+function ensurePackages() {
+  const packages = [
+    ...(exists(CHROMIUM) ? [] : ['chromium', 'fonts-liberation']),
+    ...(exists(FAKETIME) ? [] : ['faketime']),
+  ]
+  if (packages.length === 0) return
+  console.log(`Installing from the packages of Debian: ${packages.join(', ')}.`)
   const root = process.getuid?.() === 0
   const apt = (...args) => run(root ? 'apt-get' : 'sudo', root ? args : ['-n', 'apt-get', ...args])
-  const failed =
-    apt('update') !== 0 || apt('install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation') !== 0
-  if (failed || !exists(CHROMIUM)) {
-    console.error(`Chromium could not be installed. Install it so that ${CHROMIUM} exists, and run npm test again.`)
+  const failed = apt('update') !== 0 || apt('install', '-y', '--no-install-recommends', ...packages) !== 0
+  if (failed || !exists(CHROMIUM) || !exists(FAKETIME)) {
+    console.error(`Install Chromium (${CHROMIUM}) and faketime (${FAKETIME}), and run npm test again.`)
     process.exit(1)
   }
 }
@@ -36,6 +41,19 @@ const WORKERS = '--maxWorkers=100%'
 const JEST_BIN = ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js']
 const jest = (project) => [process.execPath, [...JEST_BIN, WORKERS, '--selectProjects', project]]
 
+/** What goes by days and zones, on other days and in other zones than those of this machine. */
+const BY_TIME = ['core/site/days', 'core/frames/rules', 'core/render/render', 'core/machines', 'core/elements/elements']
+const OTHER_TIMES = [
+  ['America/New_York', '2028-02-29 23:59:30'],
+  ['Asia/Tokyo', '2030-12-31 23:59:30'],
+]
+const atOtherTime = ([zone, moment]) => [
+  `Unit tests in ${zone}, ${moment}`,
+  [FAKETIME, [moment, process.execPath, ...JEST_BIN, WORKERS, ...BY_TIME, '--selectProjects', 'unit']],
+  readJest,
+  { TZ: zone, FAKETIME_DONT_FAKE_MONOTONIC: '1', DONT_FAKE_MONOTONIC: '1' },
+]
+
 const STEPS = [
   ['Lint', ['npx', ['eslint', '.']], readStep],
   [
@@ -51,6 +69,7 @@ const STEPS = [
   ['Types of core and tests', ['npx', ['tsc', '-p', 'tsconfig.jest.json']], readStep],
   ['Types of the studio and server', ['npx', ['nuxt', 'typecheck']], readStep],
   ['Unit tests', jest('unit'), readJest],
+  ...OTHER_TIMES.map(atOtherTime),
   ['Hostile tests', jest('hostile'), readJest],
   ['API tests', jest('api'), readJest],
   ['End-to-end tests', ['npx', ['playwright', 'test']], readPlaywright],
@@ -58,20 +77,24 @@ const STEPS = [
 
 checkNode()
 install()
-ensureChromium()
+ensurePackages()
 if (run('npx', ['nuxt', 'prepare']) !== 0) process.exit(1)
 build()
 rmSync(join(ROOT, 'test-results'), { recursive: true, force: true })
 
 const total = { passed: 0, failed: 0 }
-for (const [name, [command, args], read] of STEPS) {
+const times = []
+for (const [name, [command, args], read, env = {}] of STEPS) {
   console.log(`\n── ${name}`)
-  const { status, said } = await listen(command, args, { FORCE_COLOR: '0', NO_COLOR: '1' })
+  const begun = performance.now()
+  const { status, said } = await listen(command, args, { FORCE_COLOR: '0', NO_COLOR: '1', ...env })
+  times.push([name, (performance.now() - begun) / 1000])
   const counts = read(said, status)
   // A suite that ends badly without having counted a failure has failed all the same.
   if (status !== 0 && counts.failed === 0) counts.failed = 1
   total.passed += counts.passed
   total.failed += counts.failed
 }
+console.log(`\n${times.map(([name, seconds]) => `${seconds.toFixed(0).padStart(6)} s  ${name}`).join('\n')}`)
 console.log(`\n${total.passed} passed, ${total.failed} failed`)
 process.exit(total.failed === 0 ? 0 : 1)

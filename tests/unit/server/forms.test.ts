@@ -212,7 +212,7 @@ test('what is wrong comes back with all answers, each error at its question and 
 
 test('a question that another calls for is away until then, without script', async () => {
   expect(await get()).toContain(
-    '.of-form:not(:has([name="q.about"]:is([value="visit"]):checked,[name="q.about"] option:is([value="visit"]):checked)) [data-q="q.group"]{display:none}',
+    '.of-form:not(:has([name="q.about"]:is([value="visit"]):checked,[name="q.about"] option:is([value="visit"]):checked)) [data-q="q.group"]{display:none!important}',
   )
 })
 
