@@ -87,9 +87,9 @@ const markdown = new MarkdownIt({ html: true, linkify: false })
 const YAML = { maxAliasCount: 20, logLevel: 'silent' } as const
 
 /** Where a head of YAML or TOML stands at the beginning of a text, between two lines of the same signs. */
-const HEADS: readonly [open: RegExp, close: RegExp, read: (head: string) => unknown][] = [
-  [/^---[ \t]*\r?\n/, /^(?:---|\.\.\.)[ \t]*\r?$/m, yamlOf],
-  [/^\+\+\+[ \t]*\r?\n/, /^\+\+\+[ \t]*\r?$/m, (head) => parseToml(head)],
+const HEADS: readonly [name: string, open: RegExp, close: RegExp, read: (head: string) => unknown][] = [
+  ['YAML', /^---[ \t]*\r?\n/, /^(?:---|\.\.\.)[ \t]*\r?$/m, yamlOf],
+  ['TOML', /^\+\+\+[ \t]*\r?\n/, /^\+\+\+[ \t]*\r?$/m, (head) => parseToml(head)],
 ]
 
 /** YAML that is whole: one that a reader would have to guess at is refused, so that no value comes in damaged. */
@@ -102,7 +102,7 @@ function yamlOf(head: string): unknown {
 
 /** The head of a text, and what stands behind it. */
 function headOf(text: string, name: string): { matter: Record<string, unknown>; body: string } {
-  for (const [open, close, read] of HEADS) {
+  for (const [kind, open, close, read] of HEADS) {
     const begun = open.exec(text)
     if (!begun) continue
     const rest = text.slice(begun[0].length)
@@ -113,7 +113,7 @@ function headOf(text: string, name: string): { matter: Record<string, unknown>; 
       matter = read(rest.slice(0, ended.index)) ?? {}
     } catch (error) {
       const why = (error as Error).message.split('\n')[0]!.slice(0, 80)
-      return fail('sheet-wrong', { why: `the head of ${name} cannot be read (${why})` })
+      return fail('sheet-wrong', { why: `the head of ${name} is no readable ${kind} (${why})` })
     }
     if (!isRecord(matter) || tooDeep(matter))
       return fail('sheet-wrong', { why: `the head of ${name} holds no names with values` })

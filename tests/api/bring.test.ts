@@ -222,7 +222,8 @@ test('what went out comes in again as it was, in every format that holds everyth
     const own = ['id', 'title', 'slug', 'summary', 'picture', 'person', 'date', 'published', 'content']
     const plan = story({ ...Object.fromEntries(own.map((c) => [c, c])), topic: 'terms:topic' })
     const done = await run(sheet.id, plan)
-    expect([format, done.problems, done.made, done.replaced]).toEqual([format, [], 0, before.length])
+    // What is there as the rows say is left alone.
+    expect([format, done.problems, done.made, done.replaced]).toEqual([format, [], 0, 0])
     expect((await stories()).sort((a, b) => (a.id < b.id ? -1 : 1))).toEqual(before)
   }
   for (const format of ['atom', 'rss']) {

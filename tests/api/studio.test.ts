@@ -77,7 +77,7 @@ describe('signing in', () => {
   test('the cookie is sealed, http-only and same-site', async () => {
     const client = await new Client(server).open()
     const answer = await client.signIn('ada')
-    const cookie = answer.headers.getSetCookie().find((c) => c.startsWith('outer-frame='))!
+    const cookie = answer.headers.getSetCookie().find((c) => c.startsWith('__Host-outer-frame='))!
     expect(cookie).toMatch(/HttpOnly/i)
     expect(cookie).toMatch(/Secure/i)
     expect(cookie).toMatch(/SameSite=(Lax|Strict)/i)

@@ -93,5 +93,5 @@ test('texts as they are kept: heads in YAML and TOML, drafts, days in file names
   expect(code.title).toBeUndefined()
   expect(code.content).toContain('# comment')
   expect(readMarkdown('# Title\n\nWords', 'a.md')).toMatchObject({ title: 'Title', content: '<p>Words</p>' })
-  expect(() => readMarkdown('---\ntitle: a: b\n---\nWords', 'a.md')).toThrow('cannot be read')
+  expect(() => readMarkdown('---\ntitle: a: b\n---\nWords', 'a.md')).toThrow('no readable YAML')
 })
