@@ -57,9 +57,13 @@ function numberIn(words: string, named: Named): number | null {
 
 /** An amount in the currency of the site; null for one that is said to be in another. */
 function moneyIn(words: string, { decimal = 'point', currency }: Named): number | null {
-  const [, before = '', number = '', behind = ''] =
-    /^([^\d.,+−-]*)([-−+]?[\d.,\s'’]*\d(?:e[-+]?\d{1,3})?)([^\d]*)$/i.exec(words.trim()) ?? []
-  const signs = [before, behind].map((sign) => sign.trim()).filter(Boolean)
+  const plain = words.trim()
+  // The sign or the code of a currency stands before its digits or behind them.
+  const begins = plain.search(/[-−+.,\d]/)
+  const ends = plain.search(/\d[^\d]*$/)
+  if (begins < 0 || ends < 0) return null
+  const number = plain.slice(begins, ends + 1)
+  const signs = [plain.slice(0, begins), plain.slice(ends + 1)].map((sign) => sign.trim()).filter(Boolean)
   return signs.every((sign) => isCurrency(sign, currency)) ? readNumber(number, decimal) : null
 }
 

@@ -1,5 +1,6 @@
 import { dictionary } from '@zxcvbn-ts/language-common'
 import { fail } from '../../core/problems'
+import { withoutEnd } from '../../core/text'
 
 /** Which passwords are refused, besides short ones: those that whoever guesses tries first. */
 
@@ -24,7 +25,7 @@ export function weakness(password: string, owner: { mail?: string; name?: string
   const mail = owner.mail?.toLowerCase().trim() ?? ''
   const own = [mail, mail.split('@')[0]!, owner.name?.toLowerCase().trim() ?? ''].filter((word) => word.length >= 3)
   if (own.some((word) => plain === word || once(plain) === word)) return 'It is what everybody knows of you'
-  const stem = plain.replace(/[\d\W_]+$/, '')
+  const stem = withoutEnd(plain, '0123456789!?.,-_*#$%&+@ ')
   if (
     [plain, once(plain), stem].some((word) => word.length >= 4 && common().has(word) && plain.length - word.length <= 6)
   )
