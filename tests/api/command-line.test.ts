@@ -37,7 +37,7 @@ const placed = (data: string, command: string, ...rest: string[]): string[][] =>
 
 test('what a page shows is asked of the site that is named, wherever it is named', () => {
   for (const [data, shows] of [
-    [full, 'Exhibit page'],
+    [full, 'Turret exhibit'],
     [bare, 'plain body'],
   ] as const)
     for (const call of placed(data, 'why', '/exhibits/fenwick-turret-clock')) {
@@ -53,7 +53,7 @@ test('a backup is of the site that is named, and becomes it again in a new folde
     const target = at(`restored-${i}`)
     const restore = placed(target, 'restore', at('site.backup'))[i]!
     expect([restore, run(restore)]).toMatchObject([restore, { status: 0 }])
-    expect(run(['why', '/exhibits/fenwick-turret-clock', '--data', target]).said).toContain('Exhibit page')
+    expect(run(['why', '/exhibits/fenwick-turret-clock', '--data', target]).said).toContain('Turret exhibit')
     // Links that were mailed are answered by the secrets of the site.
     expect(readFileSync(join(target, 'secrets.json'), 'utf8')).toBe(readFileSync(join(full, 'secrets.json'), 'utf8'))
   }
