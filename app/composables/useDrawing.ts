@@ -78,12 +78,12 @@ export function useDrawing() {
     const design = inGrid ? { ...kept, layouts: [...kept.layouts, inGrid] } : kept
     const compiled = new CompiledDesign(design, { withIds: alone ? undefined : inHand?.layout, asNeeded: true })
     const decided = (other: Page) => resolve(compiledFrom(rules, catalogue), other, request)
-    // What is worked on is drawn as it is, whatever it still lacks.
     const outcome = decided(page)
     const lists = (other: Page) => compiled.listsShown(other, other === page ? outcome : decided(other))
     if (inHand) {
       if (alone) for (const other of REGIONS) outcome.regions[other] = { shown: { kind: 'empty' }, by: null }
       const region = regionSeen(inHand.region)
+      // What is worked on is drawn as it is, whatever it still lacks.
       outcome.regions[region] = { shown: { kind: 'layout', layout: inGrid?.id ?? inHand.layout }, by: null }
     }
     return {

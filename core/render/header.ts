@@ -8,7 +8,8 @@ const HIDES =
 const OVER =
   'header:has(>.of-over){position:relative;z-index:3}header>.of-row.of-over{position:absolute!important;inset-inline:0;z-index:3}' +
   'header>.of-row.of-over.of-fixed{position:fixed!important;top:0}'
-const TURNS = '.of-row.of-scrolled{background-color:var(--sb,var(--c-paper))!important;color:var(--sc,var(--c-ink))!important}'
+const TURNS =
+  '.of-row.of-scrolled{background-color:var(--sb,var(--c-paper))!important;color:var(--sc,var(--c-ink))!important}'
 
 /** The classes of such a row, the CSS that it needs, and whether it needs the script of headers. */
 export function headerRow({ props, styles }: Row): { classes: string[]; css: string[]; script: boolean } {

@@ -120,8 +120,7 @@ const COLOURED = /colour|background|tint|gradientTo/i
 
 function fitNode<N extends TreeNode>(node: N, house: HouseStyle): N | null {
   const palette = new Set(house.palette.map((c) => c.id))
-  const lacks = (property: string, value: string) =>
-    COLOURED.test(property) && !palette.has(paletteColour(value).id)
+  const lacks = (property: string, value: string) => COLOURED.test(property) && !palette.has(paletteColour(value).id)
   const own = { ...node, styles: fitStyles(node.styles, lacks) }
   const left = own.kind === 'element' ? leftOf(own) : own
   if (!left) return null

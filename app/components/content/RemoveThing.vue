@@ -14,9 +14,7 @@ const site = useSite()
 const layouts = computed(() =>
   props.uses.layouts.map((id) => ({ to: `/studio/layouts/${id}`, name: design.layoutName(id) })),
 )
-const frames = computed(() =>
-  props.uses.frames.map((id) => ({ to: `/studio?frame=${id}`, name: map.labelOf(id) })),
-)
+const frames = computed(() => props.uses.frames.map((id) => ({ to: `/studio?frame=${id}`, name: map.labelOf(id) })))
 const menus = computed(() => props.uses.menus.map((id) => site.catalogue!.menus.get(id)?.name ?? id))
 const unused = computed(
   () =>

@@ -39,7 +39,7 @@ const changes = computed(() => {
   const after = new Catalogue({ ...rest, settings: { ...settings, home: choice } }, map.request.at)
   const regionsIn = (catalogue: Catalogue) =>
     resolve(new CompiledRules(design.rules, catalogue), catalogue.page('home')!, map.request).regions
-  const [was, is] = [regionsIn(site.catalogue!), regionsIn(after)]
+  const [was, is] = [regionsIn(map.catalogue!), regionsIn(after)]
   const told = REGIONS.filter((r) => shownName(was[r].shown) !== shownName(is[r].shown)).map(
     (r) => `${REGION_NAMES[r]}: ${shownName(was[r].shown)} → ${shownName(is[r].shown)}`,
   )

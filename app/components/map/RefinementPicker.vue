@@ -42,8 +42,11 @@ function pick(choice: RefinementChoice<Refinement>) {
   value.value = field.value.kind === 'yes-no' ? 'yes' : (field.value.choices?.[0]?.id ?? '')
 }
 const days = computed(() => readsToday({ op: op.value }))
-// A number of days is no day, and a day no number of them.
-watch(days, () => (value.value = ''))
+/** Another comparison; a number of days is no day, and a day no number of them. */
+function setOp(to: FieldTestOp) {
+  if (readsToday({ op: to }) !== days.value) value.value = ''
+  op.value = to
+}
 const needsValue = computed(() => op.value !== 'is-empty' && op.value !== 'is-not-empty')
 const asked = computed<string | number | boolean | null>(() => {
   const kind = field.value?.kind
@@ -93,7 +96,12 @@ const now = computed(() => {
     <form v-else class="space-y-1 py-1 pr-1" @submit.prevent="done">
       <p class="text-xs">{{ field.label }}</p>
       <div class="flex gap-1">
-        <select v-model="op" class="input" aria-label="How it is tested">
+        <select
+          class="input"
+          aria-label="How it is tested"
+          :value="op"
+          @change="setOp(($event.target as HTMLSelectElement).value as FieldTestOp)"
+        >
           <option v-for="o in opsFor(field)" :key="o" :value="o">{{ OP_WORDS[o] }}</option>
         </select>
         <ComparedValue v-if="needsValue" v-model="value" :field="field" :days="days" />

@@ -28,7 +28,9 @@ const name = computed(() => {
     if (props.unset !== undefined) return props.unset
     return drawn.value ? `house: ${same?.name ?? drawn.value}` : 'house'
   }
-  const own = props.value.startsWith('@') ? design.house.palette.find((c) => c.id === paletteColour(props.value!).id) : undefined
+  const own = props.value.startsWith('@')
+    ? design.house.palette.find((c) => c.id === paletteColour(props.value!).id)
+    : undefined
   const { opacity } = paletteColour(props.value)
   return own ? (opacity === 100 ? own.name : `${own.name}, ${opacity}%`) : props.value
 })

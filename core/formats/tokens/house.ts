@@ -10,7 +10,9 @@ import {
   familyNamed,
   houseShape,
   ownFamily,
-  sizeOf, paletteColour } from '../../styles'
+  sizeOf,
+  paletteColour,
+} from '../../styles'
 import equal from 'fast-deep-equal'
 import { type Token, type Untaken, readTokens } from './flat'
 import { readColour, readDimension, readFamilies, readNumber, writeColour, writeDimension } from './values'

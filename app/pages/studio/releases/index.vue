@@ -4,6 +4,7 @@ import { useDesign } from '~/stores/design'
 import type { BringBack, ReleaseNote } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
+import { useSite } from '~/stores/site'
 
 definePageMeta({ layout: 'studio' })
 useHead({ title: 'Releases' })
@@ -11,11 +12,19 @@ useHead({ title: 'Releases' })
 const design = useDesign()
 const notices = useNotices()
 const session = useSession()
-const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'long', timeStyle: 'short' })
+const site = useSite()
+const time = computed(
+  () =>
+    new Intl.DateTimeFormat(undefined, {
+      dateStyle: 'long',
+      timeStyle: 'short',
+      timeZone: site.site!.settings.timeZone,
+    }),
+)
 onMounted(() => notices.attempt(design.loadReleases))
 
 const busy = ref(false)
-/** The release that would be taken back: it is asked first, since it acts on the live site. */
+/** The release that would be undone: it is asked first, since it acts on the live site. */
 const undoing = ref<ReleaseNote | null>(null)
 /** Visitors see the release before again at once; the draft stays as it is. */
 async function takeBack({ number }: ReleaseNote) {
@@ -24,7 +33,7 @@ async function takeBack({ number }: ReleaseNote) {
   const done = await notices.attempt(design.takeBackRelease)
   busy.value = false
   if (done)
-    notices.say(`Release ${number} is taken back: visitors see the one before it again. The draft is as it was.`)
+    notices.say(`Release ${number} is undone: visitors see the one before it again. The draft is as it was.`)
 }
 
 const bringing = ref<ReleaseNote | null>(null)
@@ -103,7 +112,7 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
                 :disabled="busy"
                 @click="undoing = release"
               >
-                Take it back…
+                Undo release {{ release.number }}…
               </button>
             </p>
             <details class="mt-1">
