@@ -32,8 +32,7 @@ async function takeBack({ number }: ReleaseNote) {
   busy.value = true
   const done = await notices.attempt(design.takeBackRelease)
   busy.value = false
-  if (done)
-    notices.say(`Release ${number} is undone: visitors see the one before it again. The draft is as it was.`)
+  if (done) notices.say(`Release ${number} is undone: visitors see the one before it again. The draft is as it was.`)
 }
 
 const bringing = ref<ReleaseNote | null>(null)
