@@ -226,7 +226,7 @@ test('a table is looked at, taken along, reported and taken back', async ({ page
   await page.getByLabel('Become entries of').selectOption({ label: 'Stories' })
   await expect(page.getByLabel('What Headline is')).toHaveValue('title')
   await page.getByLabel('What Day is').selectOption({ label: 'Date' })
-  await page.getByRole('button', { name: 'See what it comes to' }).click()
+  await page.getByRole('button', { name: 'Preview' }).click()
   await expect(page.getByText('Row 2: soon is no day that can be read')).toBeVisible()
   expect(await findings(page)).toEqual([])
   await page.getByRole('button', { name: 'Take 2 rows along' }).click()

@@ -151,7 +151,7 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
         <h1 class="made mb-1 text-xl">Bring content along</h1>
         <p class="mb-4 max-w-2xl text-soft">
           Tables (CSV, TSV), JSON, Markdown files, Atom and RSS feeds; several of them, with their pictures, in a zip.
-          Nothing changes until you have seen what it comes to.
+          Nothing changes until you have seen the preview and said yes.
         </p>
         <template v-if="!sheet">
           <div
@@ -233,7 +233,7 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
               ><input v-model="plan.make" type="checkbox" class="accent-ink" /> Make terms and people that are
               missing</label
             >
-            <button type="button" class="btn ml-auto" :disabled="busy" @click="see">See what it comes to</button>
+            <button type="button" class="btn ml-auto" :disabled="busy" @click="see">Preview</button>
           </div>
           <p v-if="!titled" class="mb-3 text-xs text-soft">No column is the title yet.</p>
         </template>
@@ -248,8 +248,8 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
               {{ counted(preview.made.people.length, 'person', 'people') }}.</template
             >
           </p>
-          <fieldset v-for="q in preview.questions" :key="q.column" class="mb-3 border border-edge bg-wash p-3">
-            <legend class="font-semibold">
+          <fieldset v-for="q in preview.questions" :key="q.column" class="mb-4">
+            <legend class="mb-1.5 font-semibold">
               “{{ q.column }}” can be read in two ways, such as {{ q.examples.join(', ') }}
             </legend>
             <label v-for="[way, label] in WAYS[q.kind]" :key="way" class="mr-5 inline-flex items-center gap-2">
