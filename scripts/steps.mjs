@@ -25,15 +25,15 @@ export function run(command, args, env = {}) {
   return status ?? 1
 }
 
-/** Runs a command and gives what it said, for reading. */
-export function listen(command, args, env = {}) {
+/** Runs a command and gives what it said, for reading; shows it as it comes unless `show` says no. */
+export function listen(command, args, env = {}, show = true) {
   return new Promise((done) => {
     const child = spawn(command, args, { cwd: ROOT, env: { ...process.env, ...env } })
     let said = ''
     for (const stream of [child.stdout, child.stderr]) {
       stream.on('data', (chunk) => {
         said += chunk
-        process.stdout.write(chunk)
+        if (show) process.stdout.write(chunk)
       })
     }
     child.on('error', (error) => done({ status: 1, said: String(error) }))

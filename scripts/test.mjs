@@ -54,7 +54,9 @@ const atOtherTime = ([zone, moment]) => [
   { TZ: zone, FAKETIME_DONT_FAKE_MONOTONIC: '1', DONT_FAKE_MONOTONIC: '1' },
 ]
 
-const STEPS = [
+/** What reads the sources alone, two at a time, the longest first. */
+const READING = [
+  ['Types of the studio and server', ['npx', ['nuxt', 'typecheck']], readStep],
   ['Lint', ['npx', ['eslint', '.']], readStep],
   [
     'Rooms',
@@ -65,9 +67,12 @@ const STEPS = [
     readStep,
   ],
   ['Format', ['npx', ['prettier', '--check', '--log-level', 'warn', '.']], readStep],
-  ['Types of the core, by itself', ['npx', ['tsc', '-p', 'tsconfig.core.json']], readStep],
   ['Types of core and tests', ['npx', ['tsc', '-p', 'tsconfig.jest.json']], readStep],
-  ['Types of the studio and server', ['npx', ['nuxt', 'typecheck']], readStep],
+  ['Types of the core, by itself', ['npx', ['tsc', '-p', 'tsconfig.core.json']], readStep],
+]
+
+/** What runs the product, one after the other: each of these keeps both processors busy. */
+const RUNNING = [
   ['Unit tests', jest('unit'), readJest],
   ...OTHER_TIMES.map(atOtherTime),
   ['Hostile tests', jest('hostile'), readJest],
@@ -84,10 +89,13 @@ rmSync(join(ROOT, 'test-results'), { recursive: true, force: true })
 
 const total = { passed: 0, failed: 0 }
 const times = []
-for (const [name, [command, args], read, env = {}] of STEPS) {
-  console.log(`\n── ${name}`)
+
+/** Runs a step; its words are shown as they come, or together at its end where another runs beside it. */
+async function step([name, [command, args], read, env = {}], show) {
   const begun = performance.now()
-  const { status, said } = await listen(command, args, { FORCE_COLOR: '0', NO_COLOR: '1', ...env })
+  if (show) console.log(`\n── ${name}`)
+  const { status, said } = await listen(command, args, { FORCE_COLOR: '0', NO_COLOR: '1', ...env }, show)
+  if (!show) console.log(`\n── ${name}\n${said}`)
   times.push([name, (performance.now() - begun) / 1000])
   const counts = read(said, status)
   // A suite that ends badly without having counted a failure has failed all the same.
@@ -95,6 +103,16 @@ for (const [name, [command, args], read, env = {}] of STEPS) {
   total.passed += counts.passed
   total.failed += counts.failed
 }
+
+const begun = performance.now()
+const waiting = [...READING]
+const reader = async () => {
+  for (let next = waiting.shift(); next; next = waiting.shift()) await step(next, false)
+}
+await Promise.all([reader(), reader()])
+for (const next of RUNNING) await step(next, true)
+
 console.log(`\n${times.map(([name, seconds]) => `${seconds.toFixed(0).padStart(6)} s  ${name}`).join('\n')}`)
+console.log(`${((performance.now() - begun) / 1000).toFixed(0).padStart(6)} s  in all`)
 console.log(`\n${total.passed} passed, ${total.failed} failed`)
 process.exit(total.failed === 0 ? 0 : 1)

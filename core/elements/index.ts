@@ -18,7 +18,7 @@ export { ORDER } from './shop/order'
 export { checkoutWords } from './shop/place-order'
 export { CHANGED, accountSays } from './working/account'
 export { afterSignIn, signInSays } from './working/sign-in'
-export { SENT, TRAP, daysKept, formOf, isForFiles, mailsOf, nextOf } from './forms/form'
+export { SENT, TRAP, copyOf, daysKept, formOf, isForFiles, mailsOf, nextOf } from './forms/form'
 export { type Mark, sketchOf } from './sketch'
 export {
   isAskedFor,

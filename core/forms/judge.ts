@@ -1,4 +1,4 @@
-import { isDay } from '../site'
+import { isDay, readNumber as numberIn } from '../site'
 import { cleaned } from './cleaned'
 import type { Answer, AnswerProblem, AskedForm, CameIn, FormWord, Question, SentFile } from './types'
 import { fieldName } from './types'
@@ -19,7 +19,6 @@ export const MOST_TEXT = 20_000
 /** A mail address, as far as one can be told from how it is written. */
 export const MAIL = /^[^\s@<>()[\],;:"\\]{1,64}@[\p{L}\p{N}-]+(\.[\p{L}\p{N}-]+)+$/u
 const TELEPHONE = /^\+?[\d\s()./-]{3,40}$/
-const NUMBER = /^-?\d{1,15}([.,]\d{1,10})?$/
 
 /** What is wrong, with what stands for `{least}` and `{most}`. */
 type Wrong = [word: FormWord, least?: string | number | null, most?: string | number | null]
@@ -38,11 +37,11 @@ function readText({ kind, least, most }: Question, text: string): Read {
   return least !== null && length < least ? wrong('short', least, limit) : said(words)
 }
 
-function readNumber({ least, most }: Question, text: string): Read {
+function readNumber({ least, most, decimal }: Question, text: string): Read {
   const words = cleaned(text, false)
   if (words === '') return said('')
-  if (!NUMBER.test(words)) return wrong('number')
-  const value = Number(words.replace(',', '.'))
+  const value = numberIn(words, decimal)
+  if (value === null) return wrong('number')
   if (least !== null && value < least) return wrong('small', least, most)
   return most !== null && value > most ? wrong('large', least, most) : said(String(value))
 }

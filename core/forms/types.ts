@@ -1,4 +1,4 @@
-import type { Id } from '../site'
+import type { Decimal, Id } from '../site'
 
 /** What a form asks, what somebody sent, and what came of it; see `docs/forms.md`. */
 
@@ -46,6 +46,8 @@ export interface Question {
   /** Kinds of files that are taken, and megabytes that one has at most. */
   takes: FileTaken
   heaviest: number
+  /** Which sign stands before decimals in what is typed here. */
+  decimal: Decimal
 }
 
 /** What files a question takes: by what stands in them, whatever they are called. */

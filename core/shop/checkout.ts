@@ -9,7 +9,7 @@ import {
   addressProblems,
   allCountries,
 } from './addresses'
-import type { SeenLine } from './basket'
+import { MOST_SAID, type SeenLine } from './basket'
 
 /** What is asked at the checkout, what was said there, and what is wrong with it; by names of fields. */
 
@@ -25,6 +25,8 @@ export const FIELD = {
   note: 'note',
   payment: 'pay',
 } as const
+/** More than any field but the note takes, so that what is too long is told and not cut unseen. */
+const MOST_FIELD = 400
 /** No order keeps the words of more. */
 export const MOST_CONSENTS = 20
 export type AddressUse = 'billing' | 'delivery'
@@ -32,7 +34,27 @@ const OF: Record<AddressUse, string> = { billing: 'b', delivery: 'd' }
 export const addressField = (use: AddressUse, part: AddressPart | 'country'): string => `${OF[use]}.${part}`
 export const consentField = (id: string): string => `agree.${id}`
 
-export const isCheckoutField = (name: string): boolean => /^(c|b|d|agree)\.[\w-]{1,60}$|^(way|note|pay)$/.test(name)
+const KNOWN: ReadonlySet<string> = new Set([
+  ...Object.values(FIELD),
+  ...(['billing', 'delivery'] as const).flatMap((use) =>
+    [...ADDRESS_PARTS, 'country' as const].map((part) => addressField(use, part)),
+  ),
+])
+const CONSENT = /^agree\.[\w-]{1,60}$/
+
+/**
+ * What is kept of what a checkout page sends: the fields that checkouts have, and of them those that `asks` says stand there.
+ * One that is too long for its kind is cut where it can only be refused.
+ */
+export function checkoutFields(values: Said, asks: (name: string) => boolean): Record<string, string> {
+  const kept: Record<string, string> = {}
+  for (const [name, value] of Object.entries(values)) {
+    if (!asks(name)) continue
+    if (KNOWN.has(name)) kept[name] = value.slice(0, name === FIELD.note ? MOST_SAID : MOST_FIELD)
+    else if (CONSENT.test(name)) kept[name] = value.slice(0, 10)
+  }
+  return kept
+}
 
 /** Why something cannot be taken; the words for it are the designer's. */
 export const CHECKOUT_WORDS = {
@@ -167,6 +189,10 @@ export function judgeCheckout(asked: AskedCheckout, said: Said): { agreed: Agree
     if (!countries.some((c) => c.id === found.country)) problems[addressField(use, 'country')] = 'country'
     for (const [part, why] of Object.entries(addressProblems(found)))
       problems[addressField(use, part as AddressPart)] = why
+    for (const part of addressParts(found.country)) {
+      const field = addressField(use, part)
+      if (cleaned(said[field] ?? '', false).length > MOST_PART) problems[field] = 'long'
+    }
     return found
   }
   const [billing, delivered] = [address('billing'), to === 'delivery' ? address('delivery') : null]

@@ -10,7 +10,6 @@ export {
   type SeenLine,
   EMPTY_BASKET,
   MOST_LINES,
-  MOST_SAID,
   basketShape,
   caughtUp,
   countIn,

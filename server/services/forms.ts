@@ -1,4 +1,4 @@
-import { SENT, TRAP, daysKept, formOf, mailsOf, nextOf } from '../../core/elements'
+import { SENT, TRAP, copyOf, daysKept, formOf, mailsOf, nextOf } from '../../core/elements'
 import {
   type AskedForm,
   type CameIn,
@@ -34,22 +34,28 @@ const TWICE = 10 * MINUTE
 const FROM_PLACE = { most: 20, within: 10 * MINUTE }
 /** and so much to one form before what comes is held. */
 const TO_FORM = { most: 1200, within: 10 * MINUTE }
+/** So many copies of what was sent go to one address, whoever says that it is theirs. */
+const COPIES = { most: 3, within: DAY }
 /** No question takes more files. */
 const MOST_KEPT = 5
-/** So often may files come from one place, and from all: they are kept before anything else is looked at. */
+/** So often may forms with files come from one place, */
 const FILES_FROM_PLACE = { most: 30, within: 10 * MINUTE }
-const FILES_FROM_ALL = { most: 600, within: 10 * MINUTE }
+/** and so many megabytes from one place, and from all. */
+const MEGABYTES_FROM_PLACE = { most: 150, within: 60 * MINUTE }
+const MEGABYTES_FROM_ALL = { most: 3000, within: 60 * MINUTE }
 /** Files of forms that were never sent are taken away after so long. */
 const UNSENT = 12 * 60 * MINUTE
 
 /** Where files come in, are kept, and are read again. */
-export type FormFiles = Pick<FileStore, 'has' | 'clearBut'>
+export type FormFiles = Pick<FileStore, 'has' | 'keep' | 'clearBut'>
 
 export class Forms {
   private readonly fromPlaces: Lately
   private readonly toForms: Lately
   private readonly filesFromPlaces: Lately
-  private readonly filesFromAll: Lately
+  private readonly bytesFromPlaces: Lately
+  private readonly copies: Lately
+  private readonly bytesFromAll: Lately
   private readonly seals: Seals
   private readonly proofs: Seal
   /** What was sent is known again by a digest that nobody can guess back. */
@@ -67,15 +73,19 @@ export class Forms {
     this.fromPlaces = new Lately(FROM_PLACE, now)
     this.toForms = new Lately(TO_FORM, now)
     this.filesFromPlaces = new Lately(FILES_FROM_PLACE, now)
-    this.filesFromAll = new Lately(FILES_FROM_ALL, now)
+    this.bytesFromPlaces = new Lately(MEGABYTES_FROM_PLACE, now)
+    this.copies = new Lately(COPIES, now)
+    this.bytesFromAll = new Lately(MEGABYTES_FROM_ALL, now)
     this.proofs = new Seal(secret, 'forms')
     this.digests = new Seal(secret, 'digests of messages')
     this.seals = new Seals(secret)
   }
 
-  /** Whether files may come from a place just now. */
-  mayUpload(place: string): boolean {
-    return !this.filesFromPlaces.tooMany(place) && !this.filesFromAll.tooMany('all')
+  /** Whether so many bytes of files may come from a place just now; counts them. */
+  mayUpload(place: string, bytes: number): boolean {
+    if (this.filesFromPlaces.tooMany(place)) return false
+    const megabytes = Math.max(1, Math.ceil(bytes / 1_000_000))
+    return !this.bytesFromPlaces.tooMany(place, megabytes) && !this.bytesFromAll.tooMany('all', megabytes)
   }
 
   /** Proves that a form was drawn on a page here in an hour. */
@@ -91,8 +101,13 @@ export class Forms {
   /** Whether a proof is one of this page and form, and not too old. */
   isProved(page: Page, form: string, proof: string): boolean {
     const hour = Number.parseInt(proof.split('.')[0] ?? '', 36)
-    if (!Number.isSafeInteger(hour) || !isOpen(hour, this.now())) return false
-    return this.proofs.fits(`${hour} ${page.key} ${form}`, proof.split('.')[1] ?? '')
+    return Number.isSafeInteger(hour) && isOpen(hour, this.now()) && this.isDrawn(page, form, proof)
+  }
+
+  /** Whether a proof was drawn on a page here with a form, whenever that was. */
+  isDrawn(page: Page, form: string, proof: string): boolean {
+    const [written = '', seal = ''] = proof.split('.')
+    return this.proofs.fits(`${Number.parseInt(written, 36)} ${page.key} ${form}`, seal)
   }
 
   /** Answers what a form sent. What cannot be taken comes back with all that was answered, and says why. */
@@ -104,11 +119,16 @@ export class Forms {
     const form = formOf(element, scene)
     const files = await this.filesOf(form, sent)
     const judged = judge(form, values, files)
-    const again = (word: FormWord, status: number, problems: Judged['problems'] = []): Answer =>
-      sent.redraw({ id, values, files, problems, says: form.words[word] }, status)
+    // What came in is kept for the form that comes back, and for the message; of what is refused nothing stays.
+    const keeping = () => this.keepFiles(sent)
+    const again = async (word: FormWord, status: number, problems: Judged['problems'] = []): Promise<Answer> => {
+      await keeping()
+      return sent.redraw({ id, values, files, problems, says: form.words[word] }, status)
+    }
     if (judged.problems.length > 0) return again('wrong', 422, judged.problems)
     if (!this.isProved(page, id, values.proof?.[0] ?? '')) return again('stale', 409)
     if (!this.mayTake(asking.place)) return again('often', 429)
+    await keeping()
     await this.keep(form, sent, judged, element)
     const next = nextOf(element, scene)
     // A path of several slashes would lead to another site.
@@ -134,6 +154,10 @@ export class Forms {
     return found
   }
 
+  private async keepFiles({ files }: Sent): Promise<void> {
+    for (const { path, hash } of Object.values(files).flat()) if (path) await this.files.keep({ path, hash })
+  }
+
   private async keep(form: AskedForm, sent: Sent, { answers }: Judged, element: LayoutElement): Promise<void> {
     const { page, values, asking, scene } = sent
     const message: Message = {
@@ -148,7 +172,9 @@ export class Forms {
     const digest = this.digests.of(JSON.stringify([asking.place, form.id, message]))
     const ends = at + daysKept(element) * DAY
     const made = { message, state: held ? ('held' as const) : ('unread' as const), at, ends, digest }
-    const mails = mailsOf(element, scene, form, answers)
+    const copy = copyOf(element, scene, form, answers)
+    const copies = copy && !this.copies.tooMany(copy.to.toLowerCase()) ? [copy] : []
+    const mails = [...mailsOf(element, scene, form, answers), ...copies]
     const id = await insertMessage(this.db, made, at - TWICE, mails)
     log('info', 'message-kept', { id, form: form.id, held })
     if (mails.length > 0 && !held) this.wake()

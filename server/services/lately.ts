@@ -25,15 +25,17 @@ export class Lately {
     return times
   }
 
-  /** For how many milliseconds one more is too many; 0 where it is not. */
-  waits(key: string): number {
+  /** For how many milliseconds so many more are too many; 0 where they are not. */
+  waits(key: string, count = 1): number {
     const times = this.recent(key)
-    return times.length < this.limit.most ? 0 : times[0]! + this.limit.within - this.now()
+    const over = times.length + count - this.limit.most
+    if (over <= 0) return 0
+    return (times[Math.min(over, times.length) - 1] ?? this.now()) + this.limit.within - this.now()
   }
 
-  /** Counts one more. What happened last stands last: the oldest are forgotten first when there are too many. */
-  note(key: string): void {
-    const times = [...this.recent(key), this.now()]
+  /** Counts so many more. What happened last stands last: the oldest are forgotten first when there are too many. */
+  note(key: string, count = 1): void {
+    const times = [...this.recent(key), ...Array.from({ length: count }, () => this.now())]
     this.times.delete(key)
     for (const oldest of this.times.keys()) {
       if (this.times.size < this.mostKept) break
@@ -42,10 +44,10 @@ export class Lately {
     this.times.set(key, times)
   }
 
-  /** Counts one more, unless that is too many; gives whether it is. */
-  tooMany(key: string): boolean {
-    if (this.waits(key) > 0) return true
-    this.note(key)
+  /** Counts so many more, unless they are too many; gives whether they are. */
+  tooMany(key: string, count = 1): boolean {
+    if (this.waits(key, count) > 0) return true
+    this.note(key, count)
     return false
   }
 

@@ -3,11 +3,11 @@ import { ProblemError } from '../../core/problems'
 import { readAddress, readFields } from '../../core/site'
 import type { FileStore } from '../media/store'
 import { type Answer, sentenceOf } from './answer'
-import type { Forms } from './forms'
 import type { Asking } from './asked'
+import type { Forms } from './forms'
 import type { Published } from './published'
 import { Line } from './turns'
-import { MULTIPART, UploadRefused, readUpload } from './uploads'
+import { MOST_BYTES, MULTIPART, UploadRefused, dropUploads, readUpload } from './uploads'
 
 /** What forms on published pages send: refused before it is read where it can be, and handed to the page. */
 
@@ -19,9 +19,9 @@ const FORM = 'application/x-www-form-urlencoded'
 const line = new Line()
 
 export interface TakesPosts {
-  published: Pick<Published, 'takesPost' | 'takesFiles' | 'post'>
+  published: Pick<Published, 'takesPost' | 'fileFields' | 'post'>
   /** Where files go, and how many may come. */
-  forms?: Pick<Forms, 'mayUpload'>
+  forms?: Pick<Forms, 'mayUpload' | 'isDrawn'>
   sent?: FileStore
 }
 
@@ -63,10 +63,11 @@ export async function answerPost(site: TakesPosts, request: IncomingMessage, ask
   if (isForeign(request))
     return refused(request, 403, 'This form was sent from another site. Send it from its own page.')
   const type = request.headers['content-type'] ?? ''
-  if (type.startsWith(MULTIPART) && site.sent && site.published.takesFiles(address)) {
-    if (!site.forms?.mayUpload(asking.place))
-      return refused(request, 429, 'Too much was sent from your place. Go back, and try again in a few minutes.')
-    return answerUpload(site, site.sent, request, asking)
+  if (type.startsWith(MULTIPART) && site.sent && site.forms && site.published.fileFields(address)) {
+    const bytes = Number(request.headers['content-length'] ?? MOST_BYTES)
+    if (!site.forms.mayUpload(asking.place, bytes))
+      return refused(request, 429, 'Too much was sent from your place. Go back, and try again in an hour.')
+    return answerUpload(site.published, site.forms, site.sent, request, asking)
   }
   if (!type.startsWith(FORM)) return refused(request, 415, `A form is sent as ${FORM}.`)
   const text = await readForm(request)
@@ -76,15 +77,26 @@ export async function answerPost(site: TakesPosts, request: IncomingMessage, ask
   return site.published.post(address, readFields(text), asking)
 }
 
+/** Files are taken in only for a form that was drawn here and asks for them; what is not kept of them goes at once. */
 async function answerUpload(
-  { published }: TakesPosts,
+  published: TakesPosts['published'],
+  forms: Pick<Forms, 'isDrawn'>,
   sent: FileStore,
   request: IncomingMessage,
   asking: Asking,
 ): Promise<Answer> {
+  const address = readAddress(request.url ?? '/')
+  const asks = published.fileFields(address)
   try {
-    const { values, files } = await readUpload(request, sent)
-    return await published.post(readAddress(request.url ?? '/'), values, asking, files)
+    const { values, files } = await readUpload(request, sent, (field, { of, proof }) => {
+      const form = of?.[0] ?? ''
+      return asks !== null && asks.has(form, field) && forms.isDrawn(asks.page, form, proof?.[0] ?? '')
+    })
+    try {
+      return await published.post(address, values, asking, files)
+    } finally {
+      await dropUploads(sent, files)
+    }
   } catch (error) {
     if (error instanceof UploadRefused) return refused(request, error.status, error.message)
     if (error instanceof ProblemError) return refused(request, error.problem.status, error.message)

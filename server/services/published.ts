@@ -303,10 +303,12 @@ export class Published {
     return 'page' in found && this.shown.knownOf(found.page).posts.length > 0
   }
 
-  /** Whether some form on a page takes files. */
-  takesFiles(address: AskedAddress): boolean {
+  /** Which fields of which forms on a page take files; null where none does. */
+  fileFields(address: AskedAddress): { page: Page; has(form: string, field: string): boolean } | null {
     const found = this.find(address)
-    return 'page' in found && this.shown.takesFiles(found.page)
+    const { shown } = this
+    if (!('page' in found) || !shown.takesFiles(found.page)) return null
+    return { page: found.page, has: (form, field) => shown.takesFile(found.page, form, field) }
   }
 
   /** Hands what a form sent to the element that asked for it, named by `form`. Nothing of it is ever kept ready. */

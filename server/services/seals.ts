@@ -17,7 +17,7 @@ export class Seals {
   seal(file: Upload, about: string): CameIn {
     const { hash, size, kind, mime, name } = file
     const words = Buffer.from(JSON.stringify([hash, size, kind, mime, name])).toString('base64url')
-    return { ...file, seal: `${words}.${this.files.of(`${about}\n${words}`)}` }
+    return { hash, size, kind, mime, name, seal: `${words}.${this.files.of(`${about}\n${words}`)}` }
   }
 
   /** The file that a seal names; null for one that was not made here, or for something else. */

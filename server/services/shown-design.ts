@@ -1,9 +1,11 @@
 import type { Need, Request } from '../../core/conditions'
 import { type ListPlan, ANY_REQUEST } from '../../core/drawing'
 import { isForFiles } from '../../core/elements'
+import { fieldName } from '../../core/forms'
 import { CompiledRules, type Design, dependsOn, goesByDay, layoutsOn, resolve, rulesOf } from '../../core/frames'
 import { CompiledDesign, type Fault } from '../../core/render'
 import { type Catalogue, type Page, type Parameters, WORKING_KINDS } from '../../core/site'
+import type { LayoutElement } from '../../core/tree'
 import type { Depends } from './answer'
 import type { Posts } from './asked'
 import { log } from './log'
@@ -128,6 +130,18 @@ export class ShownDesign {
 
   /** Whether some form on a page takes files. */
   takesFiles(page: Page): boolean {
-    return [...layoutsOn(this.rules, page)].some((id) => this.compiled.some(id, isForFiles))
+    return this.holds(page, isForFiles)
+  }
+
+  /** Whether a field of a form on a page takes files. */
+  takesFile(page: Page, form: string, field: string): boolean {
+    return (
+      this.holds(page, ({ type, id }) => type === 'form' && id === form) &&
+      this.holds(page, (element) => isForFiles(element) && fieldName(element.id) === field)
+    )
+  }
+
+  private holds(page: Page, is: (element: LayoutElement) => boolean): boolean {
+    return [...layoutsOn(this.rules, page)].some((id) => this.compiled.some(id, is))
   }
 }

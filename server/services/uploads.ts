@@ -8,7 +8,7 @@ import { type FileStore, filesError } from '../media/store'
 /** What a form with files sends (RFC 7578): its values, and its files, each judged by what stands in it. */
 
 /** All of one form at most, */
-const MOST_BYTES = 55_000_000
+export const MOST_BYTES = 55_000_000
 /** and of it what is typed. */
 const MOST_FIELDS = 100_000
 const MOST_PARTS = 2000
@@ -18,8 +18,10 @@ const MOST_FILE = 10_000_000
 
 export const MULTIPART = 'multipart/form-data'
 
-/** A file that came in, before it is named by a seal. */
-export type Upload = Omit<CameIn, 'seal'>
+/** A file that came in, before it is named by a seal; where it lies until the form that it came with is judged. */
+export type Upload = Omit<CameIn, 'seal'> & { path: string | null }
+/** Whether a file is wanted, by the field that it is for and by what was sent before it. */
+export type Wanted = (field: string, before: Parameters) => boolean
 export interface Uploaded {
   values: Parameters
   files: Record<string, Upload[]>
@@ -44,8 +46,8 @@ const reader = (headers: IncomingHttpHeaders) =>
     defParamCharset: 'utf8',
   })
 
-/** A file as it is kept: by its hash, under a name that is safe everywhere. One of no kind is kept as nothing. */
-async function kept(
+/** A file as it may be kept: by its hash, under a name that is safe everywhere. One of no kind comes to nothing. */
+async function taken(
   store: FileStore,
   stream: NodeJS.ReadableStream & { truncated?: boolean },
   name: string,
@@ -60,21 +62,29 @@ async function kept(
   // What visitors send is nothing that a browser might run.
   if (!judged || judged.kind === 'drawing') {
     await store.drop(came.path)
-    return { name: name.slice(0, 150), hash, size: 0, mime: 'application/octet-stream', kind: 'other' }
+    return { name: name.slice(0, 150), hash, size: 0, mime: 'application/octet-stream', kind: 'other', path: null }
   }
-  await store.keep(came)
   const kind = judged.kind === 'picture' || judged.kind === 'document' ? judged.kind : 'other'
-  return { name: fileNameOf(name, judged.ending), hash, size, mime: judged.mime, kind }
+  return { name: fileNameOf(name, judged.ending), hash, size, mime: judged.mime, kind, path: came.path }
 }
 
-/** Reads what a form sends. Throws `UploadRefused`; what came in of it before is taken away with other leftovers. */
-export async function readUpload(request: IncomingMessage, store: FileStore): Promise<Uploaded> {
+/** Takes away what came in and was not kept. */
+export async function dropUploads(store: FileStore, files: Uploaded['files']): Promise<void> {
+  const paths = Object.values(files).flatMap((all) => all.flatMap(({ path }) => path ?? []))
+  await Promise.all(paths.map((path) => store.drop(path)))
+}
+
+/**
+ * Reads what a form sends. A file that nobody wants is never written; the others lie beside what is kept until they are
+ * kept or dropped. Throws `UploadRefused`; what came in of it before is dropped.
+ */
+export async function readUpload(request: IncomingMessage, store: FileStore, wanted: Wanted): Promise<Uploaded> {
   if (Number(request.headers['content-length'] ?? 0) > MOST_BYTES) throw TOO_LARGE()
   const values: Record<string, string[]> = {}
   const files: Record<string, Upload[]> = {}
   const keeping: Promise<void>[] = []
   let [bytes, typed] = [0, 0]
-  await new Promise<void>((done, refuse) => {
+  const reading = new Promise<void>((done, refuse) => {
     const parts = reader(request.headers)
     const large = () => refuse(TOO_LARGE())
     request.on('data', (chunk: Buffer) => {
@@ -88,7 +98,8 @@ export async function readUpload(request: IncomingMessage, store: FileStore): Pr
       else Object.defineProperty(values, name, { value: [value], enumerable: true })
     })
     parts.on('file', (name, stream, { filename = '' }) => {
-      const keep = kept(store, stream, filename).then((file) => {
+      if (!wanted(name, values)) return void stream.resume()
+      const keep = taken(store, stream, filename).then((file) => {
         if (!file) return
         if (!Object.hasOwn(files, name)) Object.defineProperty(files, name, { value: [], enumerable: true })
         files[name]!.push(file)
@@ -103,5 +114,12 @@ export async function readUpload(request: IncomingMessage, store: FileStore): Pr
     request.on('aborted', () => refuse(new UploadRefused(400, 'What was sent ended too early.')))
     request.pipe(parts)
   })
-  return { values, files }
+  try {
+    await reading
+    return { values, files }
+  } catch (error) {
+    // Those that are still coming in end with the request.
+    void Promise.allSettled(keeping).then(() => dropUploads(store, files))
+    throw error
+  }
 }

@@ -5,11 +5,10 @@ import {
   type Basket,
   type CheckoutProblems,
   type CheckoutWord,
-  MOST_SAID,
   type SeenLine,
   type Shopping,
   caughtUp,
-  isCheckoutField,
+  checkoutFields,
   judgeCheckout,
   looked,
   putBack,
@@ -132,22 +131,21 @@ export class Desk {
 
   /** What a page says of the visitor: what was typed is kept, whatever comes of the rest. */
   private saidIn({ values, elements, scene }: Sent, basket: Basket): { basket: Basket; problems: CheckoutProblems } {
-    const said: Record<string, string> = { ...basket.said }
+    const seen = seenInStep(elements, stepAsked(scene, stepsAmong(elements).length))
+    const first = Object.fromEntries(Object.entries(values).map(([name, [value = '']]) => [name, value]))
+    const said = { ...basket.said, ...checkoutFields(first, (name) => asksFor(elements, name)) }
     const problems: Record<string, CheckoutWord> = {}
     let next = basket
     for (const [name, [value = '']] of Object.entries(values)) {
-      if (isCheckoutField(name)) said[name] = value.slice(0, MOST_SAID)
       if (!name.startsWith('n.')) continue
       const count = quantityOf(value, 0)
       if (count === null) problems[name] = 'quantity'
       else next = setCount(next, name.slice(2), count)
     }
     // What is not ticked is not sent, and what stands in another step is not either.
-    const seen = seenInStep(elements, stepAsked(scene, stepsAmong(elements).length))
     for (const name of Object.keys(said))
       if (name.startsWith('agree.') && !values[name] && asksFor(seen, name)) delete said[name]
-    const names = Object.keys(said).slice(0, 120)
-    return { basket: { ...next, said: Object.fromEntries(names.map((n) => [n, said[n]!])) }, problems }
+    return { basket: { ...next, said }, problems }
   }
 
   /** The same with its page at a step. */

@@ -1,3 +1,5 @@
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
 import type { Layout } from '#core/tree'
 import type { MessagesAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
@@ -20,6 +22,7 @@ const questions = [
   element('question', { label: 'Your name', required: true }, 'name'),
   element('question', { kind: 'long', label: 'Your message' }, 'words'),
   element('question', { kind: 'mail', label: 'Your mail' }, 'mail'),
+  element('question', { kind: 'file', label: 'A photograph' }, 'photo'),
 ]
 const place = {
   kind: 'place',
@@ -69,6 +72,32 @@ const messages = async (client = wim, query = '') => {
   const { status, body } = await client.call('GET', `/visitors/messages${query}`)
   return { status, ...(body as unknown as MessagesAnswer) }
 }
+
+const inSent = () =>
+  readdirSync(join(server.data, 'sent'), { recursive: true, withFileTypes: true }).filter((e) => e.isFile()).length
+const upload = async (values: Record<string, string>, file = 'q.photo', bytes = 'a letter, and no photograph') => {
+  const body = new FormData()
+  for (const [name, value] of Object.entries(values)) body.append(name, value)
+  body.append(file, new Blob([bytes]), 'letter.txt')
+  return fetch(`${server.origin}/access`, { method: 'POST', redirect: 'manual', body })
+}
+
+test('files are kept for a form that was drawn here and asks for them, and for nothing else', async () => {
+  const { proof: drawn, ...undrawn } = await right()
+  expect((await upload(undrawn)).status).toBe(409)
+  expect((await upload({ ...undrawn, proof: 'made.up' })).status).toBe(409)
+  expect((await upload({ ...undrawn, proof: drawn, of: 'another' })).status).toBe(422)
+  expect((await upload({ ...undrawn, proof: drawn }, 'q.words')).status).toBe(303)
+  expect((await upload({ ...undrawn, proof: drawn, form: 'newsletter' })).status).toBe(422)
+  expect(inSent()).toBe(0)
+  // One that is wrong elsewhere comes back with its file, which is sent again by its name alone.
+  const wrong = await upload({ ...undrawn, proof: drawn, 'q.mail': 'nobody' })
+  expect([wrong.status, inSent()]).toEqual([422, 1])
+  expect((await upload({ ...undrawn, proof: drawn, 'q.name': 'Inez with a letter' })).status).toBe(303)
+  expect(inSent()).toBe(1)
+  const { messages: all } = await messages()
+  expect(all[0]!.message.answers.find((a) => a.kind === 'file')!.says).toEqual(['letter.txt'])
+})
 
 test('what a visitor sends is read by those who work there, and by nobody else', async () => {
   const answer = await send(await right())

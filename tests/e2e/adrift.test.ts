@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { Client } from '../api/client'
-import { add, benchPage, expect, findings, saved, settled, signIn, test } from './studio'
+import { add, benchPage, known, expect, findings, saved, settled, test } from './studio'
 
 /** The bench when things go wrong around it or in the hand, and read by those who do not see it. */
 
@@ -9,7 +9,7 @@ const title = (page: Page) => page.getByRole('treeitem', { name: 'Heading: Title
 const footer = (page: Page) => page.locator('footer')
 
 test.beforeEach(async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
   await settled(page)
   await expect(body(page).locator('h1')).toBeVisible()

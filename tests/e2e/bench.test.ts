@@ -1,7 +1,7 @@
-import { add, benchPage, expect, saved, settled, signIn, test } from './studio'
+import { add, benchPage, known, expect, saved, settled, test } from './studio'
 
 test.beforeEach(async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
   await expect(benchPage(page).locator('.of-body h1')).toBeVisible()
 })

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, findings, settled, signIn, test } from './studio'
+import { known, expect, findings, settled, signIn, test } from './studio'
 
 /** Page types and entries made in the studio. */
 
@@ -59,7 +59,7 @@ test('a page type with fields is made, an entry of it written, published and see
 })
 
 test('what uses a field is told before it is removed, and undo puts it back', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/content/types`)
   await page.getByRole('button', { name: /^Exhibits/ }).click()
   await page.getByRole('button', { name: /Year made/ }).click()
@@ -80,7 +80,7 @@ test('what uses a field is told before it is removed, and undo puts it back', as
 })
 
 test('a writer looks at page types and changes none of them; a phone reaches all of it', async ({ page, server }) => {
-  await signIn(page, server, 'wim')
+  await known(page, server, 'wim')
   await page.goto(`${server.origin}/studio/content/types`)
   await page.getByRole('button', { name: /^Exhibits/ }).click()
   await expect(page.getByRole('button', { name: 'New page type' })).toHaveCount(0)
@@ -96,7 +96,7 @@ test('what entries are told as to programs is said once, and seen as it is found
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/content/types`)
   await page.getByRole('button', { name: /^Exhibits/ }).click()
   const told = page.getByRole('region', { name: 'Told to programs' })

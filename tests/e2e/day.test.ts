@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { Client } from '../api/client'
-import { benchPage, expect, findings, saved, settled, signIn, test } from './studio'
+import { benchPage, known, expect, findings, saved, settled, signIn, test } from './studio'
 
 /** A day at the bench: several things, sizes, widths, the palette, history, and somebody else at the same layout. */
 
@@ -14,7 +14,7 @@ const item = (page: Page, name: string | RegExp) =>
   page.getByRole('treeitem', { name, exact: typeof name === 'string' })
 
 test.beforeEach(async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await open(page, server.origin)
 })
 

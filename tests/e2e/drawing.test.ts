@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { benchPage, expect, signIn, test } from './studio'
+import { benchPage, known, expect, test } from './studio'
 
 /** What a browser makes of the CSS: measured on published pages of the demo. */
 
@@ -145,7 +145,7 @@ test('in a row that is taller than what stands in it, things stand where it says
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/slim-footer`)
   await page.getByRole('treeitem', { name: /^Line/ }).click({ position: { x: 20, y: 8 } })
   const height = page.getByLabel('Minimum height', { exact: true })

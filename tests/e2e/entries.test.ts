@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, findings, settled, signIn, test } from './studio'
+import { known, expect, findings, settled, signIn, test } from './studio'
 
 /** Entries: the table, the sheet of paper, the page beside it, stored states, and two writers on one entry. */
 
@@ -11,7 +11,7 @@ const title = (page: Page) => page.getByLabel('Title', { exact: true })
 const store = (page: Page) => page.getByRole('button', { name: 'Store', exact: true })
 
 test('entries are found, sorted, chosen, changed together, removed and put back', async ({ page, server }) => {
-  await signIn(page, server, 'wim')
+  await known(page, server, 'wim')
   await open(page, server.origin)
   await page.getByRole('button', { name: 'Tickets' }).click()
   await expect(page.getByText('6 entries', { exact: true })).toBeVisible()
@@ -47,7 +47,7 @@ test('the page follows what is written, names its layouts, and every stored stat
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await open(page, server.origin, 'entries/fenwick-turret-clock')
   await page.getByRole('button', { name: 'Its page' }).click()
   const drawn = page.frameLocator('section[aria-label="Its page"] iframe')
@@ -82,7 +82,7 @@ test('what is written is there on another machine, and holds for nobody else unt
   server,
   browser,
 }) => {
-  await signIn(page, server, 'wim')
+  await known(page, server, 'wim')
   await open(page, server.origin, 'entries/visit')
   await title(page).fill('Visit us')
   await expect(page.getByText('Kept for you; not stored yet')).toBeVisible()
@@ -103,7 +103,7 @@ test('two writers: what only one changed is together, what both changed is shown
   server,
   browser,
 }) => {
-  await signIn(page, server, 'wim')
+  await known(page, server, 'wim')
   await open(page, server.origin, 'entries/night-shift')
   const ada = await (await browser.newContext()).newPage()
   await signIn(ada, server)
@@ -131,7 +131,7 @@ test('two writers: what only one changed is together, what both changed is shown
 })
 
 test('a field of another kind shows first what its values come to', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await open(page, server.origin, 'types')
   await page.getByRole('button', { name: /^Exhibits/ }).click()
   await page.getByRole('button', { name: /Height/ }).click()

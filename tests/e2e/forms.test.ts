@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { add, expect, findings, release, saved, signIn, test } from './studio'
+import { add, known, expect, findings, release, saved, test } from './studio'
 
 /** A form is designed on the bench, answered by visitors with script and without, and read in the studio. */
 
@@ -7,7 +7,7 @@ const item = (page: Page, name: RegExp | string) => page.getByRole('treeitem', {
 const sheet = (page: Page) => page.getByRole('complementary', { name: 'Properties' })
 
 test('from an empty spot to the message that a visitor without script sent', async ({ page, server, browser }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/plain-page`)
   await item(page, /^Entry content/).click()
   await add(page, 'form')
@@ -63,7 +63,7 @@ test('a question that another calls for comes and goes with the answer, without 
   server,
   browser,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/plain-page`)
   await item(page, /^Entry content/).click()
   await add(page, 'form')

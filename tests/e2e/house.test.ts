@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, findings, release, saved, settled, signIn, test, visitor } from './studio'
+import { known, expect, findings, release, saved, settled, signIn, test, visitor } from './studio'
 
 /** The house style: kept at once, seen beside as it changes, released, merged between windows. */
 
@@ -21,7 +21,7 @@ test('a colour is changed: seen at once, named where it is used, undone, and rel
   server,
   browser,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await open(page, server.origin)
   await part(page, 'Palette')
     .getByRole('button', { name: /^Vermilion #/ })
@@ -59,7 +59,7 @@ test('families are found by typing, sizes go by ratio or by hand, and only what 
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await open(page, server.origin)
   await page.getByRole('button', { name: /^Headings: Newsreader/ }).click()
   await page.getByLabel('Find a family for headings').fill('frau')
@@ -84,7 +84,7 @@ test('a button look of one’s own, with its hover, stands in layouts and follow
   server,
   browser,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await open(page, server.origin)
   await page.getByLabel('Name of a new look').fill('Loud')
   await part(page, 'Buttons').getByRole('button', { name: 'Add' }).click()
@@ -109,7 +109,7 @@ test('a button look of one’s own, with its hover, stands in layouts and follow
 })
 
 test('two windows change two things, and both hold', async ({ page, server, browser }) => {
-  await signIn(page, server)
+  await known(page, server)
   await open(page, server.origin)
   const other = await (await browser.newContext()).newPage()
   await signIn(other, server)
@@ -125,7 +125,7 @@ test('two windows change two things, and both hold', async ({ page, server, brow
 })
 
 test('the dark has colours of its own, which visitors with a dark system see', async ({ page, server, browser }) => {
-  await signIn(page, server)
+  await known(page, server)
   await open(page, server.origin)
   await page.getByRole('button', { name: 'In the dark' }).click()
   for (const [name, hex] of [
@@ -151,7 +151,7 @@ test('the dark has colours of its own, which visitors with a dark system see', a
 })
 
 test('design tokens go out and come in; a font file is judged by what is in it', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await open(page, server.origin)
   const tokens = (text: string) => ({
     name: 'brand.tokens.json',
@@ -185,7 +185,7 @@ test('design tokens go out and come in; a font file is judged by what is in it',
 })
 
 test('whoever may not design looks, and changes nothing', async ({ page, server }) => {
-  await signIn(page, server, 'wim')
+  await known(page, server, 'wim')
   await open(page, server.origin)
   await expect(page.getByText('for designers and owners to change')).toBeVisible()
   await expect(page.getByLabel('Name of a new look')).toBeDisabled()

@@ -1,5 +1,5 @@
 import type { Page, Route } from '@playwright/test'
-import { expect, keep, release, saved, settled, signIn, test } from './studio'
+import { expect, keep, known, release, saved, settled, signIn, test } from './studio'
 
 /** What somebody does stays: while it is being stored, when it is refused in part, when another takes the chair. */
 
@@ -9,7 +9,7 @@ const bench = async (page: Page, origin: string, layout = 'exhibit-page') => {
   await expect(page.getByRole('tree', { name: 'Rows, columns and elements' })).toBeVisible()
 }
 
-test.beforeEach(async ({ page, server }) => signIn(page, server))
+test.beforeEach(async ({ page, server }) => known(page, server))
 
 test('words typed in an entry while it is being stored stay, and are not stored yet', async ({ page, server }) => {
   await page.goto(`${server.origin}/studio/content/entries/visit`)
@@ -243,7 +243,7 @@ test('a writer’s bench has nothing to take hold of; the first field of the sig
   await page.goto(`${server.origin}/studio/sign-in`)
   await settled(page)
   await expect(page.getByLabel('Mail address')).toBeFocused()
-  await signIn(page, server, 'wim')
+  await known(page, server, 'wim')
   await bench(page, server.origin)
   await heading(page).click()
   await expect(page.getByText('You may look at this layout.', { exact: false })).toBeVisible()

@@ -1,4 +1,4 @@
-import { benchPage, expect, findings, saved, signIn, test } from './studio'
+import { benchPage, known, expect, findings, saved, test } from './studio'
 
 /** Lists that visitors narrow and leaf through, with script and without, and that a designer makes on the bench. */
 
@@ -60,7 +60,7 @@ test('on the bench a list is made to hold what its conditions say, and the form 
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/exhibit-shelves`)
   await page.getByRole('treeitem', { name: /^Entry list/ }).click()
   const sheet = page.getByRole('complementary', { name: 'Properties' })

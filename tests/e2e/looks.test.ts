@@ -1,8 +1,8 @@
-import { benchPage, expect, findings, keep, saved, signIn, test } from './studio'
+import { benchPage, expect, findings, keep, known, saved, test } from './studio'
 
 /** What a panel, a dialog, a notice and a toggle look like where there is little room. */
 
-test.beforeEach(async ({ page, server }) => signIn(page, server))
+test.beforeEach(async ({ page, server }) => known(page, server))
 
 test('a panel of the sheet stays in the window, wherever in the sheet it is opened', async ({ page, server }) => {
   await page.setViewportSize({ width: 1280, height: 620 })

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { type ParsedMail, simpleParser } from 'mailparser'
 import type { TestServer } from '../server'
-import { expect, findings, signIn, test } from './studio'
+import { known, expect, findings, test } from './studio'
 
 /** What visitors send reaches an inbox: the keeper's, their own; with script and without. */
 
@@ -62,7 +62,7 @@ for (const javaScriptEnabled of [true, false])
     expect(mail.attachments.map((a) => [a.filename, a.content.equals(PNG)])).toEqual([['my-clock.png', true]])
     expect((await mailTo(server, 'inez@example.org')).subject).toBe('Your question to the museum')
 
-    await signIn(page, server)
+    await known(page, server)
     await page.goto(`${server.origin}/studio/visitors/messages`)
     await page.getByRole('button', { name: /Inez Calloway/ }).click()
     const [download] = await Promise.all([
@@ -88,7 +88,7 @@ test('the mail screen says what was sent, sets a server, tries it, and says why 
   await expect(visitor.getByText('Your question is with the keeper')).toBeVisible()
   await mailTo(server, 'desk@quillmere.example.org')
 
-  await signIn(page, server, 'orla')
+  await known(page, server, 'orla')
   await page.goto(`${server.origin}/studio/visitors/mail`)
   await expect(page.getByRole('button', { name: 'Sent 2' })).toBeVisible()
   await page.getByRole('button', { name: /A question about Contact/ }).click()

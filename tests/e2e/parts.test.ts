@@ -1,8 +1,8 @@
-import { add, benchPage, expect, saved, signIn, test } from './studio'
+import { add, benchPage, expect, known, saved, test } from './studio'
 
 /** What a spec names: items of a property, parts and their states, and places that hold rows. */
 
-test.beforeEach(async ({ page, server }) => signIn(page, server))
+test.beforeEach(async ({ page, server }) => known(page, server))
 
 test('a link list: links are added, said, moved and taken away, each as a step of its own', async ({
   page,

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import type { DesignAnswer } from '#shared/api/types'
 import { Client } from '../api/client'
-import { add, benchPage, expect, findings, saved, signIn, test } from './studio'
+import { add, benchPage, expect, findings, known, saved, test } from './studio'
 
 /** Shared pieces: made on the bench, filled where they stand, changed once for all, and made one layout's own again. */
 
@@ -17,7 +17,7 @@ async function open(page: Page, origin: string, id: string): Promise<void> {
 }
 
 test.beforeEach(async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
 })
 
 test('a row is shared, placed elsewhere from the add list, and filled there; undo takes each back', async ({

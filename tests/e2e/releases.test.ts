@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { benchPage, expect, findings, release, saved, signIn, test, visitor } from './studio'
+import { benchPage, known, expect, findings, release, saved, signIn, test, visitor } from './studio'
 
 /** Releases compared page by page, and the last one taken back. */
 
@@ -20,7 +20,7 @@ test('what waits is seen page by page, released, compared with the one before, a
   server,
   browser,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
   await changeTitle(page, '71')
   await page.getByRole('button', { name: 'Release…' }).click()
@@ -100,7 +100,7 @@ test('some of what waits is released, now and at a moment; afterwards pages stan
 })
 
 test('the draft is walked on a phone by an address that ends', async ({ page, server, browser }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/house-header`)
   await page
     .getByRole('treeitem', { name: /^Notice/ })

@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import type { Page } from '@playwright/test'
-import { expect, findings, release, settled, signIn, test, visitor } from './studio'
+import { expect, findings, known, release, settled, signIn, test, visitor } from './studio'
 
 /** The rooms of the content: terms, people, menus, pictures, addresses, settings, and what comes along. */
 
@@ -17,7 +17,7 @@ const picture = (width: number) =>
     .toBuffer()
 
 test.describe('by keys', () => {
-  test.beforeEach(async ({ page, server }) => signIn(page, server))
+  test.beforeEach(async ({ page, server }) => known(page, server))
 
   test('terms are written one after the other, nested, moved and taken back', async ({ page, server }) => {
     await room(page, server.origin, 'terms')
@@ -94,7 +94,7 @@ test.describe('by keys', () => {
 })
 
 test('people are added, described, found, and told of before they go', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await room(page, server.origin, 'people')
   await page.getByLabel('Name of somebody new').fill('Nell Ashby')
   await page.keyboard.press('Enter')
@@ -117,7 +117,7 @@ test('pictures are brought, described, pointed at, replaced, refused with a reas
   page,
   server,
 }) => {
-  await signIn(page, server, 'wim')
+  await known(page, server, 'wim')
   await room(page, server.origin, 'pictures')
   await page.getByLabel('Files to bring').setInputFiles([
     { name: 'bell.png', mimeType: 'image/png', buffer: await picture(60) },
@@ -159,7 +159,7 @@ test('an address that a page had is listed, others are led by hand, and what can
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/content/entries/access`)
   await settled(page)
   await page.getByLabel('Last part of the address').fill('getting-in')
@@ -184,7 +184,7 @@ test('an address that a page had is listed, others are led by hand, and what can
 })
 
 test('settings are kept as they are said; the owner says who works here', async ({ page, server, browser }) => {
-  await signIn(page, server, 'orla')
+  await known(page, server, 'orla')
   await room(page, server.origin, 'settings')
   await page.getByLabel('Name', { exact: true }).fill('Quillmere Museum of Time')
   await page.getByLabel('Name', { exact: true }).blur()
@@ -216,7 +216,7 @@ test('settings are kept as they are said; the owner says who works here', async 
 })
 
 test('a table is looked at, taken along, reported and taken back', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await room(page, server.origin, 'bring')
   await page.getByLabel('File to bring along').setInputFiles({
     name: 'gongs.csv',

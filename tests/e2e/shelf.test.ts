@@ -1,4 +1,4 @@
-import { add, benchPage, expect, makeLayout, release, saved, settled, signIn, test } from './studio'
+import { add, benchPage, known, expect, makeLayout, release, saved, settled, signIn, test } from './studio'
 
 const CARD = (name: string) => `article:has(h3:has-text("${name}"))`
 
@@ -54,7 +54,7 @@ test('a writer sees the design and changes none of it', async ({ page, server })
 })
 
 test('layouts are renamed in place, duplicated, removed and put back', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts`)
   const more = (name: string) => page.getByRole('button', { name: `More about ${name}`, exact: true })
   await more('Slim footer').click()
@@ -86,7 +86,7 @@ test('layouts are renamed in place, duplicated, removed and put back', async ({ 
 })
 
 test('a layout says what it is for: on the shelf, where one is chosen, and in Why', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/story-page`)
   await page.getByLabel('Is for').fill('One story, to be read to its end')
   await page.getByLabel('Is for').blur()
@@ -115,7 +115,7 @@ test('a row has a background picture from a field, sides are joined only on purp
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await makeLayout(page, server, 'Picture band', 'Intro')
   await page.getByRole('button', { name: 'Add a row' }).click()
   await page.getByRole('button', { name: 'Take background picture from a field' }).click()
@@ -165,7 +165,7 @@ test('a layout gives looks to all its headings; what is copied is pasted into an
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
   await expect(benchPage(page).locator('.of-body h2').last()).toBeVisible()
   await page.getByLabel('Whose looks are given').selectOption({ label: 'every heading' })
@@ -190,7 +190,7 @@ test('a layout gives looks to all its headings; what is copied is pasted into an
 })
 
 test('a field says how it is written, what stands around it, and what if it is empty', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await makeLayout(page, server, 'Facts', 'Body')
   await add(page, 'Field')
   await page.getByRole('combobox', { name: 'Shown with' }).fill('winding for')

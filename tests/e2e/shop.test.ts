@@ -1,5 +1,5 @@
 import { sayAll, stands } from './buyer'
-import { expect, findings, signIn, test } from './studio'
+import { known, expect, findings, test } from './studio'
 
 /** From the basket to the receipt, with script and without; and what those who work here see of it. */
 
@@ -64,7 +64,7 @@ test('an order is read, sent, given back, and is on the sheet of its day', async
   await expect(visitor.getByRole('heading', { name: /^Order Q-/ })).toBeVisible()
   expect(await findings(visitor)).toEqual([])
 
-  await signIn(page, server, 'orla')
+  await known(page, server, 'orla')
   await page.goto(`${server.origin}/studio/visitors/orders`)
   await page.getByRole('button', { name: /Otto Pell/ }).click()
   const sheet = page.getByRole('complementary', { name: 'The chosen order' })

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Browser } from '@playwright/test'
-import { benchPage, expect, findings, settled, signIn, test, visitor } from './studio'
+import { benchPage, known, expect, findings, settled, test, visitor } from './studio'
 
 /** Where things stand, what can be heard and read of them, and lists looked at with little and with much. */
 
@@ -47,7 +47,7 @@ test('sections side by side are chosen by keys, without script too; what is hear
 })
 
 test('a writer points at the plan, brings a document, and both are on the page', async ({ page, server, browser }) => {
-  await signIn(page, server, 'wim')
+  await known(page, server, 'wim')
   await page.goto(`${server.origin}/studio/content/entries/the-night-regulator`)
   await settled(page)
   const field = page.getByRole('group', { name: 'Position on the floor plan' })
@@ -75,7 +75,7 @@ test('the owner takes a floor plan from GeoJSON, joins a room with a term, takes
   page,
   server,
 }) => {
-  await signIn(page, server, 'orla')
+  await known(page, server, 'orla')
   await page.goto(`${server.origin}/studio/content/settings`)
   await settled(page)
   const part = page.getByRole('region', { name: 'Floor plan' })
@@ -129,7 +129,7 @@ test('a layout for lists is looked at with nothing, and with forty screens; a se
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/story-list`)
   const body = benchPage(page).locator('.of-body')
   await expect(body.getByRole('link').first()).toBeVisible()

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { benchPage, expect, findings, saved, signIn, test } from './studio'
+import { benchPage, known, expect, findings, saved, test } from './studio'
 
 /** Beginning from something ready-made: a layout for a region, one of one's own, and a whole site. */
 
@@ -10,7 +10,7 @@ test('a starter is seen with what this site has, its fields are matched and chos
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts`)
   await page.getByRole('button', { name: 'New layout' }).click()
   await page.getByRole('radio', { name: /^Body/ }).check()
@@ -35,7 +35,7 @@ test('a starter is seen with what this site has, its fields are matched and chos
 })
 
 test('what only members have is seen as a member sees it, greeted by name', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts`)
   await page.getByRole('button', { name: 'New layout' }).click()
   await page.getByRole('radio', { name: /^Body/ }).check()
@@ -51,7 +51,7 @@ test('a layout is kept as a starter: offered where one begins, used by no frame,
   page,
   server,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts`)
   await page.getByRole('button', { name: 'More about Slim footer' }).click()
   await page.getByRole('menuitem', { name: 'Keep as a starter' }).click()

@@ -35,14 +35,38 @@ async function prepare(demo: StartOptions['demo']): Promise<Prepared> {
 }
 
 /** Who is signed in at a server without having typed a password there. */
-const known = new WeakMap<TestServer, Prepared['sessions']>()
+const sessionsAt = new WeakMap<TestServer, Prepared['sessions']>()
 
-/** Tests with a server of their own, over the demo as `demo` names it. */
+/** A running server over a copy of what was prepared. */
+async function serve(demo: StartOptions['demo'], prepared: Prepared): Promise<TestServer> {
+  const data = folder()
+  cpSync(prepared.data, data, { recursive: true })
+  const server = await startServer({ demo, data })
+  sessionsAt.set(server, prepared.sessions)
+  return server
+}
+
+async function end(server: TestServer): Promise<void> {
+  await server.stop()
+  rmSync(server.data, { recursive: true, force: true })
+}
+
+/** The server that the tests of one file share. */
+interface Shared {
+  file: string
+  server: TestServer
+}
+
+/**
+ * Tests over the demo as `demo` names it. Those of one file share a server and its folder, one after the other;
+ * `test.use({ alone: true })` gives each a server of its own: for tests that change what others look at.
+ */
 export const test = base.extend<
-  { server: TestServer; errors: string[] },
-  { demo: StartOptions['demo']; prepared: Prepared }
+  { alone: boolean; server: TestServer; errors: string[] },
+  { demo: StartOptions['demo']; prepared: Prepared; shared: { now?: Shared } }
 >({
   demo: ['full', { option: true, scope: 'worker' }],
+  alone: [false, { option: true }],
   prepared: [
     async ({ demo }, use) => {
       const prepared = await prepare(demo)
@@ -51,14 +75,27 @@ export const test = base.extend<
     },
     { scope: 'worker' },
   ],
-  server: async ({ demo, prepared }, use) => {
-    const data = folder()
-    cpSync(prepared.data, data, { recursive: true })
-    const server = await startServer({ demo, data })
-    known.set(server, prepared.sessions)
-    await use(server)
-    await server.stop()
-    rmSync(data, { recursive: true, force: true })
+  shared: [
+    // eslint-disable-next-line no-empty-pattern -- the first argument names what is asked for
+    async ({}, use) => {
+      const shared: { now?: Shared } = {}
+      await use(shared)
+      if (shared.now) await end(shared.now.server)
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ demo, prepared, shared, alone }, use, { file }) => {
+    if (alone) {
+      const server = await serve(demo, prepared)
+      await use(server)
+      await end(server)
+      return
+    }
+    if (shared.now?.file !== file) {
+      if (shared.now) await end(shared.now.server)
+      shared.now = { file, server: await serve(demo, prepared) }
+    }
+    await use(shared.now.server)
   },
   /** Whatever the page reports as an error; no test leaves any. */
   errors: [
@@ -79,13 +116,18 @@ export async function settled(page: Page): Promise<void> {
   )
 }
 
-/** Signs in: those of the museum by a session that they have, anybody else by the form. */
+/** Makes somebody of the museum known here, by a session that they have; no page is loaded. */
+export async function known(page: Page, server: TestServer, who = 'ada'): Promise<void> {
+  // A cookie for this host alone is taken from https alone; browsers send it to this machine over http too.
+  const url = server.origin.replace('http:', 'https:')
+  const value = sessionsAt.get(server)!.get(who)!
+  await page.context().addCookies([{ name: SESSION, value, url, secure: true }])
+}
+
+/** Signs in and shows the Map: those of the museum by a session that they have, anybody else by the form. */
 export async function signIn(page: Page, server: TestServer, who = 'ada'): Promise<void> {
-  const session = known.get(server)?.get(who)
-  if (session) {
-    // A cookie for this host alone is taken from https alone; browsers send it to this machine over http too.
-    const url = server.origin.replace('http:', 'https:')
-    await page.context().addCookies([{ name: SESSION, value: session, url, secure: true }])
+  if (sessionsAt.get(server)?.has(who)) {
+    await known(page, server, who)
     await page.goto(`${server.origin}/studio`)
     await expect(page.getByRole('navigation', { name: 'Studio' })).toBeVisible()
     return settled(page)

@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test'
 import { putIn, sayAll, sayWhere, sayWho, stands } from './buyer'
-import { add, expect, findings, keep, makeLayout, release, saved, signIn, test, visitor } from './studio'
+import { add, known, expect, findings, keep, makeLayout, release, saved, signIn, test, visitor } from './studio'
 
 /** Checkouts as they are designed, by keys alone, and with whatever comes of the money; codes, and who comes. */
 
@@ -90,7 +90,7 @@ test('a checkout is designed in steps from empty to live; until it has all it ne
   server,
   browser,
 }) => {
-  await signIn(page, server)
+  await known(page, server)
   await makeLayout(page, server, 'Till', 'Body')
   await add(page, 'Checkout in steps')
   await expect(page.getByRole('treeitem', { name: /^Checkout in steps/ })).toBeVisible()
@@ -139,7 +139,7 @@ test('a checkout is designed in steps from empty to live; until it has all it ne
 })
 
 test('a discount is made, changed, switched off, taken away and put back', async ({ page, server, browser }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/visitors/codes`)
   await expect(page.getByText('There are no codes yet.')).toBeVisible()
   await page.getByLabel('Code', { exact: true }).fill('winding-day')

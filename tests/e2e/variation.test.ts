@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { add, benchPage, expect, findings, saved, signIn, test } from './studio'
+import { add, benchPage, expect, findings, known, saved, test } from './studio'
 
 /** A layout that follows another: what is its own is told, what is not follows, and nothing is lost between two windows. */
 
@@ -30,7 +30,7 @@ async function size(page: Page, px: string): Promise<void> {
 }
 
 test.beforeEach(async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
 })
 
 test('a variation shows its base; what is its own is marked, told beside the base’s, and follows again by one press', async ({

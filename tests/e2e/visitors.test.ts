@@ -1,4 +1,4 @@
-import { expect, findings, settled, signIn, test } from './studio'
+import { known, expect, findings, settled, signIn, test } from './studio'
 
 /** A browser that shows its windows: one that does not is counted as a bot. */
 const PERSON = 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0'
@@ -39,7 +39,7 @@ test('a lost address is charted, its page offered, and leads there after one pre
 })
 
 test('redirects come from CSV, all of them or none, and go out as CSV; loops are refused', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/visitors/redirects`)
   await settled(page)
   const file = (text: string) => ({ name: 'r.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, findings, signIn, test } from './studio'
+import { known, expect, findings, test } from './studio'
 
 /** A site without a design begins with a whole one. */
 
@@ -7,7 +7,7 @@ test.use({ demo: 'bare' })
 const dialog = (page: Page) => page.getByRole('dialog')
 
 test('begins with a whole site, which is told before it is taken, and released', async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio`)
   await page.getByRole('button', { name: 'Look at them' }).click()
   await expect(dialog(page).getByRole('button')).toHaveCount(4)

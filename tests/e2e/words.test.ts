@@ -1,10 +1,10 @@
 import type { Page } from '@playwright/test'
-import { benchPage, expect, saved, signIn, test } from './studio'
+import { benchPage, known, expect, saved, test } from './studio'
 
 /** Words written on the page itself. */
 
 test.beforeEach(async ({ page, server }) => {
-  await signIn(page, server)
+  await known(page, server)
   await page.goto(`${server.origin}/studio/layouts/house-footer`)
   await expect(benchPage(page).locator('footer [data-node]').first()).toBeVisible()
 })

@@ -30,6 +30,7 @@ import { type Database, openDatabase } from '../../server/database/open'
 import { seedDemo } from '../../server/services/seed'
 import { VISITOR, withoutOurScripts } from '../fixtures'
 import { spoiltOf } from './mutate'
+import { runs } from '../runs'
 
 /** Whatever of the content is accepted is drawn, followed and merged; whatever got in all the same takes nothing with it. */
 
@@ -65,7 +66,7 @@ test('spoilt menus are refused, or drawn, and edited as any', () => {
         expect(back.ok && back.document).toEqual(menus)
       }
     }),
-    { numRuns: 800 },
+    { numRuns: runs(800) },
   )
   expect(accepted).toBeGreaterThan(10)
 })
@@ -80,7 +81,7 @@ test('spoilt redirects are refused, or lead to where no script runs', () => {
       for (const asked of [redirect.address, `${redirect.address}/x`, '/visit'])
         expect(over.redirectOf(asked) ?? '').not.toMatch(/^\s*(javascript|data):/i)
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   )
 })
 
@@ -96,7 +97,7 @@ test('spoilt pictures are refused, or drawn as pictures', () => {
       const over = new Catalogue({ ...site, pictures: [...site.pictures.filter((p) => p.id !== 'mark'), picture] })
       expect(withoutOurScripts(home(over))).not.toMatch(/<script|onerror|\[object|undefined/)
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   )
 })
 
@@ -111,7 +112,7 @@ test('working copies of any shape are refused, or merged without falling over', 
       const { entry } = mergeEntries(other, mine, other)
       expect(entry.title).toBe(mine.title)
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   )
   expect(accepted).toBeGreaterThan(10)
 })

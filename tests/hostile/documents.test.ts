@@ -26,6 +26,7 @@ import { Catalogue, type Entry, type Site, checkEntry } from '#core/site'
 import { VISITOR, column, element, field, layout, row, withoutOurScripts, madeOf } from '../fixtures'
 import { diceOf, randomEdit } from '../unit/core/layouts/random'
 import { spoiltOf } from './mutate'
+import { runs } from '../runs'
 
 /** Whatever is accepted draws, searches, resolves, explains itself, exports, and starts; all else is refused by value. */
 
@@ -145,7 +146,7 @@ test('entries', () => {
     fc.property(spoiltOf(site.entries), (entry) => {
       if (checkEntry(entry, catalogue).length === 0) used(entry as Entry)
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   )
 })
 

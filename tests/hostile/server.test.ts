@@ -13,6 +13,7 @@ import { Client } from '../api/client'
 import { type TestServer, freePort, launch, startServer } from '../server'
 import { spoiltOf } from './mutate'
 import { madeOf } from '../fixtures'
+import { runs } from '../runs'
 
 /** The built server under hostile hands: requests of every wrong shape, odd HTTP, spoilt rows, and being killed. */
 
@@ -93,7 +94,7 @@ describe('requests', () => {
           expect([answer.status, answer.body.problem?.code]).not.toEqual([500, expect.anything()])
           if (answer.status >= 400) expect(answer.body.problem.sentence).toMatch(/\.$/)
         }),
-        { numRuns: 40 },
+        { numRuns: runs(40) },
       )
       for (const text of [
         '',

@@ -9,6 +9,7 @@ import { Catalogue, STRUCTURE_EDITING, type Site, type Structure, newEntry } fro
 import { makeDemo } from '#demo/index'
 import { VISITOR, withoutOurScripts } from '../fixtures'
 import { spoiltOf } from './mutate'
+import { runs } from '../runs'
 
 /** Whatever a site is accepted to be built of, its pages are drawn, its uses told and entries made; all else is refused. */
 
@@ -59,7 +60,7 @@ test('spoilt structures are refused, or used without falling over', () => {
       accepted++
       use(structure as Structure)
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   )
   expect(accepted).toBeGreaterThan(10)
 })

@@ -14,7 +14,7 @@ import { type LayoutElement, type Property, type TreeNode, childrenOf, elementsO
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { describe } from '../words'
 import { type ElementSpec, prop } from '../spec'
-import { MAIL_PROPS, mailsFor } from './mails'
+import { MAIL_PROPS, copyFor, mailsFor } from './mails'
 import { question, questionOf } from './question'
 import { send } from './send'
 
@@ -162,6 +162,10 @@ export function formOf(element: LayoutElement, scene: Scene): AskedForm {
 /** The mails that a form sends with what was answered. */
 export const mailsOf = (element: LayoutElement, scene: Scene, asked: AskedForm, answers: readonly Answer[]) =>
   mailsFor(element, form, scene, asked, answers)
+
+/** The copy that goes to whoever sent it; null where none does. */
+export const copyOf = (element: LayoutElement, scene: Scene, asked: AskedForm, answers: readonly Answer[]) =>
+  copyFor(element, form, scene, asked, answers)
 
 /** Where one is led once a form was sent; null where it is thanked for in its place. */
 export const nextOf = (element: LayoutElement, scene: Scene): string | null =>

@@ -49,10 +49,11 @@ export const MAIL_PROPS: Record<string, Property> = {
   copyText: {
     kind: 'text',
     label: 'Its words',
-    default: 'Thank you. This is what reached us:\n\n{answers}',
+    default: 'Thank you. What you sent has reached us.',
     most: 5000,
     lines: true,
     asked,
+    hint: '{answers} stands for what was chosen. What was typed is left out, so that nobody can have their words mailed to others by your form.',
   },
 }
 
@@ -60,7 +61,29 @@ export const MAIL_PROPS: Record<string, Property> = {
 const senderIn = (answers: readonly Answer[]): string =>
   answers.filter((a) => a.kind === 'mail').flatMap(({ says: [words = ''] }) => addressIn(words) ?? [])[0] ?? ''
 
-/** The mails that go out once a form was sent with these answers. */
+/** What of the answers is the site's own words, or of a shape in which nobody writes. */
+const CHOSEN: ReadonlySet<Answer['kind']> = new Set(['one', 'several', 'yes-no', 'consent', 'number', 'date'])
+
+/**
+ * The copy that goes to whoever sent a form; null where none does. It goes to any address that somebody types, so it holds
+ * nothing else of what they typed, and no files.
+ */
+export function copyFor(
+  element: LayoutElement,
+  spec: ElementSpec,
+  scene: Scene,
+  { questions }: AskedForm,
+  answers: readonly Answer[],
+): Mail | null {
+  const sender = senderIn(answers)
+  if (prop(element, spec, 'copy') !== true || !sender) return null
+  const say = (name: string) => plainText(prop(element, spec, name), scene)
+  const keys = new Set(questions.map((q) => q.key))
+  const chosen = answers.filter(({ kind }) => CHOSEN.has(kind))
+  return mailOf({ to: sender }, { subject: say('copySubject'), text: say('copyText') }, chosen, keys)
+}
+
+/** The mails to those who keep the site that go out once a form was sent with these answers. */
 export function mailsFor(
   element: LayoutElement,
   spec: ElementSpec,
@@ -73,11 +96,7 @@ export function mailsFor(
   const addresses = Array.isArray(to) ? to.map((item) => plainText(item.props.address, scene)) : []
   const keys = new Set(questions.map((q) => q.key))
   const sender = senderIn(answers)
-  const mails = recipients(addresses, prop(element, spec, 'who') === 'first').map((one) =>
+  return recipients(addresses, prop(element, spec, 'who') === 'first').map((one) =>
     mailOf({ to: one, replyTo: sender }, { subject: say('subject'), text: say('text') }, answers, keys),
   )
-  if (prop(element, spec, 'copy') !== true || !sender) return mails
-  const copy = mailOf({ to: sender }, { subject: say('copySubject'), text: say('copyText') }, answers, keys)
-  // What a sender uploaded, they have already.
-  return [...mails, { ...copy, files: [] }]
 }

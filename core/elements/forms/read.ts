@@ -1,13 +1,16 @@
 import { FILES_TAKEN, type Option, type Question, QUESTION_KINDS, type QuestionKind } from '../../forms'
 import { type Scene, plainText } from '../../drawing'
-import { type Id, slugOf } from '../../site'
+import { type Decimal, type Id, decimalOf, readNumber, slugOf } from '../../site'
 import type { Value } from '../../tree'
 
 /** What a question of a form asks on a page: its words and its limits, with fields filled in. */
 
-const numberOf = (text: string): number | null => {
-  const value = Number(text.trim().replace(',', '.'))
-  return text.trim() === '' || !Number.isFinite(value) ? null : value
+/** How a language writes numbers: asked of `Intl` once. */
+const DECIMALS = new Map<string, Decimal>()
+function decimalIn(locale: string): Decimal {
+  const known = DECIMALS.get(locale) ?? decimalOf(locale)
+  DECIMALS.set(locale, known)
+  return known
 }
 
 const limit = (value: unknown): number | null => (typeof value === 'number' && value > 0 ? value : null)
@@ -17,6 +20,7 @@ export function readQuestion(id: Id, props: Readonly<Record<string, Value>>, sce
   const text = (name: string): string => plainText(props[name], scene)
   const kind: QuestionKind = QUESTION_KINDS.find((k) => k === props.kind) ?? 'short'
   const label = text('label')
+  const decimal = decimalIn(scene.catalogue.site.settings.locale)
   const options: Option[] = Array.isArray(props.options)
     ? props.options.map((item) => ({ id: item.id, label: plainText(item.props.label ?? 'Answer', scene) }))
     : []
@@ -26,8 +30,8 @@ export function readQuestion(id: Id, props: Readonly<Record<string, Value>>, sce
     label,
     key: text('key').trim() || slugOf(label) || id,
     required: props.required === true,
-    least: kind === 'number' ? numberOf(text('low')) : limit(props.least),
-    most: kind === 'number' ? numberOf(text('high')) : limit(kind === 'file' ? props.files : props.most),
+    least: kind === 'number' ? readNumber(text('low'), decimal) : limit(props.least),
+    most: kind === 'number' ? readNumber(text('high'), decimal) : limit(kind === 'file' ? props.files : props.most),
     from: text('from').trim(),
     until: text('until').trim(),
     options,
@@ -35,5 +39,6 @@ export function readQuestion(id: Id, props: Readonly<Record<string, Value>>, sce
     value: kind === 'hidden' ? text('value') : '',
     takes: FILES_TAKEN.find((one) => one === props.takes) ?? 'any',
     heaviest: Number(props.heaviest) || 5,
+    decimal,
   }
 }

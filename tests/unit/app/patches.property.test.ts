@@ -8,6 +8,7 @@ import { type Layout, emptyLayout, walk } from '#core/tree'
 import { writePatches } from '../../../app/composables/writePatches'
 import { column, element, layout, observatory, row } from '../../fixtures'
 import { diceOf, randomEdit, seeds } from '../core/layouts/random'
+import { runs } from '../../runs'
 
 // What compares elements asks for the class that browsers know them by.
 Object.assign(globalThis, { HTMLElement })
@@ -72,7 +73,7 @@ test('any edits, written into the page one after the other, give the page drawn 
         for (const rule of program.rules) expect(known.rules.has(rule.name)).toBe(true)
       }
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   )
   expect(patched).toBeGreaterThan(500)
 })

@@ -4,6 +4,7 @@ import { goesByDay } from '#core/frames'
 import { findList } from '#core/lists'
 import { Catalogue, addDays, dayOf } from '#core/site'
 import { VISITOR, entry, frame, smallSite } from '../../fixtures'
+import { runs } from '../../runs'
 
 /** What is asked around today: days to come and gone by, as the clocks of the site go on; terms; how many there are. */
 
@@ -89,7 +90,7 @@ test('as the day turns, lists and what is shown follow; each way says that it go
         }
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 

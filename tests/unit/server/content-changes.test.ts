@@ -9,6 +9,7 @@ import { removeRedirect, writeRedirects } from '../../../server/database/redirec
 import { seedDemo } from '../../../server/services/seed'
 import { blankEntry } from '#core/site'
 import { freshDatabase } from './database'
+import { runs } from '../../runs'
 
 /** The studio follows what changes of the site; it must come to the same as reading the whole of it again. */
 
@@ -105,7 +106,7 @@ test('what has changed since a version comes to the same as the site read again,
         expect(told(followed)).toEqual(told(new Catalogue((await whole()).site)))
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 

@@ -60,7 +60,7 @@ const formWith = (props: LayoutElement['props'] = {}, id = 'ask'): LayoutElement
 })
 const bodyOf = (...held: LayoutElement[]): Layout => layout('with-form', 'body', row(column(12, ...held)))
 
-const noFiles = { has: async () => true, clearBut: async () => 0 }
+const noFiles = { has: async () => true, keep: async () => undefined, clearBut: async () => 0 }
 let woken = 0
 let forms: Forms
 let published: Published
@@ -156,6 +156,34 @@ test('what is not shown to somebody is not asked of them, and its answer is not 
   const again = await published.post(readAddress('/contact?group=1&sent=ask'), values2, asking())
   expect(again.status).toBe(422)
   expect(again.body.toString()).toContain('<a href="#of-party">party</a>')
+})
+
+test('a visitor may send 150 MB of files in an hour, and others go on', () => {
+  const many = (place: string, count: number, bytes: number) =>
+    Array.from({ length: count }, () => forms.mayUpload(place, bytes)).filter(Boolean).length
+  expect(many('192.0.2.7', 5, 50_000_000)).toBe(3)
+  expect(many('192.0.2.8', 1, 50_000_000)).toBe(1)
+  now += 61 * 60_000
+  expect(many('192.0.2.7', 1, 50_000_000)).toBe(1)
+  // All together 3 GB, however many there are.
+  expect(Array.from({ length: 100 }, (_, i) => many(`198.51.100.${i}`, 1, 50_000_000)).filter(Boolean)).toHaveLength(59)
+  now -= 61 * 60_000
+})
+
+test('a copy holds what was chosen and nothing that was typed, and goes to an address three times a day', async () => {
+  const copy = { copy: true, copySubject: 'Thanks, {name}', copyText: 'We have: {answers} {name}' }
+  publish(formWith({ ...copy, name: 'Ask the keeper' }))
+  for (let i = 0; i < 5; i++)
+    await post(
+      await sent({ ...RIGHT, mail: i % 2 ? 'INEZ@example.org' : 'inez@example.org', name: `Cheap watches ${i}` }),
+      asking({ place: `192.0.2.${i}` }),
+    )
+  const mails = await db().selectFrom('mails').selectAll().execute()
+  const texts = mails.map((m) => JSON.parse(m.doc) as { to: string; subject: string; text: string })
+  expect(texts).toHaveLength(3)
+  for (const { subject, text } of texts) expect(subject + text).not.toContain('Cheap')
+  expect(texts[0]!.text).toContain('A clock')
+  await db().deleteFrom('mails').execute()
 })
 
 test('files of messages stay while they do; those of forms that were never sent go after half a day', async () => {

@@ -6,6 +6,7 @@ import type { Content } from '../../../server/services/content'
 import { ANYBODY } from '../../../server/services/asked'
 import { Published } from '../../../server/services/published'
 import { ReadyPages } from '../../../server/services/ready'
+import { runs } from '../../runs'
 
 /** After a change of content only those pages are drawn anew that may show it; all others are what they would be. */
 
@@ -60,7 +61,7 @@ test('what is kept after random changes is what would be drawn anew', async () =
       kept += published.ready.size
       dropped += before - published.ready.size
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
   expect(kept).toBeGreaterThan(0)
   expect(dropped).toBeGreaterThan(0)

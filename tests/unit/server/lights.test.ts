@@ -6,6 +6,7 @@ import { insertEntry, readEntries, readEntry, setEntryRemoved, updateEntry } fro
 import { standAll } from '../../../server/database/stand-in'
 import { seedDemo } from '../../../server/services/seed'
 import { freshDatabase } from './database'
+import { runs } from '../../runs'
 
 /** A start reads entries without their texts, where something sound stands beside them; it comes to the same. */
 
@@ -62,7 +63,7 @@ test('so it stays, whatever is written', async () => {
         await setEntryRemoved(db(), 'fresh', false, 'Ada')
       },
     ),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 

@@ -21,7 +21,7 @@ let now = Date.parse('2026-11-30T10:20:00Z')
 let published: Published
 
 function publish(secret = 'secret'): void {
-  const noFiles = { has: async () => false, clearBut: async () => 0 }
+  const noFiles = { has: async () => false, keep: async () => undefined, clearBut: async () => 0 }
   const forms = new Forms(db(), secret, noFiles, undefined, () => now)
   const put = (mails: Parameters<typeof insertMails>[1], about: string) => insertMails(db(), mails, { about, at: now })
   const news = new Newsletters(

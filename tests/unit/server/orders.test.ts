@@ -23,6 +23,7 @@ import { Orders } from '../../../server/shop/orders'
 import type { Notice, PaymentProvider } from '../../../server/shop/payments'
 import { Till } from '../../../server/shop/till'
 import { freshDatabase } from './database'
+import { runs } from '../../runs'
 
 /** Orders and their payments over a real database, against an obvious twin, in whatever turn things happen. */
 
@@ -313,7 +314,7 @@ test('orders and stock are what an obvious twin says, whatever happens in whatev
       }
       for (const { id, state } of twin) expect(await stateOf(id)).toBe(state)
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
 })
 

@@ -7,6 +7,7 @@ import { Catalogue, type Entry, type Field, bringRow, guessTargets, namedIn } fr
 import { readSheet } from '../../../server/bring/read'
 import { Export, type ExportFormat } from '../../../server/services/export'
 import { entry, smallSite } from '../../fixtures'
+import { runs } from '../../runs'
 
 /** Whatever a field holds goes out in every format that promises it, and comes in again as it was. */
 
@@ -123,6 +124,6 @@ test.each<[ExportFormat, string]>([
       const { fields: back } = await goneAndBack(fields, format, locale)
       expect(back).toEqual(fields)
     }),
-    { numRuns: 120 },
+    { numRuns: runs(120) },
   )
 })

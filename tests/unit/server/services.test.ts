@@ -5,6 +5,7 @@ import { makeDemo } from '#demo/index'
 import { EditSession, type Pending, type PlainEdit, historyOf } from '#core/edits'
 import type { Edit } from '#core/layouts'
 import { emptyLayout } from '#core/tree'
+import { BARE_DESIGN } from '#core/frames'
 import { Catalogue } from '#core/site'
 import { readSite } from '../../../server/database/content'
 import { StartError, openDatabase, prepareFolder } from '../../../server/database/open'
@@ -287,7 +288,10 @@ describe('changesBetween', () => {
       ['frame', 'removed', first!.id],
       ['house', 'changed', 'house'],
     ])
-    expect(changesBetween(null, makeDemo(true).design, catalogue)).toEqual([])
+    // The first release brings the house style too, unless it is as it is without one.
+    const bare = makeDemo(true).design
+    expect(changesBetween(null, bare, catalogue).map((c) => [c.what, c.how])).toEqual([['house', 'changed']])
+    expect(changesBetween(null, { ...bare, house: BARE_DESIGN.house }, catalogue)).toEqual([])
   })
 })
 

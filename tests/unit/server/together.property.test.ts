@@ -7,6 +7,7 @@ import { Draft } from '../../../server/services/draft'
 import { LAYOUT_EDITING, column, element, layout, row, plain } from '../../fixtures'
 import { diceOf, randomEdit, seeds } from '../core/layouts/random'
 import { freshDatabase } from './database'
+import { runs } from '../../runs'
 
 const { db } = freshDatabase()
 
@@ -130,6 +131,6 @@ test('two windows over one layout, with answers lost on the way: in the end the 
         }
       },
     ),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 }, 60_000)

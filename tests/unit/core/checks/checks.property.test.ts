@@ -7,6 +7,7 @@ import { PLAIN_HOUSE } from '#core/styles'
 import { NO_WORK } from '../../../fixtures'
 import { randomFrame, randomSite, layoutRegions } from '../frames/random'
 import { diceOf, seeds } from '../layouts/random'
+import { runs } from '../../../runs'
 
 /** Ties and dead frames against what resolving every page in turn says, where no circumstance confuses the two. */
 
@@ -34,7 +35,7 @@ test('dead are exactly the frames that are on and decide no region of any page',
       const expected = design.frames.filter((f) => f.on && !deciding.has(f.id)).map((f) => f.id)
       expect(findings.flatMap((f) => (f.kind === 'dead' ? f.frame : [])).sort()).toEqual(expected.sort())
     }),
-    { numRuns: 1000 },
+    { numRuns: runs(1000) },
   )
 })
 
@@ -62,7 +63,7 @@ test('those said to shadow a dead frame decide where it would, and with them gon
         expect(left.some((f) => f.kind === 'dead' && f.frame === finding.frame)).toBe(false)
       }
     }),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   )
   expect(met).toBeGreaterThan(20)
 })
@@ -87,7 +88,7 @@ test('of two that are tied, raising either by one place makes it the one before 
         }
       }
     }),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   )
   expect(met).toBeGreaterThan(20)
 })

@@ -3,6 +3,7 @@ import { EditSession, type PlainEdit, plainEditing, rebase, refusePlainEdit } fr
 import { problem } from '#core/problems'
 import { exact, list, numeric, refuse, text } from '#core/shape'
 import { HOUSE_EDITING, PLAIN_HOUSE } from '#core/styles'
+import { runs } from '../../../runs'
 
 /** A document of the plain kind: values, a record, and a list of records with ids. */
 interface Shelf {
@@ -84,7 +85,7 @@ test('random edits: each result is valid, none changes what it was given, and al
       expect(JSON.stringify(start)).toBe(before)
       expect(({} as { polluted?: unknown }).polluted).toBeUndefined()
     }),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   )
   expect(applied).toBeGreaterThan(200)
 })

@@ -4,6 +4,7 @@ import { type LogRecord, documentBefore, historyOf, stepsDone } from '#core/edit
 import { type Edit, applyEdit } from '#core/layouts'
 import { type Layout, emptyLayout } from '#core/tree'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
+import { runs } from '../../../runs'
 
 const record = (revision: number, more: Partial<LogRecord<Edit>> = {}): LogRecord<Edit> => ({
   revision,
@@ -45,7 +46,7 @@ test('any log leads back to every state it went through', () => {
       for (let back = 0; back <= steps.length; back++)
         expect(documentBefore(LAYOUT_EDITING, states.at(-1)!, steps, back)).toEqual(states[states.length - 1 - back])
     }),
-    { numRuns: 80 },
+    { numRuns: runs(80) },
   )
 })
 

@@ -3,6 +3,7 @@ import { giverOf, givenTo, looksGiven, newElement, sortOf } from '#core/elements
 import { applyEdit } from '#core/layouts'
 import { type Layout, STEPS, type Styles, type TreeNode, defaultsKey, emptyLayout, pathTo, walk } from '#core/tree'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
+import { runs } from '../../../runs'
 
 /** A slow twin: all who give are asked in turn from the outside, each for the kind and then for the sort. */
 function givenSlowly(layout: Layout, node: TreeNode, at: string): Styles {
@@ -64,7 +65,7 @@ test('what is given to a thing is what the nearest that gives something says, an
             }
         }
     }),
-    { numRuns: 120 },
+    { numRuns: runs(120) },
   )
   expect(fromBoxes).toBeGreaterThan(50)
   expect(fromSorts).toBeGreaterThan(50)

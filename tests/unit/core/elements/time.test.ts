@@ -4,6 +4,7 @@ import { BY_DAY, daysBetween } from '#core/site'
 import { type Span, isOpen, merged, timeOf, weekOf } from '../../../../core/elements/hours'
 import type { Item } from '#core/tree'
 import { drawElement, element, field, observatory } from '../../../fixtures'
+import { runs } from '../../../runs'
 
 /** What is drawn from the time: by the clocks of the site, and kept no longer than it holds. */
 
@@ -129,7 +130,7 @@ describe('opening hours', () => {
         expect(isOpen(week[day]!, time(now))).toBe(within)
         for (const { spans } of week) expect(merged(spans)).toEqual(spans)
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     )
   })
 

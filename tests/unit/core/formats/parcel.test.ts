@@ -27,6 +27,7 @@ import { PLAIN_HOUSE } from '#core/styles'
 import { makeDemo } from '#demo/index'
 import { column, element, field, frame, layout, observatory, row, plain, madeOf } from '../../../fixtures'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
+import { runs } from '../../../runs'
 
 const demo = makeDemo()
 const parcel = (): Parcel =>
@@ -79,7 +80,7 @@ describe('a parcel', () => {
         const any = JSON.parse(JSON.stringify({ ...parcel(), layouts: [base, made] })) as Parcel
         expect([checkParcel(any), validate(any) || validate.errors]).toEqual([[], true])
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
 
@@ -115,7 +116,7 @@ describe('a parcel', () => {
         const any = JSON.parse(JSON.stringify({ ...parcel(), layouts: [made] })) as Parcel
         expect([checkParcel(any), validate(any) || validate.errors]).toEqual([[], true])
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

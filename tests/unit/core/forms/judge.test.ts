@@ -34,6 +34,7 @@ const asks = (kind: Question['kind'], more: Partial<Question> = {}): Question =>
   value: '',
   takes: 'any',
   heaviest: 5,
+  decimal: 'point',
   ...more,
 })
 const formOf = (...questions: Question[]): AskedForm => ({ id: 'form', name: 'Form', questions, words: FORM_WORDS })
@@ -66,12 +67,26 @@ describe('answers', () => {
     ['telephone', '+44 (0)20 7946-0123', ['+44 (0)20 7946-0123']],
     ['telephone', 'call me', FORM_WORDS.telephone],
     ['number', '12,5', ['12.5']],
-    ['number', '1e9', FORM_WORDS.number],
+    ['number', '1,000', ['1000']],
+    ['number', '1 250.75', ['1250.75']],
+    ['number', '12 apples', FORM_WORDS.number],
+    ['number', '1,00,0', FORM_WORDS.number],
     ['number', 'Infinity', FORM_WORDS.number],
     ['date', '2027-02-28', ['2027-02-28']],
     ['date', '2027-02-29', FORM_WORDS.date],
     ['yes-no', 'on', ['yes']],
   ])('%s: %s', (kind, sent, expected) => expect(one(asks(kind), sent)).toEqual(expected))
+
+  test('a number is read as the language of the site writes it', () => {
+    const german = asks('number', { decimal: 'comma', most: 2000 })
+    expect(['1.250', '1,250', '1.250,5', '12,5'].map((words) => one(german, words))).toEqual([
+      ['1250'],
+      ['1.25'],
+      ['1250.5'],
+      ['12.5'],
+    ])
+    expect(one(german, '12.500')).toBe('This is at most 2000.')
+  })
 
   test('limits of numbers and days are said with their words', () => {
     const number = asks('number', { least: 1, most: 10 })

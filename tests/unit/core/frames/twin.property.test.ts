@@ -13,6 +13,7 @@ import {
 import { REGIONS } from '#core/tree'
 import { diceOf, seeds } from '../layouts/random'
 import { randomFrame, randomRequest, randomRules, randomSite, shuffled } from './random'
+import { runs } from '../../../runs'
 
 /** The compiled resolver against its slow and obvious twin, which tests every frame in turn. */
 
@@ -34,7 +35,7 @@ test('every page: the same regions, by the same frames, from the same candidates
         expect(resolveFully(compiled, page, request)).toEqual(slow)
       }
     }),
-    { numRuns: 1000 },
+    { numRuns: runs(1000) },
   )
 })
 
@@ -46,7 +47,7 @@ test('the order in which frames are stored changes nothing', () => {
       const other = resolveInTurn({ ...rules, frames: shuffled(dice, rules.frames) }, catalogue, page, request)
       expect(other).toEqual(resolveInTurn(rules, catalogue, page, request))
     }),
-    { numRuns: 1000 },
+    { numRuns: runs(1000) },
   )
 })
 
@@ -77,7 +78,7 @@ test('one frame added, changed, removed or switched: the table computed anew onl
       }
       expect(compareTables(whole, quick)).toEqual([])
     }),
-    { numRuns: 1000 },
+    { numRuns: runs(1000) },
   )
 })
 
@@ -99,7 +100,7 @@ test('impact equals resolving every page under both designs', () => {
       })
       expect(impact).toEqual(expected)
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   )
 })
 
@@ -125,6 +126,6 @@ test('a page shows the same to two visitors who differ only in what it does not 
         expect(resolve(compiled, page, mixed).regions).toEqual(resolve(compiled, page, request).regions)
       }
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   )
 })

@@ -4,6 +4,7 @@ import { type LogRecord, historyOf, rebase } from '#core/edits'
 import { type Edit, applyEdit, checkLayout } from '#core/layouts'
 import { type Layout, emptyLayout } from '#core/tree'
 import { diceOf, randomEdit, seeds } from './random'
+import { runs } from '../../../runs'
 
 const start = () => emptyLayout('root', 'Header', 'body')
 
@@ -34,7 +35,7 @@ describe('random edits', () => {
       fc.property(seeds, (seed) => {
         for (const document of spree(seed, 60).documents) expect(checkLayout(document)).toEqual([])
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     )
   })
 
@@ -50,7 +51,7 @@ describe('random edits', () => {
           expect(current).toEqual(documents[i])
         }
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     )
   })
 
@@ -66,7 +67,7 @@ describe('random edits', () => {
         }
         expect(there).toEqual(documents.at(-1))
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     )
   })
 
@@ -80,7 +81,7 @@ describe('random edits', () => {
         for (let i = 0; i < 20; i++) applyEdit(before, randomEdit(before, dice))
         expect(before).toEqual(copy)
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -120,7 +121,7 @@ describe('random edits', () => {
         play('redo')
         expect(current).toEqual(documents.at(-1))
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -137,7 +138,7 @@ describe('random edits', () => {
         expect(result.pending.length + result.aside.length).toBe(mine.length)
         expect(rebase(LAYOUT_EDITING, base, [...theirs, ...mine], mine).pending).toEqual([])
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     )
   })
 })

@@ -14,6 +14,7 @@ import {
 import { type Change, type Layout, type LayoutDocument, type Variation, isVariation } from '#core/tree'
 import { diceOf, randomEdit, seeds } from './random'
 import { likelyEdit, randomTree } from './random-trees'
+import { runs } from '../../../runs'
 
 /** Variations edited as what they show: what is written down, what takes it back, and two levels of it. */
 
@@ -87,7 +88,7 @@ test('what is edited is what is shown, and each edit is taken back exactly', () 
         expect(back.ok && copyOf(back.document)).toEqual(kept)
       }
     }),
-    { numRuns: 150, examples: [[{ seed: 2147483621, steps: [2, 2, 2, 0, 0, 0, 0, 2] }]] },
+    { numRuns: runs(150), examples: [[{ seed: 2147483621, steps: [2, 2, 2, 0, 0, 0, 0, 2] }]] },
   )
 })
 
@@ -110,7 +111,7 @@ test('with all taken back a variation says nothing of its own, whatever its base
       expect(shelf.tree('v1').children).toHaveLength(rows.length)
       shelf.tree('v1').children.forEach((row, i) => expect(row).toBe(rows[i]))
     }),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   )
 })
 
@@ -129,7 +130,7 @@ test('a list of own changes becomes another by a patch, and the other way round'
       expect(patch ? patched(before, patch) : before).toEqual(after)
       if (!patch) expect(before).toEqual(after)
     }),
-    { numRuns: 1000 },
+    { numRuns: runs(1000) },
   )
 })
 
@@ -154,7 +155,7 @@ test('following can be ended and taken up again: nothing that is shown changes b
       expect(isVariation(shelf.documents.get('v1')!)).toBe(true)
       expect(copyOf(shelf.tree('v1'))).toEqual(now)
     }),
-    { numRuns: 80 },
+    { numRuns: runs(80) },
   )
 })
 
@@ -219,6 +220,6 @@ test('two windows on one variation while a third is on its base: every edit is t
         expect(copyOf(shelf.trees.of(window.document).tree)).toEqual(copyOf(shelf.tree('v1')))
       }
     }),
-    { numRuns: 80 },
+    { numRuns: runs(80) },
   )
 })

@@ -19,6 +19,7 @@ import {
   walk,
 } from '#core/tree'
 import { type Dice, diceOf, randomEdit, seeds } from './random'
+import { runs } from '../../../runs'
 
 /** Slow twins: where a node stands, by looking everywhere; what an edit breaks, by going through the whole layout. */
 
@@ -99,7 +100,7 @@ test('an edit is judged from what it changed exactly as from the whole layout', 
         if (result.ok) layout = result.document
       }
     }),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   )
   // What it is judged by did come up.
   for (const code of ['too-deep', 'element-once', 'element-region', 'spans-sum', 'wrong-place', 'id-taken'])
@@ -126,6 +127,6 @@ test('everything is found where it stands, in the layout edited last and in thos
         }
       }
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })

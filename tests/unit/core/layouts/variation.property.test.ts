@@ -4,6 +4,7 @@ import { type Change, type Layout, find, walk } from '#core/tree'
 import { diceOf, randomEdit, seeds } from './random'
 import { likelyEdit, randomTree } from './random-trees'
 import { varySlowly } from './vary-slowly'
+import { runs } from '../../../runs'
 
 /** Variations of random bases, with random changes, while the base goes on changing. */
 
@@ -58,7 +59,7 @@ test('what a variation says differently, over its base, is what it shows', () =>
       alike(tree, own)
       expect(waiting).toEqual([])
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   )
 })
 
@@ -72,7 +73,7 @@ test('where nothing is said, all is the base’s: the very same rows', () => {
       expect(changesBetween(tree, tree)).toEqual([])
       expect(changesBetween(tree, copyOf(tree))).toEqual([])
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -87,7 +88,7 @@ test('the base goes on changing: the variation stays a valid layout, and is what
       alike(tree, slow.tree)
       expect(waiting).toEqual(slow.waiting)
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   )
 })
 
@@ -122,7 +123,7 @@ test('what no change names is as the base has it now, and what is said stays sai
       for (const change of changes)
         if (change.kind === 'gone' && !waiting.includes(change)) expect(find(tree, change.id)).toBeNull()
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   )
 })
 
@@ -135,7 +136,7 @@ test('told apart anew after the base has changed, it shows the same; what waited
       const anew = changesBetween(vary(next, OWN, []).tree, tree)
       alike(vary(next, OWN, anew).tree, tree)
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   )
 })
 
@@ -146,7 +147,7 @@ test('what waits applies again when the base is as it was', () => {
       vary(edited(base, seed + 2, later), OWN, changes)
       alike(vary(copyOf(base), OWN, changes).tree, own)
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -165,6 +166,6 @@ test('at two levels: the lower one is valid whatever the base and the upper one 
       expect(vary(upper, BELOW, []).tree.children).toBe(upper.children)
       alike(tree, varySlowly(varySlowly(next, OWN, changes).tree, BELOW, below).tree)
     }),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   )
 })

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { type Asked, type Filter, type List, filtersOf, findList, parameterNames, screensOf } from '#core/lists'
 import { Catalogue, type Entry, newestFirst, readField, entrySubject } from '#core/site'
 import { entry, smallSite } from '../../../fixtures'
+import { runs } from '../../../runs'
 
 /** Lists against an obvious twin that goes through all entries each time, on random content that goes on changing. */
 
@@ -212,7 +213,7 @@ test('a list holds what its twin holds, in that order, with the same counts, whi
         }
       },
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   )
 })
 
@@ -245,6 +246,6 @@ test('screens one after the other hold every entry once, however many stand on o
         )
       },
     ),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   )
 })

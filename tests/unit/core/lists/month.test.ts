@@ -3,6 +3,7 @@ import { isMonth, monthOfEntries } from '#core/lists'
 import { Catalogue, dayOf } from '#core/site'
 import type { Value } from '#core/tree'
 import { VISITOR, drawElement, element, entry, smallSite } from '../../../fixtures'
+import { runs } from '../../../runs'
 
 /** A month of entries, held against one found by looking at all of them; and how it is drawn. */
 
@@ -63,7 +64,7 @@ test('what is in a month, and beside it, is what looking at all finds, also as e
         }
       },
     ),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 

@@ -3,6 +3,7 @@ import { type Relating, ledgerOf, relatedTo } from '#core/lists'
 import { byHowMany, hasBit, noBits, putBit } from '#core/lists/bits'
 import { Catalogue, type Entry, newestFirst } from '#core/site'
 import { entry, smallSite } from '../../../fixtures'
+import { runs } from '../../../runs'
 
 /** What is related to an entry, against an obvious twin, on content that goes on changing. */
 
@@ -65,7 +66,7 @@ test('what shares most comes first, then what is newest; what is too few is fill
         }
       },
     ),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   )
 })
 

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { spotsOf } from '#core/lists'
 import { Catalogue, type Entry, type Position } from '#core/site'
 import { entry, smallSite } from '../../../fixtures'
+import { runs } from '../../../runs'
 
 /** What is nearest against an obvious twin that measures all, on content that goes on changing. */
 
@@ -52,6 +53,6 @@ test('those nearest are found, whatever changes', () => {
         }
       },
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   )
 })

@@ -13,6 +13,7 @@ import { cellOf, groupPages, mapRows, targetsFor } from '#core/map'
 import { REGIONS } from '#core/tree'
 import { diceOf, seeds } from '../layouts/random'
 import { randomFrame, randomRequest, randomRules, randomSite } from '../frames/random'
+import { runs } from '../../../runs'
 
 /** The Map over random sites and designs: nothing is left out, counted twice, or said otherwise than it is. */
 
@@ -31,7 +32,7 @@ test('the pages that a frame covers are those that a target matches and none exc
       })
       expect(pagesCovered({ covers, except }, catalogue)).toEqual(expected)
     }),
-    { numRuns: 2000 },
+    { numRuns: runs(2000) },
   )
 })
 
@@ -51,7 +52,7 @@ test('any selection of pages can be said as conditions that cover it and nothing
       const conditions = targetsFor(selected, groups, catalogue, like)
       expect(pagesCovered(conditions, catalogue)).toEqual([...selected].sort((a, b) => a - b))
     }),
-    { numRuns: 2000 },
+    { numRuns: runs(2000) },
   )
 })
 
@@ -73,7 +74,7 @@ test('every page stands in one group; unfolded, in one row, whose cells are what
       }
       expect(new Set(rows.map((row) => row.key)).size).toBe(rows.length)
     }),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   )
 })
 
@@ -100,7 +101,7 @@ test('folded, shares add up to the pages, and exceptions with the rest are the g
         expect(apart.every((p) => row.pages.includes(p) && p !== row.sample)).toBe(true)
       }
     }),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   )
 })
 
@@ -123,7 +124,7 @@ test('a filter leaves the pages whose name or address has it, and no others', ()
           expected.sort(),
         )
     }),
-    { numRuns: 500 },
+    { numRuns: runs(500) },
   )
 })
 
@@ -136,6 +137,6 @@ test('every frame can be read as one sentence, also when what it names is gone',
       expect(sentence).toMatch(/^\S.*\S$/)
       expect(sentence).not.toMatch(/undefined|null|NaN|\[object|\bgone\b| {2}/)
     }),
-    { numRuns: 2000 },
+    { numRuns: runs(2000) },
   )
 })

@@ -9,6 +9,7 @@ import { makeDemo } from '../../../../demo'
 import { VISITOR } from '../../../fixtures'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
 import { likelyEdit } from '../layouts/random-trees'
+import { runs } from '../../../runs'
 
 /** What differs between two designs, against drawing every page under both. */
 
@@ -49,7 +50,7 @@ test('every page that is drawn otherwise is told, whatever was edited: bases, ca
       const now = drawn(after)
       expect(now.flatMap((html, i) => (html === DRAWN[i] || told.has(i) ? [] : catalogue.pages[i]!.key))).toEqual([])
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
 })
 

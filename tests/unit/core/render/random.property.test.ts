@@ -7,6 +7,7 @@ import { type RichDoc, type RichNode, safeAddress, slugOf, isSlug } from '#core/
 import { PLAIN_HOUSE } from '#core/styles'
 import { drawElement, element, field, observatory, withoutOurScripts } from '../../../fixtures'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
+import { runs } from '../../../runs'
 
 const catalogue = observatory()
 const formats = new Formats(catalogue.site.settings)
@@ -60,7 +61,7 @@ describe('any valid layout, on any page', () => {
         expect(withoutOurScripts(html)).not.toMatch(/undefined|\[object|NaN|data-node|<script|\sstyle=/)
         expect(css).not.toMatch(/undefined|\[object|NaN|[{;]:|<\//)
       }),
-      { numRuns: 250 },
+      { numRuns: runs(250) },
     )
   })
 
@@ -79,7 +80,7 @@ describe('any valid layout, on any page', () => {
         for (const { id } of elementsOf(layout).filter((e) => e.type === 'divider' || e.type === 'spacer'))
           if (always(id)) expect(drawn).toContain(id)
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     )
   })
 
@@ -92,7 +93,7 @@ describe('any valid layout, on any page', () => {
         expect(programOf(treeToDraw(other))).not.toBe(programOf(treeToDraw(one)))
         expect(draw(other, 'archive:tool', false)).toEqual(draw(one, 'archive:tool', false))
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 })
@@ -145,7 +146,7 @@ describe('any text', () => {
           expect(tags(drawElement(made))).toBe(tags(drawElement(plain)))
         }
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     )
   })
 })
@@ -212,7 +213,7 @@ describe('any rich text', () => {
         expect(html.replace(/<[^>]*>/g, '')).not.toContain('<')
         expect(unbalanced(html)).toBeNull()
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     )
   })
 })
@@ -244,7 +245,7 @@ describe('any address', () => {
         expect(['https:', 'http:', 'mailto:', 'tel:']).toContain(read.protocol)
         if (/^[/?#]/.test(address)) expect(read.host).toBe('site.example')
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     )
   })
 
@@ -254,7 +255,7 @@ describe('any address', () => {
         const slug = slugOf(title)
         expect(slug === '' || isSlug(slug)).toBe(true)
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     )
   })
 })

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { alikeTo, goodsOfEntry } from '#core/shop'
 import { Catalogue, type Entry, blankEntry } from '#core/site'
 import { makeDemo } from '#demo/index'
+import { runs } from '../../../runs'
 
 /** What goes with what somebody looks at; against a list that is sorted by pairs, one at a time. */
 
@@ -48,7 +49,7 @@ test('the nearest come first, nothing twice, nothing that is looked at or cannot
       const found = alikeTo(looked, catalogue, NOW, most)
       expect(found.map((f) => f.entry.id)).toEqual(slowly(looked, catalogue, most))
     }),
-    { numRuns: 80 },
+    { numRuns: runs(80) },
   )
 })
 

@@ -12,6 +12,7 @@ import {
   addressParts,
   allCountries,
   goodsOfEntry,
+  checkoutFields,
   judgeCheckout,
   neededParts,
   nextState,
@@ -138,7 +139,21 @@ test('each thing that is wrong is told at its field', () => {
 test('a part that a country has not is not taken, and one that it needs is asked for', () => {
   const { agreed } = judgeCheckout(asked(), { ...right, 'b.area': 'Kent', 'b.quarter': 'East' })
   expect(agreed.billing).toMatchObject({ area: '', quarter: '' })
-  expect(wrong({ ...right, 'b.country': 'IE', 'b.code': '' })).toEqual({ 'b.code': 'missing' })
+  expect(wrong({ ...right, 'b.country': 'DE', 'b.code': '' })).toEqual({ 'b.code': 'missing' })
+  // Ireland has codes, and letters arrive without one.
+  expect(wrong({ ...right, 'b.country': 'IE', 'b.code': '' })).toEqual({})
+})
+
+test('of what a browser sends, the basket keeps what the page asks, and no more of it than can be told', () => {
+  const on = (name: string) => !name.startsWith('d.') && name !== 'agree.other'
+  const many = Object.fromEntries(Array.from({ length: 500 }, (_, i) => [`c.made-up-${i}`, 'x'.repeat(2000)]))
+  const kept = checkoutFields(
+    { ...many, ...right, 'd.city': 'Ulm', 'agree.other': 'yes', note: 'n'.repeat(5000), 'b.city': 'c'.repeat(5000) },
+    on,
+  )
+  expect(Object.keys(kept).sort()).toEqual([...new Set([...Object.keys(right), 'note'])].filter(on).sort())
+  expect(JSON.stringify(kept).length).toBeLessThan(4000)
+  expect(wrong(kept)).toMatchObject({ 'b.city': 'long' })
 })
 
 test('nothing is asked about the way of what nobody brings, nor an address of what is called for', () => {

@@ -15,6 +15,7 @@ import {
   readNumber,
 } from '#core/site'
 import { makeDemo } from '#demo/index'
+import { runs } from '../../../runs'
 
 const { site } = makeDemo()
 const catalogue = new Catalogue(site)
@@ -153,7 +154,7 @@ test('whatever a value comes to in a field, the field can hold it', () => {
       const next = converted(fieldOf(kind), value, named)
       if (next !== null) expect(isHeld(fieldOf(kind), next)).toBe(true)
     }),
-    { numRuns: 2000 },
+    { numRuns: runs(2000) },
   )
 })
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { Catalogue, type Entry, type Site, blankEntry, followTaken } from '#core/site'
 import { makeDemo } from '#demo/index'
+import { runs } from '../../../runs'
 
 const { site } = makeDemo()
 const NOW = Date.parse('2026-11-25T12:00:00Z')
@@ -70,7 +71,7 @@ test('a catalogue that follows changes is the same as one made anew, whatever ch
         expect(told(followed)).toEqual(told(new Catalogue(followed.site, NOW)))
       }
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   )
 })
 
@@ -88,7 +89,7 @@ test('entries come out and go when their time comes, as in a catalogue made at t
         for (const { from, until } of turned) expect(from ?? until).toBeTruthy()
       }
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   )
 })
 

@@ -14,6 +14,7 @@ import {
 } from '#core/site'
 import type { PlainEdit } from '#core/edits'
 import { makeDemo } from '#demo/index'
+import { runs } from '../../../runs'
 
 const { site } = makeDemo()
 const { types, taxonomies, terms, people } = site
@@ -57,7 +58,7 @@ test('terms are made, nested and moved as their outline says, and every step is 
       for (const back of inverses) structure = apply(structure, back).after
       expect(structure).toEqual(demo)
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
