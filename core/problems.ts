@@ -76,6 +76,11 @@ export const PROBLEMS = {
   'font-large': [422, 'The font comes to more than {most} MB once it is unpacked. Nothing was stored.'],
   'picture-broken': [422, 'The picture cannot be read: it is damaged or cut off. Nothing was stored.'],
   'picture-large': [422, 'The picture has more than {most} million pixels. Make it smaller first. Nothing was stored.'],
+  'content-moving': [503, 'Others are storing much at this moment. Nothing was changed; try again in a moment.'],
+  'sent-too-slowly': [
+    408,
+    'For half a minute next to nothing of what you send arrived, so it was ended. Nothing was stored; try again when the connection is better.',
+  ],
   'disk-full': [507, 'The disk of the server is full. Nothing was stored; make room and try again.'],
   'user-unknown': [404, 'There is nobody here with the number {id}.'],
   'mail-taken': [409, 'Somebody here has the mail address {mail} already. Nothing was stored.'],

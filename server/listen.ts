@@ -7,6 +7,7 @@ import { StartError } from './database/open'
 import { closeInstallation, heard, installation } from './services/installation'
 import { log } from './services/log'
 import { protocolOf } from './services/place'
+import { watchProgress } from './services/progress'
 import { answerVisitor, isStudioAddress } from './services/visitors'
 
 /** Where the site is reached over https, browsers come back over https alone. */
@@ -57,9 +58,12 @@ export async function listen(): Promise<void> {
   const who = (cookies: string | undefined) => site.sessions.userOf(cookies)
   const server = createServer((request: IncomingMessage, response: ServerResponse) => {
     if (protocolOf(request.headers) === 'https') response.setHeader('strict-transport-security', HSTS)
+    watchProgress(request, response)
     if (isStudioAddress(request.url ?? '/')) void studio(request, response)
     else answerVisitor(site, request, response, who)
   })
+  // However long a large file takes on a slow line: it is ended where it stops coming.
+  server.requestTimeout = 0
   process.on('unhandledRejection', (error) =>
     log('error', 'unhandled', { error: String((error as Error)?.stack ?? error) }),
   )

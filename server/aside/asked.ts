@@ -25,12 +25,18 @@ export interface Heard {
 }
 
 interface Waiting {
+  question: Question
+  /** Whether a peer has ended with it before. */
+  again: boolean
   done(answer: unknown): void
   failed(error: unknown): void
   timer: NodeJS.Timeout
 }
 
-/** One peer, started at the first question and again when it has ended. What takes longer than `patience` is given up. */
+/**
+ * One peer, started at the first question and again when it has ended: what it had is asked of the next one once more, but
+ * for what ended it twice. What takes longer than `patience` is given up.
+ */
 export class Asked {
   private peer: Peer | null = null
   private readonly waiting = new Map<number, Waiting>()
@@ -46,7 +52,7 @@ export class Asked {
     const peer: Peer = this.start({
       answer: (answer) => this.take(answer),
       ended: (error) => {
-        if (this.peer === peer) this.lose(error)
+        if (this.peer === peer) this.goOn(error)
       },
     })
     return (this.peer = peer)
@@ -59,6 +65,21 @@ export class Asked {
     this.waiting.delete(answer.call)
     if ('answer' in answer) waiting.done(answer.answer)
     else waiting.failed('problem' in answer ? new ProblemError(answer.problem) : new Error(answer.error))
+  }
+
+  /** The peer is gone: all but `slow`, and what was with a peer that ended before, is asked of another. */
+  private goOn(error: unknown, slow?: number): void {
+    this.peer = null
+    for (const [call, waiting] of [...this.waiting]) {
+      if (call === slow || waiting.again) {
+        clearTimeout(waiting.timer)
+        this.waiting.delete(call)
+        waiting.failed(error)
+      } else {
+        waiting.again = true
+        this.started().post(waiting.question)
+      }
+    }
   }
 
   private lose(error: unknown): void {
@@ -75,10 +96,13 @@ export class Asked {
     return new Promise((done, failed) => {
       const timer = setTimeout(() => {
         log('error', 'aside-slow', { job })
-        void this.end()
+        const { peer } = this
+        this.goOn(new Error('What works beside the server took too long.'), call)
+        void peer?.end()
       }, this.patience)
-      this.waiting.set(call, { done, failed, timer })
-      this.started().post({ call, job, input })
+      const question = { call, job, input }
+      this.waiting.set(call, { question, again: false, done, failed, timer })
+      this.started().post(question)
     })
   }
 

@@ -11,15 +11,32 @@ import { type Row, cellOf, columnNames } from './sheet'
 
 /** The open formats in which content comes along, each as rows of words. */
 
-export function readTable(text: string, delimiter: '' | '\t'): Row[] {
-  const { data, errors } = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' })
-  const broken = errors.find((e) => e.type === 'Quotes')
-  if (broken) fail('sheet-wrong', { why: `a quotation mark in row ${(broken.row ?? 0) + 1} has no other half` })
-  const [head, ...rows] = data
-  if (!head) return []
-  if (head.length > 5000) fail('sheet-wrong', { why: `it has ${head.length} columns` })
-  const names = columnNames(head)
-  return rows.map((cells) => Object.fromEntries(names.map((name, i) => [name, unsafeCell(cells[i] ?? '')])))
+/** Rows of a table, given one by one as they are read: `take` may throw, and no more is read. */
+export function readTable(text: string, delimiter: '' | '\t', take: (row: Row) => void): void {
+  let names: string[] | null = null
+  let count = 0
+  let wrong: { error: unknown } | null = null
+  // To tell by what cells are set apart, the beginning is enough; asked of all, it takes the library very long.
+  const told = delimiter || Papa.parse(text.slice(0, 50_000), { preview: 20, skipEmptyLines: 'greedy' }).meta.delimiter
+  Papa.parse<string[]>(text, {
+    delimiter: told,
+    skipEmptyLines: 'greedy',
+    step({ data: cells, errors }, parser) {
+      count++
+      try {
+        if (errors.some((e) => e.type === 'Quotes'))
+          fail('sheet-wrong', { why: `a quotation mark in row ${count} has no other half` })
+        if (cells.length > 5000) fail('sheet-wrong', { why: `it has ${cells.length} columns` })
+        if (names) take(Object.fromEntries(names.map((name, i) => [name, unsafeCell(cells[i] ?? '')])))
+        else names = columnNames(cells)
+      } catch (error) {
+        // What is thrown here would be swallowed.
+        wrong = { error }
+        parser.abort()
+      }
+    },
+  })
+  if (wrong) throw (wrong as { error: unknown }).error
 }
 
 /** An object whose list of objects stands under one of its names; the longest where several do. */

@@ -18,23 +18,39 @@ export interface Sheet {
 export const MOST_COLUMNS = 300
 export const MOST_ROWS = 200_000
 const MOST_CELL = 400_000
+const MOST_CELLS = 3_000_000
 const MOST_NAME = 120
 
-/** Rows with every column that any of them has, in the order in which they came; what is too large is refused. */
-export function sheetOf(format: Format, rows: Row[], pictures: Sheet['pictures'] = []): Sheet {
-  if (rows.length === 0) fail('sheet-wrong', { why: 'it holds no rows' })
-  if (rows.length > MOST_ROWS)
-    fail('sheet-wrong', { why: `it holds ${rows.length} rows, and at most ${MOST_ROWS} are taken at once` })
-  const columns = new Set<string>()
-  for (const row of rows) {
+/** Takes rows as they are read, with every column that any of them has; what is too large is refused as soon as it is. */
+export class Rows {
+  readonly all: Row[] = []
+  private readonly columns = new Set<string>()
+  private cells = 0
+
+  add(row: Row): void {
+    if (this.all.length >= MOST_ROWS)
+      fail('sheet-wrong', { why: `it holds more than ${MOST_ROWS} rows, which are taken at most at once` })
     for (const name of Object.keys(row)) {
-      columns.add(name)
+      this.columns.add(name)
       if (row[name]!.length > MOST_CELL) fail('sheet-wrong', { why: `a cell under ${name.slice(0, 40)} is too long` })
+      this.cells++
     }
-    if (columns.size > MOST_COLUMNS)
+    if (this.columns.size > MOST_COLUMNS)
       fail('sheet-wrong', { why: `it has more than ${MOST_COLUMNS} columns, which are taken at most` })
+    if (this.cells > MOST_CELLS)
+      fail('sheet-wrong', { why: `it has more than ${MOST_CELLS} cells, which are taken at most at once` })
+    this.all.push(row)
   }
-  return { format, columns: [...columns], rows, pictures }
+
+  addAll(rows: Iterable<Row>): void {
+    for (const row of rows) this.add(row)
+  }
+
+  /** What came of it, in the order in which it came. */
+  sheet(format: Format, pictures: Sheet['pictures'] = []): Sheet {
+    if (this.all.length === 0) fail('sheet-wrong', { why: 'it holds no rows' })
+    return { format, columns: [...this.columns], rows: this.all, pictures }
+  }
 }
 
 /** The names of columns as they can be told apart: trimmed, none empty, none twice. */

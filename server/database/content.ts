@@ -55,6 +55,11 @@ export async function readSite(
 export const readLeads = async (db: Db, spoilt: Spoilt[]): Promise<Redirect[]> =>
   (await readRedirects(db, spoilt)).map(({ at: _, ...redirect }) => redirect)
 
+/** Counts on with every change of the content. */
+export async function contentVersion(db: Db): Promise<number> {
+  return (await db.selectFrom('site').select('content_version').executeTakeFirst())?.content_version ?? 0
+}
+
 export async function hasSite(db: Db): Promise<boolean> {
   return (await db.selectFrom('site').select('id').executeTakeFirst()) !== undefined
 }
@@ -77,12 +82,17 @@ export async function writeSite(db: Db, site: Site): Promise<void> {
   }
 }
 
-export async function updateSettings(db: Db, settings: SiteSettings): Promise<void> {
-  await db
-    .updateTable('site')
-    .set({ settings: JSON.stringify(settings) })
-    .execute()
-  await touchContent(db)
+/** Changes some settings, over those that are stored by now: others may have changed others meanwhile. */
+export async function updateSettings(db: Database, change: Partial<SiteSettings>): Promise<void> {
+  await db.transaction().execute(async (trx) => {
+    const { settings } = await trx.selectFrom('site').select('settings').executeTakeFirstOrThrow()
+    const next = { ...(JSON.parse(settings) as SiteSettings), ...change }
+    await trx
+      .updateTable('site')
+      .set({ settings: JSON.stringify(next) })
+      .execute()
+    await touchContent(trx)
+  })
 }
 
 /** What the site is built of, with what of it cannot be read; null for a database without a site. */

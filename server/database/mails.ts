@@ -34,17 +34,21 @@ export async function insertMails(
 
 const COLUMNS = ['id', 'about', 'state', 'at', 'then', 'tries', 'why', 'doc'] as const
 
-/** Those that are to be tried, the longest due first. One that cannot be read is given up. */
-export async function readDueMails(db: Db, now: number, most: number): Promise<StoredMail[]> {
-  const rows = await db
+/**
+ * Takes those that are to be tried, the longest due first, for whoever asks: nobody else is given them until `until`, by
+ * which they are tried again if nothing was heard of them. One that cannot be read is given up.
+ */
+export async function claimDueMails(db: Db, now: number, until: number, most: number): Promise<StoredMail[]> {
+  const due = db
     .selectFrom('mails')
-    .select(COLUMNS)
+    .select('id')
     .where('state', '=', 'waiting')
     .where('then', '<=', now)
     .orderBy('then')
     .orderBy('id')
     .limit(most)
-    .execute()
+  const rows = await db.updateTable('mails').set({ then: until }).where('id', 'in', due).returning(COLUMNS).execute()
+  rows.sort((a, b) => a.id - b.id)
   const found: StoredMail[] = []
   for (const row of rows) {
     const mail = stored(row)

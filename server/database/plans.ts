@@ -71,12 +71,19 @@ export async function insertPlan(
   return planOf(row)
 }
 
-export async function setPlan(
+/** Moves a plan on from a state; gives whether it still was in it: two processes do not do the same plan twice. */
+export async function movePlan(
   db: Db,
-  id: number,
+  { id, state }: Pick<Plan, 'id' | 'state'>,
   values: Partial<Pick<Plan, 'state' | 'number' | 'until' | 'why'>>,
-): Promise<void> {
-  await db.updateTable('plans').set(values).where('id', '=', id).execute()
+): Promise<boolean> {
+  const { numUpdatedRows } = await db
+    .updateTable('plans')
+    .set(values)
+    .where('id', '=', id)
+    .where('state', '=', state)
+    .executeTakeFirstOrThrow()
+  return numUpdatedRows === 1n
 }
 
 /** Takes away a plan that has not been released yet; gives whether there was one. */

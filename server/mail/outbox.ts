@@ -3,10 +3,10 @@ import { createTransport } from 'nodemailer'
 import type { Mail } from '../../core/forms'
 import {
   type StoredMail,
+  claimDueMails,
   endMails,
   hurryMails,
   insertMails,
-  readDueMails,
   retryMails,
   setMail,
 } from '../database/mails'
@@ -29,6 +29,8 @@ const GIVE_UP = 3 * DAY
 /** It waits again for as long as it has waited, */
 const [SHORTEST, LONGEST] = [10 * SECOND, HOUR]
 const AT_ONCE = 50
+/** Longer than the tries of so many take. What a server that ended had taken is tried by another after it. */
+const CLAIM = 10 * 60 * SECOND
 /** What was sent is kept for so long. */
 const KEPT = 30 * DAY
 
@@ -152,14 +154,14 @@ export class Outbox {
   }
 
   private async round(): Promise<void> {
-    let due = await readDueMails(this.db, this.now(), AT_ONCE)
+    let due = await this.claim()
     if (due.length === 0) return
     const server = await this.settings.reached()
     if (!server) return this.delay(due, 'No mail server is set, or its password has to be set anew.')
     const sender = this.senderFor(server, this.files)
     let away = ''
     try {
-      for (; due.length > 0 && !this.ended; due = await readDueMails(this.db, this.now(), AT_ONCE)) {
+      for (; due.length > 0 && !this.ended; due = await this.claim()) {
         // Where no server says a word, no mail is at fault: all of them wait, and are not tried one by one.
         if (away) await this.delay(due, away)
         else away = (await Promise.all(due.map((one) => this.one(sender, one)))).find(Boolean) ?? ''
@@ -168,6 +170,11 @@ export class Outbox {
     } finally {
       sender.close()
     }
+  }
+
+  /** Takes what is due for this process alone: two over one folder send no mail twice. */
+  private claim(): Promise<StoredMail[]> {
+    return claimDueMails(this.db, this.now(), this.now() + CLAIM, AT_ONCE)
   }
 
   private async delay(mails: readonly StoredMail[], why: string): Promise<void> {

@@ -128,6 +128,13 @@ export class Content {
     return this.catalogue.followTaken(changes)
   }
 
+  /** The same for all that is held or sold: of what is not named, nothing is. */
+  followAllTaken(taken: Iterable<readonly [sku: string, count: number]>): Stale {
+    const now = new Map(taken)
+    for (const sku of this.taken.keys()) if (!now.has(sku)) now.set(sku, 0)
+    return this.followTaken([...now].filter(([sku, count]) => (this.taken.get(sku) ?? 0) !== count))
+  }
+
   /** Whether a change may be about something that cannot be read: what is told of that is told anew then. */
   private concernsSpoilt(told: readonly string[]): boolean {
     const { ids, pictures, menus, redirects } = changedOf(told)

@@ -7,7 +7,7 @@ import { appendRecords, lastStep, readRecord, readRecords, recordsTaken } from '
 import type { Database } from '../database/open'
 import type { Tables } from '../database/schema'
 import type { Jobs } from '../aside/work'
-import { applyInTurn } from './apply'
+import { type Applied, type ToApply, applyInTurn } from './apply'
 
 /** Documents that people edit step by step: the one way in which edits reach what is stored. */
 
@@ -72,15 +72,16 @@ export async function applyEdits<D, E>(
 ): Promise<EditsResult<D, E>> {
   const ids = new Set(edits.map((e) => e.id))
   if (ids.size < edits.length) return repeated(edits.find((e, i) => edits.findIndex((o) => o.id === e.id) < i)!.id)
+  // What is large is applied before anybody is made to wait: it holds while the document and what it follows stand so.
+  const ahead = JSON.stringify(edits).length > LARGE ? await applyAhead(db, jobs, kept, id, revision, edits) : null
   return db.transaction().execute(async (trx): Promise<EditsResult<D, E>> => {
     const state = await kept.read(trx, id)
     if (revision !== state.revision) return late(trx, kept, id, state, revision, edits)
     const [before] = await recordsTaken(trx, kept.kind, id, [...ids])
     if (before !== undefined) return repeated(before)
-    const large = JSON.stringify(edits).length > LARGE
-    const beside = await besideOf(trx, kept, state.document, edits)
-    const input = { kind: kept.kind, state, beside, before: await lastStep(trx, kept.kind, id), edits }
-    const result = await (large ? jobs.apply(input) : applyInTurn(input))
+    const input = await inputOf(trx, kept, id, state, edits)
+    const holds = ahead !== null && JSON.stringify(ahead.beside) === JSON.stringify(input.beside)
+    const result = holds ? ahead.result : await applyInTurn(input)
     if ('problem' in result) return { kind: 'refused', problem: result.problem }
     const records = result.records as LogRecord<E>[]
     await store(trx, kept, id, result.document as D, records, by)
@@ -88,7 +89,33 @@ export async function applyEdits<D, E>(
   })
 }
 
-const besideOf = async <D>(trx: Trx, kept: Kept<D>, document: D, edits: readonly { edit: unknown }[]) =>
+async function inputOf<D, E>(
+  db: Database | Trx,
+  kept: Kept<D>,
+  id: string,
+  state: { document: D; revision: number },
+  edits: readonly Pending<E>[],
+): Promise<ToApply> {
+  const beside = await besideOf(db, kept, state.document, edits)
+  return { kind: kept.kind, state, beside, before: await lastStep(db, kept.kind, id), edits }
+}
+
+/** What edits give, with what the document followed by then; null where it stands at another revision. */
+async function applyAhead<D, E>(
+  db: Database,
+  jobs: Pick<Jobs, 'apply'>,
+  kept: Kept<D>,
+  id: string,
+  revision: number,
+  edits: readonly Pending<E>[],
+): Promise<{ result: Applied; beside: readonly unknown[] } | null> {
+  const state = await kept.read(db, id)
+  if (state.revision !== revision) return null
+  const input = await inputOf(db, kept, id, state, edits)
+  return { result: await jobs.apply(input), beside: input.beside }
+}
+
+const besideOf = async <D>(trx: Database | Trx, kept: Kept<D>, document: D, edits: readonly { edit: unknown }[]) =>
   (await kept.beside?.(
     trx,
     document,

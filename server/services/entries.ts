@@ -1,3 +1,4 @@
+import type { Transaction } from 'kysely'
 import {
   type Catalogue,
   type Entry,
@@ -22,7 +23,7 @@ import type {
   StaleEntryAnswer,
   StatesAnswer,
 } from '../../shared/api/types'
-import { REDIRECTS_CHANGED, touchContent } from '../database/content'
+import { REDIRECTS_CHANGED, contentVersion, touchContent } from '../database/content'
 import {
   clearEntries,
   entryExists,
@@ -35,10 +36,14 @@ import {
   updateEntry,
 } from '../database/entries'
 import type { Database } from '../database/open'
+import type { Tables } from '../database/schema'
 import { dropWorkingCopy, readWorkingCopy, writeWorkingCopy } from '../database/working-copies'
 import type { Content } from './content'
 import type { Draft } from './draft'
 import { takeTurns } from './turns'
+
+/** So often what others store at the same time is taken over before what is stored here is refused. */
+const MOST_CHECKS = 20
 
 type By = { id: number; name: string }
 type Stale = Omit<StaleEntryAnswer, 'problem'>
@@ -48,11 +53,32 @@ export class Entries {
   constructor(
     private readonly db: Database,
     private readonly draft: Draft,
-    private readonly content: Pick<Content, 'catalogue'>,
+    private readonly content: Pick<Content, 'catalogue' | 'version' | 'follow'>,
+    /** Takes over what is stored since, and tells of it. */
+    private readonly follow: () => Promise<unknown> = () => content.follow(),
   ) {}
 
   private get catalogue(): Catalogue {
     return this.content.catalogue
+  }
+
+  /**
+   * Checks against the content, and stores in a transaction over the same content: where others have stored something
+   * meanwhile, here or in another process, that is taken over and it is checked once more. So no two entries are given
+   * one address.
+   */
+  private async overPresent<T>(check: () => unknown, store: (trx: Transaction<Tables>) => Promise<T>): Promise<T> {
+    for (let left = MOST_CHECKS; ; left--) {
+      const { version } = this.content
+      await check()
+      const stored = await this.db.transaction().execute(async (trx) => {
+        const isPresent = (await contentVersion(trx)) === version && this.content.version === version
+        return isPresent ? { value: await store(trx) } : null
+      })
+      if (stored) return stored.value
+      if (left === 0) fail('content-moving')
+      await this.follow()
+    }
   }
 
   /** An entry as it stands, with what somebody is writing in it. */
@@ -63,10 +89,12 @@ export class Entries {
 
   /** Stores an entry on top of the revision it was made from; gives it as it stands now when that has moved on. */
   async put(entry: unknown, revision: number, by: By): Promise<{ stored: EntryAnswer } | { stale: Stale }> {
-    failFirst(checkEntry(entry, this.catalogue))
     const next = entry as Entry
-    await this.checkChoice(next)
-    return this.db.transaction().execute(async (trx) => {
+    const check = () => {
+      failFirst(checkEntry(entry, this.catalogue))
+      return this.checkChoice(next)
+    }
+    return this.overPresent(check, async (trx) => {
       const current = (await readEntry(trx, next.id)) ?? fail('entry-unknown', { id: next.id })
       if (current.revision !== revision) return { stale: { current, base: await readState(trx, next.id, revision) } }
       if (current.entry.type !== next.type) fail('type-kept')
@@ -86,9 +114,12 @@ export class Entries {
     const other = from === undefined ? null : (await this.open(from, by)).entry
     if (other && other.type !== type) fail('type-kept')
     const { day: today } = dayIn(catalogue.site.settings.timeZone, Date.now())
-    const made = newEntry({ id, type, title, other, today }, catalogue)
-    failFirst(checkEntry(made, catalogue))
-    return this.db.transaction().execute(async (trx) => {
+    let made!: Entry
+    const make = () => {
+      made = newEntry({ id, type, title, other, today }, this.catalogue)
+      failFirst(checkEntry(made, this.catalogue))
+    }
+    return this.overPresent(make, async (trx) => {
       if (await entryExists(trx, id)) fail('id-taken', { id })
       await insertEntry(trx, made, by.name)
       await touchContent(trx, [made.id])
@@ -118,10 +149,13 @@ export class Entries {
 
   /** Does the same to many entries, all that can have it done; tells why the others cannot. */
   async change({ ids, does }: BulkInput, by: By): Promise<BulkAnswer> {
-    const refused: BulkAnswer['refused'] = []
-    const done: Id[] = []
+    let refused: BulkAnswer['refused'] = []
+    let done: Id[] = []
     const turn = takeTurns()
-    await this.db.transaction().execute(async (trx) => {
+    const begin = () => {
+      ;[refused, done] = [[], []]
+    }
+    await this.overPresent(begin, async (trx) => {
       const putsBack = does.kind === 'put-back'
       const given = new Set<string>()
       const order = new Map(ids.map((id, i) => [id, i]))

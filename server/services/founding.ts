@@ -37,6 +37,11 @@ export class Founding {
     return this.code && readable(this.code)
   }
 
+  /** Takes over that another process has founded the site. */
+  async follow(): Promise<void> {
+    if (this.open && (await hasSite(this.db))) this.code = null
+  }
+
   get open(): boolean {
     return this.code !== null
   }

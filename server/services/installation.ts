@@ -179,10 +179,15 @@ async function open(): Promise<Installation> {
   const releases = new Releases(db, draft, catalogue, aside)
   await showLatest(published, releases)
   const plans = new Plans(db, releases, (design, number) => published.show(design, number))
+  const founding = new Founding(db, passwords)
   const watch = watchOthers(db, {
     contentStands: (version) => content.version === version,
     releaseStands: (number) => published.release === number,
-    content: async () => take(await content.follow()),
+    content: async () => {
+      take(await content.follow())
+      await founding.follow()
+    },
+    orders: (newest) => shop.follow(newest),
     release: () => showLatest(published, releases),
   })
   const lost = new Lost(db, catalogue)
@@ -217,12 +222,12 @@ async function open(): Promise<Installation> {
     walk,
     published,
     passwords,
-    entries: new Entries(db, draft, content),
+    entries: new Entries(db, draft, content, follow),
     parcels: new Parcels(db, draft, catalogue, aside, media),
     sessions,
     attempts,
     live,
-    founding: new Founding(db, passwords),
+    founding,
     terms: new Terms(db),
     table: new EntryTable(db, content),
     redirects: new Redirects(db, catalogue),

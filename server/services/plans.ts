@@ -1,11 +1,16 @@
+import type { Transaction } from 'kysely'
 import { ProblemError, fail } from '../../core/problems'
 import type { Design } from '../../core/frames'
 import { partKey } from '../../core/releases'
 import type { Plan, PlanInput } from '../../shared/api/types'
-import { type StoredPlan, deletePlan, insertPlan, readDuePlans, readPlans, setPlan } from '../database/plans'
+import { type StoredPlan, deletePlan, insertPlan, movePlan, readDuePlans, readPlans } from '../database/plans'
 import type { Database } from '../database/open'
+import type { Tables } from '../database/schema'
 import { log } from './log'
 import type { Releases } from './release'
+
+/** Another process has done it meanwhile. */
+class Done extends Error {}
 
 /** A plan begins after now, by a moment that clocks may differ by. */
 const SLACK = 60_000
@@ -62,7 +67,7 @@ export class Plans {
     try {
       const keys = new Set(plan.changes.map(partKey))
       const { release, design } = await this.releases.releasePart(plan.design, keys, plan.note, plan.by, (trx, made) =>
-        setPlan(trx, plan.id, { state: 'done', number: made.number }),
+        this.move(trx, plan, { state: 'done', number: made.number }),
       )
       await this.show(design, release.number)
       log('info', 'released-as-set', { number: release.number, plan: plan.id })
@@ -74,7 +79,7 @@ export class Plans {
   private async undo(plan: StoredPlan): Promise<void> {
     try {
       const { release, design } = await this.releases.undo(plan.number!, plan.by, (trx) =>
-        setPlan(trx, plan.id, { state: 'undone' }),
+        this.move(trx, plan, { state: 'undone' }),
       )
       await this.show(design, release.number)
       log('info', 'undone-as-set', { number: release.number, plan: plan.id })
@@ -84,9 +89,16 @@ export class Plans {
     }
   }
 
+  /** Says of a plan that it is done, in one step with doing it; throws `Done` where another process was first. */
+  private async move(trx: Transaction<Tables>, plan: StoredPlan, to: Partial<Plan>): Promise<void> {
+    if (!(await movePlan(trx, plan, to))) throw new Done()
+  }
+
   private async refuse(plan: StoredPlan, error: unknown, to: Partial<Plan>): Promise<void> {
+    if (error instanceof Done) return
     if (!(error instanceof ProblemError)) throw error
-    await setPlan(this.db, plan.id, { ...to, why: error.problem.sentence })
+    // What could not be done because another process had done it is none of a refusal.
+    if (!(await movePlan(this.db, plan, { ...to, why: error.problem.sentence }))) return
     log('warn', 'plan-refused', { plan: plan.id, why: error.problem.sentence })
   }
 }

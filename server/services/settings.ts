@@ -19,7 +19,7 @@ export class Settings {
     for (const id of [change.logo, change.fallbackPicture])
       if (id && !catalogue.pictures.has(id)) fail('reference-unknown', { what: 'picture', id })
     if (change.home) checkHome(change.home, catalogue)
-    await updateSettings(this.db, { ...catalogue.site.settings, ...change })
+    await updateSettings(this.db, change)
   }
 }
 

@@ -11,6 +11,8 @@ interface Following {
   /** Takes over a change of content, or a release, that another process has stored. */
   content(): Promise<void>
   release(): Promise<void>
+  /** Takes over what others have sold, by the newest line of what happened to orders. */
+  orders(newest: number): Promise<void>
 }
 
 /**
@@ -33,6 +35,8 @@ export function watchOthers(db: Database, following: Following): { end(): Promis
       .executeTakeFirst()
     if (site && !following.contentStands(site.content_version)) await following.content()
     if (!following.releaseStands(release?.number ?? 0)) await following.release()
+    const story = await sql<{ newest: number | null }>`select max(rowid) as newest from order_story`.execute(db)
+    await following.orders(story.rows[0]?.newest ?? 0)
     // Only now: what could not be taken over is tried again.
     seen = version
   }

@@ -28,6 +28,8 @@ export interface Shop {
   desk: Desk
   ledger: Ledger
   codes: Codes
+  /** Takes over what other processes have sold or let go, where anything happened to orders since. */
+  follow(newest: number): Promise<void>
   /** Orders whose time is over, money that is owed, baskets that nobody touched. */
   round(): void
   end(): Promise<void>
@@ -89,6 +91,7 @@ export async function openShop(db: Database, secret: string, around: ShopAround)
   const baskets = new Baskets(db, secret)
   const desk = new Desk(db, () => content.catalogue, baskets, orders, till)
   content.followTaken(await orders.taken())
+  let told = -1
   return {
     baskets,
     orders,
@@ -96,6 +99,11 @@ export async function openShop(db: Database, secret: string, around: ShopAround)
     desk,
     ledger: new Ledger(db, content, orders, till, around.outbox),
     codes: new Codes(db, content),
+    async follow(newest) {
+      if (newest === told) return
+      around.refresh(content.followAllTaken(await orders.taken()))
+      told = newest
+    },
     round() {
       void till.round().catch((error: unknown) => log('error', 'till-failed', { error: String(error) }))
       void orders.forgetOld().catch((error: unknown) => log('error', 'orders-not-forgotten', { error: String(error) }))

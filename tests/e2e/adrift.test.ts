@@ -38,23 +38,24 @@ test('whatever a server or what lies before it answers, nothing is lost and noth
   await expect(title(page)).toHaveCount(count)
 })
 
-test('a layout removed by somebody says who did it; what is done here is kept, and goes on when it is put back', async ({
-  page,
-  server,
-}) => {
-  const orla = await new Client(server).open()
-  await orla.signIn('orla')
-  expect((await orla.call('DELETE', '/layouts/exhibit-page')).status).toBe(200)
-  await expect(page.getByRole('alert').filter({ hasText: 'Orla' })).toContainText('removed this layout')
-  await title(page).first().click()
-  await page.keyboard.press('d')
-  await expect(title(page)).toHaveCount(2)
-  await expect(footer(page).getByText('Saving', { exact: false })).toHaveCount(0)
-  expect((await orla.call('POST', '/layouts/exhibit-page/restore')).status).toBe(200)
-  await page.reload()
-  await expect(title(page)).toHaveCount(2)
-  await saved(page)
-})
+test(
+  'a layout removed by somebody says who did it; what is done here is kept, and goes on when it is put back',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    const orla = await new Client(server).open()
+    await orla.signIn('orla')
+    expect((await orla.call('DELETE', '/layouts/exhibit-page')).status).toBe(200)
+    await expect(page.getByRole('alert').filter({ hasText: 'Orla' })).toContainText('removed this layout')
+    await title(page).first().click()
+    await page.keyboard.press('d')
+    await expect(title(page)).toHaveCount(2)
+    await expect(footer(page).getByText('Saving', { exact: false })).toHaveCount(0)
+    expect((await orla.call('POST', '/layouts/exhibit-page/restore')).status).toBe(200)
+    await page.reload()
+    await expect(title(page)).toHaveCount(2)
+    await saved(page)
+  },
+)
 
 test('a hand that cannot do what it wants is told, and nothing changes', async ({ page }) => {
   const rows = page.getByRole('treeitem', { level: 1 })

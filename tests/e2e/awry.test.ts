@@ -60,23 +60,24 @@ test('a term goes while its frame is being edited: the edit is kept, and says wh
   expect(answer.status()).toBe(200)
 })
 
-test('the server is away while a frame is kept: the edit stays open, and goes through when it is back', async ({
-  page,
-  server,
-}) => {
-  await makeFrame(page, ['Tickets'], { Footer: 'Slim footer' })
-  await page.context().setOffline(true)
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(page.getByRole('alert')).toContainText('cannot be reached')
-  await expect(page.getByTestId('sentence')).toHaveText('Tickets.')
-  await page.context().setOffline(false)
-  await keep(page)
-  const { frames } = (await (await page.request.get(`${server.origin}/api/design`)).json()) as {
-    frames: { frame: { covers: unknown[] } }[]
-  }
-  // The demo has one frame for tickets already; the one kept now stands beside it.
-  expect(frames.filter((f) => JSON.stringify(f.frame.covers).includes('ticket'))).toHaveLength(2)
-})
+test(
+  'the server is away while a frame is kept: the edit stays open, and goes through when it is back',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await makeFrame(page, ['Tickets'], { Footer: 'Slim footer' })
+    await page.context().setOffline(true)
+    await page.getByRole('button', { name: 'Keep' }).click()
+    await expect(page.getByRole('alert')).toContainText('cannot be reached')
+    await expect(page.getByTestId('sentence')).toHaveText('Tickets.')
+    await page.context().setOffline(false)
+    await keep(page)
+    const { frames } = (await (await page.request.get(`${server.origin}/api/design`)).json()) as {
+      frames: { frame: { covers: unknown[] } }[]
+    }
+    // The demo has one frame for tickets already; the one kept now stands beside it.
+    expect(frames.filter((f) => JSON.stringify(f.frame.covers).includes('ticket'))).toHaveLength(2)
+  },
+)
 
 test('the sign-in has run out while an entry is written: what was written stays', async ({ page, server, context }) => {
   await page.goto(`${server.origin}/studio/content/entries/visit`)
@@ -99,29 +100,29 @@ test('the sign-in has run out while an entry is written: what was written stays'
   await expect(page.getByRole('heading', { name: 'Visit us, <b>any</b> day & night' })).toBeVisible()
 })
 
-test('work on the bench outlives a closed window, a very long name and a browser with nothing stored', async ({
-  page,
-  server,
-  browser,
-}) => {
-  await page.goto(`${server.origin}/studio/layouts/talk-page`)
-  await page.getByRole('treeitem', { name: /^Button/ }).click()
-  const long = `${'Winding '.repeat(14)}end`
-  await page.getByLabel('Called').fill(long)
-  await page.keyboard.press('Enter')
-  await expect(page.getByRole('treeitem', { name: new RegExp(`^${long.slice(0, 40)}`) })).toBeVisible()
-  await saved(page)
-  await page.close()
-  const elsewhere = await (await browser.newContext()).newPage()
-  await signIn(elsewhere, server)
-  await elsewhere.goto(`${server.origin}/studio/layouts/talk-page`)
-  const chip = elsewhere.getByRole('treeitem', { name: new RegExp(`^${long.slice(0, 40)}`) })
-  await expect(chip).toBeVisible()
-  const plan = elsewhere.getByRole('region', { name: 'Plan' })
-  expect((await chip.boundingBox())!.width).toBeLessThan((await plan.boundingBox())!.width)
-  await elsewhere.getByRole('button', { name: 'Undo' }).click()
-  await expect(elsewhere.getByRole('treeitem', { name: /^Button: Buy a ticket/ })).toBeVisible()
-})
+test(
+  'work on the bench outlives a closed window, a very long name and a browser with nothing stored',
+  { tag: '@alone' },
+  async ({ page, server, browser }) => {
+    await page.goto(`${server.origin}/studio/layouts/talk-page`)
+    await page.getByRole('treeitem', { name: /^Button/ }).click()
+    const long = `${'Winding '.repeat(14)}end`
+    await page.getByLabel('Called').fill(long)
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('treeitem', { name: new RegExp(`^${long.slice(0, 40)}`) })).toBeVisible()
+    await saved(page)
+    await page.close()
+    const elsewhere = await (await browser.newContext()).newPage()
+    await signIn(elsewhere, server)
+    await elsewhere.goto(`${server.origin}/studio/layouts/talk-page`)
+    const chip = elsewhere.getByRole('treeitem', { name: new RegExp(`^${long.slice(0, 40)}`) })
+    await expect(chip).toBeVisible()
+    const plan = elsewhere.getByRole('region', { name: 'Plan' })
+    expect((await chip.boundingBox())!.width).toBeLessThan((await plan.boundingBox())!.width)
+    await elsewhere.getByRole('button', { name: 'Undo' }).click()
+    await expect(elsewhere.getByRole('treeitem', { name: /^Button: Buy a ticket/ })).toBeVisible()
+  },
+)
 
 test('a frame being edited is open again after a reload and after a closed window, and only in one', async ({
   page,

@@ -119,21 +119,25 @@ test('two windows edit one layout: both keep their work, also where nothing is t
   await expect(other.getByRole('treeitem', { name: 'Heading: Title', exact: true })).toHaveCount(0)
 })
 
-test('work made while the server is away is kept and sent when it is back', async ({ page, server }) => {
-  await page.route('**/edits', (route) => route.abort())
-  await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
-  await page.keyboard.press('x')
-  await expect(page.getByText('Waiting for the server; your work is kept here')).toBeVisible()
-  page.on('dialog', (dialog) => void dialog.accept())
-  await page.unroute('**/edits')
-  await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
-  await expect(page.getByRole('tree', { name: 'Rows, columns and elements' })).toBeVisible()
-  await expect(page.getByRole('treeitem', { name: 'Heading: Title', exact: true })).toHaveCount(0)
-  await saved(page)
-  const kept = await page.request.get(`${server.origin}/api/layouts/exhibit-page`)
-  const { layout } = (await kept.json()) as { layout: object }
-  expect(JSON.stringify(layout)).not.toContain('"field":"title","fallback":"Untitled exhibit"}')
-})
+test(
+  'work made while the server is away is kept and sent when it is back',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await page.route('**/edits', (route) => route.abort())
+    await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
+    await page.keyboard.press('x')
+    await expect(page.getByText('Waiting for the server; your work is kept here')).toBeVisible()
+    page.on('dialog', (dialog) => void dialog.accept())
+    await page.unroute('**/edits')
+    await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
+    await expect(page.getByRole('tree', { name: 'Rows, columns and elements' })).toBeVisible()
+    await expect(page.getByRole('treeitem', { name: 'Heading: Title', exact: true })).toHaveCount(0)
+    await saved(page)
+    const kept = await page.request.get(`${server.origin}/api/layouts/exhibit-page`)
+    const { layout } = (await kept.json()) as { layout: object }
+    expect(JSON.stringify(layout)).not.toContain('"field":"title","fallback":"Untitled exhibit"}')
+  },
+)
 
 test('the bench shows what the visitor will see', async ({ page, browser, server }) => {
   const onBench = await benchPage(page)

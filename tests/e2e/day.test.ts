@@ -155,31 +155,33 @@ test('an element is dragged from the palette to where it shall stand; any divisi
   await saved(page)
 })
 
-test('the history tells what was done; an earlier point is looked at, and gone back to as an edit', async ({
-  page,
-}) => {
-  await item(page, 'Summary').click()
-  await page.keyboard.press('x')
-  await item(page, 'Heading: Title').first().click()
-  await page.keyboard.press('d')
-  await expect(body(page).locator('h1')).toHaveCount(2)
-  await page.getByRole('button', { name: 'History' }).click()
-  const panel = page.getByRole('complementary', { name: 'History' })
-  await expect(panel.getByRole('listitem')).toHaveText([/Add Heading\s*now/, /Remove Field/])
-  await panel.getByRole('button', { name: /Remove Field/ }).click()
-  await expect(body(page).locator('h1')).toHaveCount(1)
-  await expect(panel.getByText(/as it was, 1 step ago/)).toBeVisible()
-  await page.keyboard.press('x')
-  await expect(body(page).locator('h1')).toHaveCount(1)
-  await panel.getByRole('button', { name: 'Take it back to here' }).click()
-  await expect(panel.getByRole('listitem').first()).toHaveText(/Take back the last step/)
-  await expect(body(page).locator('h1')).toHaveCount(1)
-  await panel.getByRole('button', { name: 'Close' }).click()
-  await item(page, 'Heading: Title').first().click()
-  await page.keyboard.press('Control+z')
-  await expect(body(page).locator('h1')).toHaveCount(2)
-  await saved(page)
-})
+test(
+  'the history tells what was done; an earlier point is looked at, and gone back to as an edit',
+  { tag: '@alone' },
+  async ({ page }) => {
+    await item(page, 'Summary').click()
+    await page.keyboard.press('x')
+    await item(page, 'Heading: Title').first().click()
+    await page.keyboard.press('d')
+    await expect(body(page).locator('h1')).toHaveCount(2)
+    await page.getByRole('button', { name: 'History' }).click()
+    const panel = page.getByRole('complementary', { name: 'History' })
+    await expect(panel.getByRole('listitem')).toHaveText([/Add Heading\s*now/, /Remove Field/])
+    await panel.getByRole('button', { name: /Remove Field/ }).click()
+    await expect(body(page).locator('h1')).toHaveCount(1)
+    await expect(panel.getByText(/as it was, 1 step ago/)).toBeVisible()
+    await page.keyboard.press('x')
+    await expect(body(page).locator('h1')).toHaveCount(1)
+    await panel.getByRole('button', { name: 'Take it back to here' }).click()
+    await expect(panel.getByRole('listitem').first()).toHaveText(/Take back the last step/)
+    await expect(body(page).locator('h1')).toHaveCount(1)
+    await panel.getByRole('button', { name: 'Close' }).click()
+    await item(page, 'Heading: Title').first().click()
+    await page.keyboard.press('Control+z')
+    await expect(body(page).locator('h1')).toHaveCount(2)
+    await saved(page)
+  },
+)
 
 test('what one hand does at one thing stands together in the history, and further back is asked for', async ({
   page,
@@ -222,44 +224,44 @@ test('what one hand does at one thing stands together in the history, and furthe
   await page.keyboard.press('Escape')
 })
 
-test('somebody else is seen at once, with what is in their hand; what both set is shown with both values', async ({
-  page,
-  browser,
-  server,
-}) => {
-  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-  await signIn(other, server, 'orla')
-  await open(other, server.origin)
-  await expect(page.getByTestId('people')).toHaveText(/with Orla/)
-  await item(other, 'Summary').click()
-  await expect(page.locator('section[aria-label=Page]').getByText('Orla', { exact: false })).toBeVisible()
-  await other.keyboard.press('x')
-  await expect(item(page, 'Summary')).toBeHidden({ timeout: 2500 })
-  // What somebody else did is theirs to take back.
-  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+test(
+  'somebody else is seen at once, with what is in their hand; what both set is shown with both values',
+  { tag: '@alone' },
+  async ({ page, browser, server }) => {
+    const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+    await signIn(other, server, 'orla')
+    await open(other, server.origin)
+    await expect(page.getByTestId('people')).toHaveText(/with Orla/)
+    await item(other, 'Summary').click()
+    await expect(page.locator('section[aria-label=Page]').getByText('Orla', { exact: false })).toBeVisible()
+    await other.keyboard.press('x')
+    await expect(item(page, 'Summary')).toBeHidden({ timeout: 2500 })
+    // What somebody else did is theirs to take back.
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
 
-  // Both set the size of the title while this window cannot send.
-  const size = (p: Page) => p.getByLabel('Size', { exact: true })
-  await item(page, 'Heading: Title').first().click()
-  await item(other, 'Heading: Title').first().click()
-  await page.context().setOffline(true)
-  await size(page).fill('31')
-  await size(page).press('Enter')
-  await size(other).fill('52')
-  await size(other).press('Enter')
-  await saved(other)
-  await page.context().setOffline(false)
-  await expect(
-    page.getByText(/Size of Heading was set elsewhere too, to “52”. What you set holds now: “31”/),
-  ).toBeVisible({
-    timeout: 20_000,
-  })
-  await page.getByRole('button', { name: 'Take theirs' }).click()
-  await expect(body(page).locator('h1')).toHaveCSS('font-size', '52px')
-  await expect(body(other).locator('h1')).toHaveCSS('font-size', '52px')
-  await saved(page)
-  await other.context().close()
-})
+    // Both set the size of the title while this window cannot send.
+    const size = (p: Page) => p.getByLabel('Size', { exact: true })
+    await item(page, 'Heading: Title').first().click()
+    await item(other, 'Heading: Title').first().click()
+    await page.context().setOffline(true)
+    await size(page).fill('31')
+    await size(page).press('Enter')
+    await size(other).fill('52')
+    await size(other).press('Enter')
+    await saved(other)
+    await page.context().setOffline(false)
+    await expect(
+      page.getByText(/Size of Heading was set elsewhere too, to “52”. What you set holds now: “31”/),
+    ).toBeVisible({
+      timeout: 20_000,
+    })
+    await page.getByRole('button', { name: 'Take theirs' }).click()
+    await expect(body(page).locator('h1')).toHaveCSS('font-size', '52px')
+    await expect(body(other).locator('h1')).toHaveCSS('font-size', '52px')
+    await saved(page)
+    await other.context().close()
+  },
+)
 
 test('a thing is shown for those it is meant for: dimmed on the plan with the reason, and kept from others', async ({
   page,

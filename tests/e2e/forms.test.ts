@@ -58,29 +58,29 @@ test('from an empty spot to the message that a visitor without script sent', asy
   expect(server.said()).not.toContain('"level":"error"')
 })
 
-test('a question that another calls for comes and goes with the answer, without script', async ({
-  page,
-  server,
-  browser,
-}) => {
-  await known(page, server)
-  await page.goto(`${server.origin}/studio/layouts/plain-page`)
-  await item(page, /^Entry content/).click()
-  await add(page, 'form')
-  await item(page, /Question: Your name/).click()
-  await sheet(page).getByLabel('Asks for').selectOption('Yes or no')
-  await sheet(page).getByLabel('Label', { exact: true }).first().fill('I come with a group')
-  await sheet(page).getByLabel('Known as', { exact: true }).fill('group')
-  await item(page, /Question: Your mail address/).click()
-  await sheet(page).getByLabel('Shown when this is answered', { exact: true }).fill('group')
-  await saved(page)
-  await release(page)
-  const bare = await browser.newContext({ javaScriptEnabled: false })
-  const visitor = await bare.newPage()
-  await visitor.goto(`${server.origin}/access`)
-  await expect(visitor.getByLabel('I come with a group')).toBeVisible()
-  await expect(visitor.getByLabel('Your mail address')).toBeHidden()
-  await visitor.getByLabel('I come with a group').check()
-  await expect(visitor.getByLabel('Your mail address')).toBeVisible()
-  await bare.close()
-})
+test(
+  'a question that another calls for comes and goes with the answer, without script',
+  { tag: '@alone' },
+  async ({ page, server, browser }) => {
+    await known(page, server)
+    await page.goto(`${server.origin}/studio/layouts/plain-page`)
+    await item(page, /^Entry content/).click()
+    await add(page, 'form')
+    await item(page, /Question: Your name/).click()
+    await sheet(page).getByLabel('Asks for').selectOption('Yes or no')
+    await sheet(page).getByLabel('Label', { exact: true }).first().fill('I come with a group')
+    await sheet(page).getByLabel('Known as', { exact: true }).fill('group')
+    await item(page, /Question: Your mail address/).click()
+    await sheet(page).getByLabel('Shown when this is answered', { exact: true }).fill('group')
+    await saved(page)
+    await release(page)
+    const bare = await browser.newContext({ javaScriptEnabled: false })
+    const visitor = await bare.newPage()
+    await visitor.goto(`${server.origin}/access`)
+    await expect(visitor.getByLabel('I come with a group')).toBeVisible()
+    await expect(visitor.getByLabel('Your mail address')).toBeHidden()
+    await visitor.getByLabel('I come with a group').check()
+    await expect(visitor.getByLabel('Your mail address')).toBeVisible()
+    await bare.close()
+  },
+)

@@ -91,27 +91,30 @@ test('of edits sent together only the one that is refused is set aside, with the
   await expect(heading(page)).toHaveCount(3)
 })
 
-test('a server that refuses whoever sends tells so, keeps everything, and goes on when asked again', async ({
-  page,
-  server,
-}) => {
-  await bench(page, server.origin)
-  await page.route('**/edits', (route) =>
-    route.fulfill({
-      status: 403,
-      json: { problem: { code: 'cross-site', status: 403, sentence: 'Reload the studio and try again.', details: {} } },
-    }),
-  )
-  await heading(page).click()
-  await page.keyboard.press('d')
-  await expect(page.getByRole('alert')).toContainText('Reload the studio and try again.')
-  await expect(page.locator('footer').getByText('Not saved; your work is kept here')).toBeVisible()
-  await page.unroute('**/edits')
-  await page.getByRole('button', { name: 'Try again' }).click()
-  await saved(page)
-  await page.reload()
-  await expect(heading(page)).toHaveCount(2)
-})
+test(
+  'a server that refuses whoever sends tells so, keeps everything, and goes on when asked again',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await bench(page, server.origin)
+    await page.route('**/edits', (route) =>
+      route.fulfill({
+        status: 403,
+        json: {
+          problem: { code: 'cross-site', status: 403, sentence: 'Reload the studio and try again.', details: {} },
+        },
+      }),
+    )
+    await heading(page).click()
+    await page.keyboard.press('d')
+    await expect(page.getByRole('alert')).toContainText('Reload the studio and try again.')
+    await expect(page.locator('footer').getByText('Not saved; your work is kept here')).toBeVisible()
+    await page.unroute('**/edits')
+    await page.getByRole('button', { name: 'Try again' }).click()
+    await saved(page)
+    await page.reload()
+    await expect(heading(page)).toHaveCount(2)
+  },
+)
 
 test('edits left unsent belong to whoever made them, and wait for them', async ({ page, server, context }) => {
   await bench(page, server.origin)
@@ -136,36 +139,37 @@ test('edits left unsent belong to whoever made them, and wait for them', async (
   await saved(ada)
 })
 
-test('a say comes back in one press after it was taken off or left empty, and Undo works on the Map', async ({
-  page,
-  server,
-}) => {
-  await page.goto(`${server.origin}/studio?frame=talks`)
-  await settled(page)
-  const body = page.getByLabel('Body', { exact: true })
-  await expect(body).toHaveValue('use:talk-page')
-  await page.getByRole('button', { name: 'Take the body off: no say' }).click()
-  await expect(body).toHaveValue('pass')
-  await page.getByRole('button', { name: 'Use Talk page again' }).click()
-  await expect(body).toHaveValue('use:talk-page')
-  await body.selectOption('empty')
-  await page.getByRole('button', { name: 'Use Talk page again' }).click()
-  await expect(body).toHaveValue('use:talk-page')
+test(
+  'a say comes back in one press after it was taken off or left empty, and Undo works on the Map',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await page.goto(`${server.origin}/studio?frame=talks`)
+    await settled(page)
+    const body = page.getByLabel('Body', { exact: true })
+    await expect(body).toHaveValue('use:talk-page')
+    await page.getByRole('button', { name: 'Take the body off: no say' }).click()
+    await expect(body).toHaveValue('pass')
+    await page.getByRole('button', { name: 'Use Talk page again' }).click()
+    await expect(body).toHaveValue('use:talk-page')
+    await body.selectOption('empty')
+    await page.getByRole('button', { name: 'Use Talk page again' }).click()
+    await expect(body).toHaveValue('use:talk-page')
 
-  const footer = page.getByLabel('Footer', { exact: true })
-  await footer.selectOption('use:slim-footer')
-  await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
-  await page.keyboard.press('Control+z')
-  await expect(footer).toHaveValue('pass')
-  await page.keyboard.press('Control+Shift+z')
-  await expect(footer).toHaveValue('use:slim-footer')
-  await keep(page)
-  await expect(page.getByText('The frame “Talks” is changed in the draft.')).toBeVisible()
-  await page.getByRole('heading', { name: 'Frames' }).click()
-  await page.keyboard.press('Control+z')
-  await expect(page.getByText('Taken back: Talks.')).toBeVisible()
-  await expect(page.getByText('Nothing waits for release')).toBeVisible()
-})
+    const footer = page.getByLabel('Footer', { exact: true })
+    await footer.selectOption('use:slim-footer')
+    await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
+    await page.keyboard.press('Control+z')
+    await expect(footer).toHaveValue('pass')
+    await page.keyboard.press('Control+Shift+z')
+    await expect(footer).toHaveValue('use:slim-footer')
+    await keep(page)
+    await expect(page.getByText('The frame “Talks” is changed in the draft.')).toBeVisible()
+    await page.getByRole('heading', { name: 'Frames' }).click()
+    await page.keyboard.press('Control+z')
+    await expect(page.getByText('Taken back: Talks.')).toBeVisible()
+    await expect(page.getByText('Nothing waits for release')).toBeVisible()
+  },
+)
 
 test('Home is changed while a frame is edited: strips and impact stay with their pages', async ({ page, server }) => {
   await page.goto(`${server.origin}/studio?frame=talks`)

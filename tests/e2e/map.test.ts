@@ -146,39 +146,43 @@ test('a group is given a layout from the Map itself', async ({ page }) => {
   await page.getByRole('button', { name: 'Drop' }).click()
 })
 
-test('left empty, passing, switched off, duplicated, reordered, outranking, removed and put back', async ({ page }) => {
-  await openFrame(page, /^Talks/)
-  await page.getByLabel('Body', { exact: true }).selectOption({ label: 'left empty' })
-  await expect(impact(page).getByText('12 bodies, nothing else')).toBeVisible()
-  await page.getByLabel('Body', { exact: true }).selectOption({ label: 'no say' })
-  await page.getByLabel('on', { exact: true }).uncheck()
-  await keep(page)
-  await expect(ladder(page).getByText('off', { exact: true })).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(ladder(page).getByText('off', { exact: true })).toBeHidden()
+test(
+  'left empty, passing, switched off, duplicated, reordered, outranking, removed and put back',
+  { tag: '@alone' },
+  async ({ page }) => {
+    await openFrame(page, /^Talks/)
+    await page.getByLabel('Body', { exact: true }).selectOption({ label: 'left empty' })
+    await expect(impact(page).getByText('12 bodies, nothing else')).toBeVisible()
+    await page.getByLabel('Body', { exact: true }).selectOption({ label: 'no say' })
+    await page.getByLabel('on', { exact: true }).uncheck()
+    await keep(page)
+    await expect(ladder(page).getByText('off', { exact: true })).toBeVisible()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(ladder(page).getByText('off', { exact: true })).toBeHidden()
 
-  await openFrame(page, /^Talks/)
-  await page.getByRole('button', { name: 'Duplicate' }).click()
-  await page.getByLabel('Header', { exact: true }).selectOption({ label: 'left empty' })
-  await page.getByRole('button', { name: 'Name, rank, writers' }).click()
-  await page.getByLabel('Called').fill('Talks without header')
-  await page.getByLabel('outranks all others').check()
-  await keep(page)
-  await expect(ladder(page).getByRole('heading', { name: 'Outranking all others' })).toBeVisible()
+    await openFrame(page, /^Talks/)
+    await page.getByRole('button', { name: 'Duplicate' }).click()
+    await page.getByLabel('Header', { exact: true }).selectOption({ label: 'left empty' })
+    await page.getByRole('button', { name: 'Name, rank, writers' }).click()
+    await page.getByLabel('Called').fill('Talks without header')
+    await page.getByLabel('outranks all others').check()
+    await keep(page)
+    await expect(ladder(page).getByRole('heading', { name: 'Outranking all others' })).toBeVisible()
 
-  const cards = ladder(page).locator('article')
-  const stories = cards.filter({ hasText: 'Story page' }).filter({ hasText: /^Stories/ })
-  await stories.dragTo(cards.filter({ hasText: /^Exhibits\d/ }))
-  await expect(impact(page).getByText('This edit changes no page')).toBeVisible()
-  await page.getByRole('button', { name: 'lower' }).click()
-  await page.getByRole('button', { name: 'Drop' }).click()
+    const cards = ladder(page).locator('article')
+    const stories = cards.filter({ hasText: 'Story page' }).filter({ hasText: /^Stories/ })
+    await stories.dragTo(cards.filter({ hasText: /^Exhibits\d/ }))
+    await expect(impact(page).getByText('This edit changes no page')).toBeVisible()
+    await page.getByRole('button', { name: 'lower' }).click()
+    await page.getByRole('button', { name: 'Drop' }).click()
 
-  await openFrame(page, /^Talks without header/)
-  await page.getByRole('button', { name: 'Remove', exact: true }).click()
-  await expect(ladder(page).getByRole('button', { name: /^Talks without header/ })).toBeHidden()
-  await page.getByRole('button', { name: 'Put it back' }).click()
-  await expect(ladder(page).getByRole('button', { name: /^Talks without header/ })).toBeVisible()
-})
+    await openFrame(page, /^Talks without header/)
+    await page.getByRole('button', { name: 'Remove', exact: true }).click()
+    await expect(ladder(page).getByRole('button', { name: /^Talks without header/ })).toBeHidden()
+    await page.getByRole('button', { name: 'Put it back' }).click()
+    await expect(ladder(page).getByRole('button', { name: /^Talks without header/ })).toBeVisible()
+  },
+)
 
 test('a frame is offered to writers; a writer chooses it for an entry, and it outranks the conditions', async ({
   page,
@@ -257,26 +261,30 @@ test('the same frame kept in two windows: nothing is lost, and both are shown', 
   })
 })
 
-test('checks stand on their screen and beside what they concern, with what to do', async ({ page }) => {
-  await page.getByRole('link', { name: 'Checks' }).click()
-  await expect(page.getByText('Nothing was found', { exact: false })).toBeVisible()
-  await page.getByRole('link', { name: 'Map' }).click()
-  await makeFrame(page, ['Talks'], { Body: 'Story page' })
-  await keep(page)
-  // Two frames of the same words are told apart by what they say.
-  await expect(ladder(page).getByRole('button', { name: /^Talks \(body: Story page\)/ })).toBeVisible()
-  await openFrame(page, /^Talks \(body: Talk page\)/)
-  await expect(impact(page)).toContainText(
-    'It ties with “Talks (body: Story page)” on 12 pages; their order on the ladder decides.',
-  )
-  await page.getByRole('button', { name: 'Remove', exact: true }).click()
-  await page.getByRole('link', { name: 'Layouts' }).click()
-  await expect(page.getByText('1 note').first()).toBeVisible()
-  await page.getByRole('link', { name: 'Checks' }).click()
-  await expect(page.getByText('“Talk page” is used by no frame that is on, and by no grid.')).toBeVisible()
-  await page.getByRole('link', { name: 'Open the layout' }).first().click()
-  await expect(page.getByRole('tree', { name: 'Rows, columns and elements' })).toBeVisible()
-})
+test(
+  'checks stand on their screen and beside what they concern, with what to do',
+  { tag: '@alone' },
+  async ({ page }) => {
+    await page.getByRole('link', { name: 'Checks' }).click()
+    await expect(page.getByText('Nothing was found', { exact: false })).toBeVisible()
+    await page.getByRole('link', { name: 'Map' }).click()
+    await makeFrame(page, ['Talks'], { Body: 'Story page' })
+    await keep(page)
+    // Two frames of the same words are told apart by what they say.
+    await expect(ladder(page).getByRole('button', { name: /^Talks \(body: Story page\)/ })).toBeVisible()
+    await openFrame(page, /^Talks \(body: Talk page\)/)
+    await expect(impact(page)).toContainText(
+      'It ties with “Talks (body: Story page)” on 12 pages; their order on the ladder decides.',
+    )
+    await page.getByRole('button', { name: 'Remove', exact: true }).click()
+    await page.getByRole('link', { name: 'Layouts' }).click()
+    await expect(page.getByText('1 note').first()).toBeVisible()
+    await page.getByRole('link', { name: 'Checks' }).click()
+    await expect(page.getByText('“Talk page” is used by no frame that is on, and by no grid.')).toBeVisible()
+    await page.getByRole('link', { name: 'Open the layout' }).first().click()
+    await expect(page.getByRole('tree', { name: 'Rows, columns and elements' })).toBeVisible()
+  },
+)
 
 test('a parcel is taken away, and brought into another site with a choice for what does not fit', async ({
   page,

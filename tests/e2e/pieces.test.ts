@@ -69,42 +69,42 @@ test('each place says what the piece leaves open; what it says elsewhere stands 
   await expect(body(page).getByText('Come, and bring a watch')).toBeVisible()
 })
 
-test('in place, a change holds here only, or in the piece after it was said how many pages show it', async ({
-  page,
-  server,
-  browser,
-}) => {
-  await open(page, server.origin, 'talk-page')
-  const heading = body(page).getByRole('heading', { name: 'Come and listen' })
-  // The first press takes the piece, the next what is in it.
-  await heading.click()
-  await expect(page.getByTestId('piece')).toBeVisible()
-  await heading.click()
-  await expect(inPiece(page)).toContainText('Plan a visit')
-  const size = sheet(page).getByLabel('Size', { exact: true })
-  await size.fill('40')
-  await size.press('Enter')
-  await expect(heading).toHaveCSS('font-size', '40px')
-  await expect(inPiece(page)).toContainText('2 things said here')
-  await inPiece(page).getByRole('button', { name: 'in the piece' }).click()
-  await expect(inPiece(page)).toContainText(/It changes in 4 layouts, on \d+ pages/)
-  await size.fill('33')
-  await size.press('Enter')
-  await saved(page)
+test(
+  'in place, a change holds here only, or in the piece after it was said how many pages show it',
+  { tag: '@alone' },
+  async ({ page, server, browser }) => {
+    await open(page, server.origin, 'talk-page')
+    const heading = body(page).getByRole('heading', { name: 'Come and listen' })
+    // The first press takes the piece, the next what is in it.
+    await heading.click()
+    await expect(page.getByTestId('piece')).toBeVisible()
+    await heading.click()
+    await expect(inPiece(page)).toContainText('Plan a visit')
+    const size = sheet(page).getByLabel('Size', { exact: true })
+    await size.fill('40')
+    await size.press('Enter')
+    await expect(heading).toHaveCSS('font-size', '40px')
+    await expect(inPiece(page)).toContainText('2 things said here')
+    await inPiece(page).getByRole('button', { name: 'in the piece' }).click()
+    await expect(inPiece(page)).toContainText(/It changes in 4 layouts, on \d+ pages/)
+    await size.fill('33')
+    await size.press('Enter')
+    await saved(page)
 
-  // Another window, on another layout that shows it, has heard of it.
-  const other = await (await browser.newContext({ storageState: await page.context().storageState() })).newPage()
-  await open(other, server.origin, 'exhibit-page')
-  const there = body(other).getByRole('heading', { name: 'Plan a visit' })
-  await expect(there).toHaveCSS('font-size', '33px')
-  await expect(heading).toHaveCSS('font-size', '40px')
-  await size.fill('36')
-  await size.press('Enter')
-  await expect(there).toHaveCSS('font-size', '36px')
-  // What is taken back is what was done in the piece.
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(there).toHaveCSS('font-size', '33px')
-})
+    // Another window, on another layout that shows it, has heard of it.
+    const other = await (await browser.newContext({ storageState: await page.context().storageState() })).newPage()
+    await open(other, server.origin, 'exhibit-page')
+    const there = body(other).getByRole('heading', { name: 'Plan a visit' })
+    await expect(there).toHaveCSS('font-size', '33px')
+    await expect(heading).toHaveCSS('font-size', '40px')
+    await size.fill('36')
+    await size.press('Enter')
+    await expect(there).toHaveCSS('font-size', '36px')
+    // What is taken back is what was done in the piece.
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(there).toHaveCSS('font-size', '33px')
+  },
+)
 
 test('two hands in one piece: each hears of the other, and takes back its own; removed under a hand, it says so', async ({
   page,
@@ -151,18 +151,22 @@ test('two hands in one piece: each hears of the other, and takes back its own; r
   await expect(mine).toHaveCSS('font-size', '33px')
 })
 
-test('one place is made the layout’s own, and looks as before; the piece is left alone', async ({ page, server }) => {
-  await open(page, server.origin, 'room-archive')
-  const before = await body(page).getByText('See this room').boundingBox()
-  await item(page, 'Piece: Plan a visit').click()
-  await page.getByRole('button', { name: 'Make it this layout’s own' }).click()
-  await expect(item(page, 'Piece: Plan a visit')).toHaveCount(0)
-  await expect(item(page, /^Band/)).toBeVisible()
-  const after = await body(page).getByText('See this room').boundingBox()
-  expect([after?.width, after?.height]).toEqual([before?.width, before?.height])
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(item(page, 'Piece: Plan a visit')).toBeVisible()
-})
+test(
+  'one place is made the layout’s own, and looks as before; the piece is left alone',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await open(page, server.origin, 'room-archive')
+    const before = await body(page).getByText('See this room').boundingBox()
+    await item(page, 'Piece: Plan a visit').click()
+    await page.getByRole('button', { name: 'Make it this layout’s own' }).click()
+    await expect(item(page, 'Piece: Plan a visit')).toHaveCount(0)
+    await expect(item(page, /^Band/)).toBeVisible()
+    const after = await body(page).getByText('See this room').boundingBox()
+    expect([after?.width, after?.height]).toEqual([before?.width, before?.height])
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(item(page, 'Piece: Plan a visit')).toBeVisible()
+  },
+)
 
 test('by keys alone one goes into a piece and out of it; what is in it is not taken apart from here', async ({
   page,

@@ -66,38 +66,39 @@ test('what waits is seen page by page, released, compared with the one before, a
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
 })
 
-test('some of what waits is released, now and at a moment; afterwards pages stand ready to be looked at', async ({
-  page,
-  server,
-}) => {
-  await signIn(page, server)
-  for (const id of ['talk-page', 'story-page']) {
-    await page.goto(`${server.origin}/studio/layouts/${id}`)
-    await page.getByLabel('Is for').fill(`Changed: ${id}`)
-    await page.getByLabel('Is for').press('Enter')
-    await expect(page.locator('footer').getByText('Saved', { exact: true })).toBeVisible()
-  }
-  await page.getByRole('button', { name: 'Release…' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Release Story page').uncheck()
-  await expect(dialog).toContainText('1 change will wait on')
-  await dialog.getByRole('button', { name: 'Release 1 change' }).click()
-  await expect(dialog.getByRole('list', { name: 'Pages to look at' })).toContainText('Talk page')
-  await expect(dialog.getByRole('list', { name: 'Pages to look at' })).toContainText('A lost address')
-  expect(await findings(page)).toEqual([])
-  await dialog.getByRole('button', { name: 'Done' }).click()
+test(
+  'some of what waits is released, now and at a moment; afterwards pages stand ready to be looked at',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await signIn(page, server)
+    for (const id of ['talk-page', 'story-page']) {
+      await page.goto(`${server.origin}/studio/layouts/${id}`)
+      await page.getByLabel('Is for').fill(`Changed: ${id}`)
+      await page.getByLabel('Is for').press('Enter')
+      await expect(page.locator('footer').getByText('Saved', { exact: true })).toBeVisible()
+    }
+    await page.getByRole('button', { name: 'Release…' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel('Release Story page').uncheck()
+    await expect(dialog).toContainText('1 change will wait on')
+    await dialog.getByRole('button', { name: 'Release 1 change' }).click()
+    await expect(dialog.getByRole('list', { name: 'Pages to look at' })).toContainText('Talk page')
+    await expect(dialog.getByRole('list', { name: 'Pages to look at' })).toContainText('A lost address')
+    expect(await findings(page)).toEqual([])
+    await dialog.getByRole('button', { name: 'Done' }).click()
 
-  await page.getByRole('button', { name: 'Release…' }).click()
-  await dialog.getByRole('radio', { name: 'at a moment' }).check()
-  await dialog.getByLabel('Released', { exact: true }).fill('2031-05-01T08:00')
-  await dialog.getByRole('button', { name: 'Set 1 change' }).click()
-  await expect(page.getByText(/^Set for/)).toBeVisible()
-  await page.goto(`${server.origin}/studio/releases`)
-  const plans = page.getByRole('region', { name: 'Set for a moment' })
-  await expect(plans).toContainText('2031')
-  await plans.getByRole('button', { name: 'Do not release' }).click()
-  await expect(plans).toHaveCount(0)
-})
+    await page.getByRole('button', { name: 'Release…' }).click()
+    await dialog.getByRole('radio', { name: 'at a moment' }).check()
+    await dialog.getByLabel('Released', { exact: true }).fill('2031-05-01T08:00')
+    await dialog.getByRole('button', { name: 'Set 1 change' }).click()
+    await expect(page.getByText(/^Set for/)).toBeVisible()
+    await page.goto(`${server.origin}/studio/releases`)
+    const plans = page.getByRole('region', { name: 'Set for a moment' })
+    await expect(plans).toContainText('2031')
+    await plans.getByRole('button', { name: 'Do not release' }).click()
+    await expect(plans).toHaveCount(0)
+  },
+)
 
 test('the draft is walked on a phone by an address that ends', async ({ page, server, browser }) => {
   await known(page, server)

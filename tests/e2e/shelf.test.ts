@@ -39,7 +39,7 @@ test('sign-in: wrong words, a member, a place asked for before, and sign-out in 
   await saved(page)
 })
 
-test('a writer sees the design and changes none of it', async ({ page, server }) => {
+test('a writer sees the design and changes none of it', { tag: '@alone' }, async ({ page, server }) => {
   await signIn(page, server, 'wim')
   await expect(page.getByRole('button', { name: 'Add frame' })).toHaveCount(0)
   await page.getByRole('button', { name: 'Talks', exact: true }).click()

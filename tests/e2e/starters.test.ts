@@ -47,23 +47,24 @@ test('what only members have is seen as a member sees it, greeted by name', asyn
   await expect(benchPage(page).getByText('You are signed in as Ada Finch.')).toBeVisible()
 })
 
-test('a layout is kept as a starter: offered where one begins, used by no frame, and part of no release', async ({
-  page,
-  server,
-}) => {
-  await known(page, server)
-  await page.goto(`${server.origin}/studio/layouts`)
-  await page.getByRole('button', { name: 'More about Slim footer' }).click()
-  await page.getByRole('menuitem', { name: 'Keep as a starter' }).click()
-  await expect(page.getByRole('heading', { name: 'Starters of your own' })).toBeVisible()
-  await expect(page.getByText('Nothing waits for release')).toBeVisible()
-  await page.getByRole('button', { name: 'New layout' }).click()
-  await page.getByRole('radio', { name: /^Footer/ }).check()
-  await dialog(page)
-    .getByRole('button', { name: /^Slim footer/ })
-    .click()
-  await page.getByLabel('Name').fill('Begun from mine')
-  await page.getByRole('button', { name: 'Make it' }).click()
-  await expect(plan(page)).toBeVisible()
-  await expect(page.getByText('Begun from mine').first()).toBeVisible()
-})
+test(
+  'a layout is kept as a starter: offered where one begins, used by no frame, and part of no release',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await known(page, server)
+    await page.goto(`${server.origin}/studio/layouts`)
+    await page.getByRole('button', { name: 'More about Slim footer' }).click()
+    await page.getByRole('menuitem', { name: 'Keep as a starter' }).click()
+    await expect(page.getByRole('heading', { name: 'Starters of your own' })).toBeVisible()
+    await expect(page.getByText('Nothing waits for release')).toBeVisible()
+    await page.getByRole('button', { name: 'New layout' }).click()
+    await page.getByRole('radio', { name: /^Footer/ }).check()
+    await dialog(page)
+      .getByRole('button', { name: /^Slim footer/ })
+      .click()
+    await page.getByLabel('Name').fill('Begun from mine')
+    await page.getByRole('button', { name: 'Make it' }).click()
+    await expect(plan(page)).toBeVisible()
+    await expect(page.getByText('Begun from mine').first()).toBeVisible()
+  },
+)

@@ -59,14 +59,13 @@ interface Shared {
 
 /**
  * Tests over the demo as `demo` names it. Those of one file share a server and its folder, one after the other;
- * `test.use({ alone: true })` gives each a server of its own: for tests that change what others look at.
+ * the tag `@alone` gives one a server of its own: for tests that others' changes would disturb.
  */
 export const test = base.extend<
-  { alone: boolean; server: TestServer; errors: string[] },
+  { server: TestServer; errors: string[] },
   { demo: StartOptions['demo']; prepared: Prepared; shared: { now?: Shared } }
 >({
   demo: ['full', { option: true, scope: 'worker' }],
-  alone: [false, { option: true }],
   prepared: [
     async ({ demo }, use) => {
       const prepared = await prepare(demo)
@@ -84,8 +83,8 @@ export const test = base.extend<
     },
     { scope: 'worker' },
   ],
-  server: async ({ demo, prepared, shared, alone }, use, { file }) => {
-    if (alone) {
+  server: async ({ demo, prepared, shared }, use, { file, tags }) => {
+    if (tags.includes('@alone')) {
       const server = await serve(demo, prepared)
       await use(server)
       await end(server)

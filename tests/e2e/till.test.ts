@@ -169,7 +169,7 @@ test('a discount is made, changed, switched off, taken away and put back', async
   await expect(buyer.getByText('−£1.50')).toHaveCount(0)
 })
 
-test('whoever comes is ticked off on the sheet of the day, also in another window', async ({
+test('whoever comes is ticked off on the sheet of the day, also in another window', { tag: '@alone' }, async ({
   page,
   server,
   browser,

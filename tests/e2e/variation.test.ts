@@ -132,27 +132,28 @@ test('two windows, one on the base and one on the variation: what follows change
   expect(server.said()).not.toContain('"level":"error"')
 })
 
-test('an own change is moved down into the base after it was said what that touches, and comes back by Undo', async ({
-  page,
-  server,
-}) => {
-  await newVariation(page, server.origin, 'Exhibit page')
-  await size(page, '61')
-  await saved(page)
-  await page.getByRole('button', { name: '1 own', exact: true }).click()
-  await own(page).getByRole('button', { name: 'Move down: Size of Heading' }).click()
-  await expect(own(page).getByRole('alert')).toContainText(/show in “Exhibit page”: \d+ pages beside/)
-  await own(page).getByRole('button', { name: 'Move it down' }).click()
-  await expect(page.getByText('Size of Heading stands in “Exhibit page” now.')).toBeVisible()
-  await expect(page.getByRole('button', { name: '0 own', exact: true })).toBeVisible()
-  await expect(h1(page)).toHaveCSS('font-size', '61px')
-  await saved(page)
-  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
-  await expect(page.getByRole('button', { name: '1 own', exact: true })).toBeVisible()
-  await saved(page)
-  await open(page, server.origin, 'exhibit-page')
-  await expect(h1(page)).not.toHaveCSS('font-size', '61px')
-})
+test(
+  'an own change is moved down into the base after it was said what that touches, and comes back by Undo',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await newVariation(page, server.origin, 'Exhibit page')
+    await size(page, '61')
+    await saved(page)
+    await page.getByRole('button', { name: '1 own', exact: true }).click()
+    await own(page).getByRole('button', { name: 'Move down: Size of Heading' }).click()
+    await expect(own(page).getByRole('alert')).toContainText(/show in “Exhibit page”: \d+ pages beside/)
+    await own(page).getByRole('button', { name: 'Move it down' }).click()
+    await expect(page.getByText('Size of Heading stands in “Exhibit page” now.')).toBeVisible()
+    await expect(page.getByRole('button', { name: '0 own', exact: true })).toBeVisible()
+    await expect(h1(page)).toHaveCSS('font-size', '61px')
+    await saved(page)
+    await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+    await expect(page.getByRole('button', { name: '1 own', exact: true })).toBeVisible()
+    await saved(page)
+    await open(page, server.origin, 'exhibit-page')
+    await expect(h1(page)).not.toHaveCSS('font-size', '61px')
+  },
+)
 
 test('following ends and is taken up again; a base that is removed leaves what followed it as it looked', async ({
   page,
@@ -190,19 +191,23 @@ test('following ends and is taken up again; a base that is removed leaves what f
   expect(page.url()).toContain(id)
 })
 
-test('a variation of a variation is made by keys alone; four levels and no more', async ({ page, server }) => {
-  const names: string[] = ['Exhibit page']
-  for (let level = 1; level <= 4; level++) {
+test(
+  'a variation of a variation is made by keys alone; four levels and no more',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    const names: string[] = ['Exhibit page']
+    for (let level = 1; level <= 4; level++) {
+      await page.goto(`${server.origin}/studio/layouts`)
+      await page.getByRole('button', { name: `More about ${names.at(-1)}`, exact: true }).focus()
+      await page.keyboard.press('Enter')
+      await page.keyboard.type('New v')
+      await page.keyboard.press('Enter')
+      await expect(plan(page)).toBeVisible()
+      names.push(`${names.at(-1)}, variation`)
+    }
     await page.goto(`${server.origin}/studio/layouts`)
-    await page.getByRole('button', { name: `More about ${names.at(-1)}`, exact: true }).focus()
-    await page.keyboard.press('Enter')
-    await page.keyboard.type('New v')
-    await page.keyboard.press('Enter')
-    await expect(plan(page)).toBeVisible()
-    names.push(`${names.at(-1)}, variation`)
-  }
-  await page.goto(`${server.origin}/studio/layouts`)
-  await page.getByRole('button', { name: `More about ${names.at(-1)}`, exact: true }).click()
-  await page.getByRole('menuitem', { name: 'New variation' }).click()
-  await expect(page.getByText('Variations can follow one another 4 deep and no deeper.')).toBeVisible()
-})
+    await page.getByRole('button', { name: `More about ${names.at(-1)}`, exact: true }).click()
+    await page.getByRole('menuitem', { name: 'New variation' }).click()
+    await expect(page.getByText('Variations can follow one another 4 deep and no deeper.')).toBeVisible()
+  },
+)

@@ -90,6 +90,47 @@ test('both write at once, and nothing is lost or refused', async () => {
   expect(kept.filter((f) => f.frame.id.startsWith('both-'))).toHaveLength(24)
 })
 
+test('settings that are stored at both are kept, whichever came first', async () => {
+  const orla = await Promise.all(
+    servers.map(async (server) => {
+      const client = await new Client(server).open()
+      await client.signIn('orla')
+      return client
+    }),
+  )
+  for (let i = 0; i < 10; i++) {
+    const stored = await Promise.all([
+      orla[0]!.call('PUT', '/settings', { change: { name: `Museum ${i}` } }),
+      orla[1]!.call('PUT', '/settings', { change: { tagline: `Tagline ${i}` } }),
+    ])
+    expect(stored.map((s) => s.status)).toEqual([200, 200])
+    const { body } = await orla[i % 2]!.call('GET', '/site?whole=1')
+    const { settings } = (body as never as { site: { settings: { name: string; tagline: string } } }).site
+    expect([settings.name, settings.tagline]).toEqual([`Museum ${i}`, `Tagline ${i}`])
+  }
+})
+
+test('entries made at both at once under one title have addresses of their own', async () => {
+  const ids = Array.from({ length: 12 }, (_, i) => `twin-${i}`)
+  const made = await Promise.all(
+    ids.map((id, i) => clients[i % 2]!.call('POST', '/entries', { id, type: 'story', title: 'One and the same' })),
+  )
+  expect(made.map((m) => m.status)).toEqual(ids.map(() => 200))
+  const slugs = made.map((m) => (m.body as never as { entry: { slug: string } }).entry.slug)
+  expect(new Set(slugs).size).toBe(ids.length)
+  // Given by hand, the second is refused at its field.
+  const [first, second] = await Promise.all(
+    [0, 1].map(async (i) => {
+      const { entry, revision } = (await clients[i]!.call('GET', `/entries/${ids[i]}`)).body as never as {
+        entry: object
+        revision: number
+      }
+      return clients[i]!.call('PUT', `/entries/${ids[i]}`, { entry: { ...entry, slug: 'by-hand' }, revision })
+    }),
+  )
+  expect([first!.status, second!.status].sort()).toEqual([200, 422])
+})
+
 test('who signs out at one is signed out at the other', async () => {
   const [one] = clients as [Client]
   const elsewhere = await new Client(servers[1]!).open()

@@ -33,13 +33,13 @@ describe('entries', () => {
 
   test('are stored on top of the revision they were made from; a stale one gets the entry as it stands', async () => {
     const { entry, revision } = await read()
+    const before = content.version
     expect(await entries.put({ ...entry, title: 'Fenwick clock' }, revision, ADA)).toMatchObject({
       stored: { revision: revision + 1 },
     })
     expect(await entries.put({ ...entry, title: 'Other' }, revision, ADA)).toMatchObject({
       stale: { current: { revision: revision + 1, entry: { title: 'Fenwick clock' } }, base: { title: entry.title } },
     })
-    const before = content.version
     await content.reload()
     expect(content.version).toBeGreaterThan(before)
     expect(content.catalogue.page('entry:fenwick-turret-clock')!.title).toBe('Fenwick clock')

@@ -102,6 +102,30 @@ test('while the server is away everything waits, is not lost by a restart, and g
   expect(await came()).toHaveLength(before + 120)
 })
 
+test('two servers over one folder send each mail once; what one had taken when it ended is sent by the other later', async () => {
+  const sent: string[] = []
+  const slow: Sender = {
+    send: async ({ to }) => {
+      await new Promise((done) => setTimeout(done, 5))
+      sent.push(to)
+    },
+    close: () => undefined,
+  }
+  await put(...Array.from({ length: 130 }, (_, i) => mail(`w${i}@example.org`)))
+  await Promise.all([outbox(slow).run(), outbox(slow).run()])
+  expect(sent).toHaveLength(130)
+  expect(new Set(sent).size).toBe(130)
+  await put(mail('late@example.org'))
+  const never: Sender = { send: () => new Promise(() => undefined), close: () => undefined }
+  void outbox(never).run()
+  while ((await readMails(db(), { most: 1, state: 'waiting' }))[0]!.then === now) await Promise.resolve()
+  await outbox(slow).run()
+  expect(sent).toHaveLength(130)
+  now += 11 * 60_000
+  await outbox(slow).run()
+  expect(sent.at(-1)).toBe('late@example.org')
+})
+
 test('one that is refused for good is given up with the reason, and holds up no other', async () => {
   const refused = Object.assign(new Error('550 No such mailbox here'), { responseCode: 550, code: 'EENVELOPE' })
   const later = Object.assign(new Error('450 Greylisted'), { responseCode: 450, code: 'EENVELOPE' })

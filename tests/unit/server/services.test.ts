@@ -13,6 +13,7 @@ import { readLatestRelease } from '../../../server/database/releases'
 import { jobsOver } from '../../../server/aside/jobs'
 import { Content } from '../../../server/services/content'
 import { Draft } from '../../../server/services/draft'
+import { Plans } from '../../../server/services/plans'
 import { Releases, changesBetween } from '../../../server/services/release'
 import { ensureSecrets } from '../../../server/services/secrets'
 import { seedDemo } from '../../../server/services/seed'
@@ -215,6 +216,36 @@ describe('over the demo', () => {
       message: expect.stringContaining('a release never changes') as string,
     })
     expect((await readLatestRelease(db()))!.design.layouts.find((l) => l.id === 'house-header')!.name).toBe('B')
+  })
+
+  test('two servers over one folder release what is set for a moment once, and undo it once', async () => {
+    const content = new Content(db())
+    await content.reload()
+    let now = Date.now()
+    const shown: number[] = []
+    const planner = () => {
+      const releases = new Releases(db(), draft(), () => content.catalogue, jobsOver(db()))
+      return new Plans(
+        db(),
+        releases,
+        async (_, number) => void shown.push(number),
+        () => now,
+      )
+    }
+    const [one, two] = [planner(), planner()]
+    await draft().putFrame(frame('planned', [{ kind: 'every' }], {}), 0, 'Ada')
+    await one.set({ at: now + 1000, until: now + 2000, note: 'Set' }, 'Ada')
+    const both = async () => {
+      await Promise.all([one.runDue(), two.runDue()])
+      await two.runDue()
+      return (await one.list()).map(({ state, why }) => [state, why])
+    }
+    now += 1000
+    expect(await both()).toEqual([['done', '']])
+    expect(shown).toHaveLength(1)
+    now += 1000
+    expect(await both()).toEqual([['undone', '']])
+    expect(shown).toHaveLength(2)
   })
 
   test('a database written by a newer version is left alone', async () => {

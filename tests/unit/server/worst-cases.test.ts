@@ -1,5 +1,10 @@
 import { readFields } from '#core/site'
 import { before, without, withoutEnd } from '#core/text'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { strToU8, zipSync } from 'fflate'
+import { readSheet } from '../../../server/bring/read'
 import { readFeed, readJson, readMarkdown } from '../../../server/bring/formats'
 import { looksLikeHtml, richOf } from '../../../server/bring/rich'
 import { looksLikeSvg } from '../../../server/media/judge'
@@ -94,4 +99,42 @@ test('texts as they are kept: heads in YAML and TOML, drafts, days in file names
   expect(code.content).toContain('# comment')
   expect(readMarkdown('# Title\n\nWords', 'a.md')).toMatchObject({ title: 'Title', content: '<p>Words</p>' })
   expect(() => readMarkdown('---\ntitle: a: b\n---\nWords', 'a.md')).toThrow('no readable YAML')
+})
+
+describe('files that unpack to much', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'outer-frame-unpack-'))
+  afterAll(() => rmSync(folder, { recursive: true, force: true }))
+  const read = (name: string, bytes: Uint8Array) => {
+    const path = join(folder, 'came')
+    writeFileSync(path, bytes)
+    return readSheet(path, name, join(folder, 'pictures'))
+  }
+  const zipped = (files: Record<string, string>) =>
+    zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)])))
+
+  test('rows and cells are counted as they are read, not afterwards', async () => {
+    const rows = zipped({ 'a.csv': 'a,b\n'.repeat(10_000_000) })
+    expect(rows.length).toBeLessThan(100_000)
+    const before = process.memoryUsage().rss
+    await expect(read('a.zip', rows)).rejects.toThrow('more than 200000 rows')
+    const wide = `${Array.from({ length: 250 }, (_, i) => `c${i}`).join()}\n`
+    await expect(read('a.csv', strToU8(wide + `${'x,'.repeat(249)}\n`.repeat(100_000)))).rejects.toThrow('cells')
+    expect(process.memoryUsage().rss - before).toBeLessThan(500_000_000)
+  }, 60_000)
+
+  test('a zip is counted in all, and so is each file in it', async () => {
+    await expect(read('a.zip', zipped({ 'a.png': '0'.repeat(61_000_000) }))).rejects.toThrow('more than 60 MB')
+    await expect(read('a.csv', new Uint8Array(61_000_000))).rejects.toThrow('larger than 60 MB')
+  }, 60_000)
+
+  test('tables and pictures that stand in a zip are read, in their order, and a damaged one is refused', async () => {
+    const good = zipped({ 'b/one.md': '# One\n\nWords', 'two.csv': 'title\nTwo\n"Th""ree"\n', 'p.png': 'picture' })
+    const { rows, pictures, columns } = await read('a.zip', good)
+    expect(rows.map((r) => r.title)).toEqual(['One', 'Two', 'Th"ree'])
+    expect(columns).toContain('content')
+    expect(pictures.map((p) => [p.name, readFileSync(p.path, 'utf8')])).toEqual([['p.png', 'picture']])
+    await expect(read('a.zip', good.subarray(0, 60))).rejects.toThrow('cut off')
+    await expect(read('a.csv', strToU8('title\n"open\n'))).rejects.toThrow('quotation mark')
+    await expect(read('a.csv', strToU8(''))).rejects.toThrow()
+  })
 })

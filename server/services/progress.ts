@@ -1,0 +1,30 @@
+import type { IncomingMessage, ServerResponse } from 'node:http'
+import { problem } from '../../core/problems'
+
+/** What is sent may take as long as its way needs, as long as it goes on coming. */
+
+/** How often it is looked, in milliseconds, and how many bytes are to have come by then: a line of 1990 sends more. */
+const EVERY = 30_000
+const LEAST = 16_000
+
+/** Refuses what is being sent once next to nothing of it comes any more. */
+export function watchProgress(request: IncomingMessage, response: ServerResponse, every = EVERY, least = LEAST): void {
+  const { headers, socket } = request
+  if (!headers['transfer-encoding'] && !(Number(headers['content-length']) > least)) return
+  let before = socket.bytesRead
+  const look = setInterval(() => {
+    const came = socket.bytesRead - before
+    before = socket.bytesRead
+    // What is being worked on takes nothing meanwhile: that it is not read is no fault of the sender.
+    if (came >= least || request.complete || request.isPaused() || response.headersSent) return
+    clearInterval(look)
+    const told = problem('sent-too-slowly')
+    const isApi = request.url?.startsWith('/api/') ?? false
+    const type = isApi ? 'application/json' : 'text/plain; charset=utf-8'
+    response.writeHead(told.status, { 'content-type': type, connection: 'close' })
+    response.end(isApi ? JSON.stringify({ problem: told }) : `${told.sentence}\n`, () => request.destroy())
+  }, every).unref()
+  const stop = () => clearInterval(look)
+  request.once('close', stop)
+  response.once('close', stop)
+}
