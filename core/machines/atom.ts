@@ -1,13 +1,12 @@
 import { type Formats, richHtml } from '../drawing'
 import { type Catalogue, type Entry, type Page, entryName } from '../site'
+import { isoOf, toldTimes } from './times'
 import { xml, xmlDocument, xmlText } from './xml'
 
 /** So many of the newest stand in a feed. */
 const MOST = 30
-/** What an entry without a date says of when it changed: nothing that readers would take for news. */
-const LONG_AGO = '1970-01-01'
-
-const moment = ({ date }: Pick<Entry, 'date'>): string => `${date ?? LONG_AGO}T00:00:00Z`
+/** What an entry says of which nothing tells when it changed: nothing that readers would take for news. */
+const LONG_AGO = 0
 
 /** Links in a text lead from the site, wherever it is read. */
 const absolute = (html: string, origin: string): string => html.replace(/ (href|src)="\/(?!\/)/g, ` $1="${origin}/`)
@@ -28,6 +27,7 @@ function entryXml(entry: Entry, as: As, catalogue: Catalogue, formats: Formats):
   const { origin } = catalogue.site.settings
   const author = entry.person ? catalogue.people.get(entry.person)?.name : undefined
   const terms = entry.terms.flatMap((id) => catalogue.terms.get(id)?.title ?? [])
+  const { published, updated } = toldTimes(entry, catalogue)
   const title = as === 'shown' ? entryName(entry, catalogue.types.get(entry.type)) : entry.title
   return xml(
     'entry',
@@ -39,8 +39,10 @@ function entryXml(entry: Entry, as: As, catalogue: Catalogue, formats: Formats):
       type: 'text/html',
       href: origin + encodeURI(catalogue.addressOf(entry.id) ?? '/'),
     }),
-    xml('updated', {}, moment(entry)),
-    ...(entry.date ? [xml('published', {}, moment(entry))] : []),
+    xml('updated', {}, isoOf(updated ?? LONG_AGO)),
+    // What is taken along says the day that was written, wherever it is read in.
+    ...(as === 'stored' && entry.date ? [xml('published', {}, `${entry.date}T00:00:00Z`)] : []),
+    ...(as === 'shown' && published !== null ? [xml('published', {}, isoOf(published))] : []),
     ...(author ? [xml('author', {}, xml('name', {}, xmlText(author)))] : []),
     ...terms.map((term) => xml('category', { term })),
     ...(entry.summary ? [xml('summary', {}, xmlText(entry.summary))] : []),
@@ -64,7 +66,7 @@ export function feedOf(
   formats: Formats,
 ): string {
   const { origin, name, tagline, locale } = catalogue.site.settings
-  const latest = entries.reduce((at, e) => (moment(e) > at ? moment(e) : at), moment({ date: null }))
+  const latest = Math.max(LONG_AGO, ...entries.map((e) => toldTimes(e, catalogue).updated ?? LONG_AGO))
   const at = (path: string): string => origin + encodeURI(path)
   return xmlDocument(
     xml(
@@ -75,7 +77,7 @@ export function feedOf(
       ...(tagline ? [xml('subtitle', {}, xmlText(tagline))] : []),
       ...(self === null ? [] : [xml('link', { rel: 'self', type: 'application/atom+xml', href: at(self) })]),
       xml('link', { rel: 'alternate', type: 'text/html', href: at(address) }),
-      xml('updated', {}, latest),
+      xml('updated', {}, isoOf(latest)),
       xml('author', {}, xml('name', {}, xmlText(name))),
       ...entries.map((entry) => entryXml(entry, as, catalogue, formats)),
     ),
@@ -87,7 +89,8 @@ export function feedEntries(catalogue: Catalogue, page: Page): readonly Entry[] 
   if (page.kind !== 'home' || (page.type && !page.entry)) return catalogue.listing(page).slice(0, MOST)
   const dated = [...catalogue.types.values()].filter((t) => t.dated)
   const newest = dated.flatMap((t) => catalogue.entriesOfType(t.id).slice(0, MOST))
-  return newest.sort((a, b) => (moment(a) < moment(b) ? 1 : moment(a) > moment(b) ? -1 : 0)).slice(0, MOST)
+  const dateOf = (e: Entry): string => e.date ?? ''
+  return newest.sort((a, b) => (dateOf(a) < dateOf(b) ? 1 : dateOf(a) > dateOf(b) ? -1 : 0)).slice(0, MOST)
 }
 
 /** A page's newest entries as a feed, to be read at an address of its own. */

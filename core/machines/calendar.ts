@@ -1,10 +1,19 @@
-import { type Catalogue, type Entry, type PageType, entryName, isDay, momentIn } from '../site'
+import { type Formats, sceneOf } from '../drawing'
+import { type Catalogue, type Entry, type PageType, addDays, entryName, isDay, momentIn } from '../site'
+import { toldReading, toldText } from './told'
+import { toldTimes } from './times'
 
 /** Dates that matter as iCalendar (RFC 5545). */
 
-/** The field that says when an entry takes place: its type's first with a moment. */
+/** The first field of a type with a moment. */
 export const momentField = (type: PageType | undefined): string | null =>
   type?.fields.find((f) => f.kind === 'moment')?.id ?? null
+
+/** The field that says when an entry takes place: the one that its type tells it from, else its first with a moment. */
+export function startField(type: PageType | undefined): string | null {
+  const told = type?.fields.find((f) => f.id === type.tells?.from?.starts)
+  return told && (told.kind === 'moment' || told.kind === 'date') ? told.id : momentField(type)
+}
 
 /** Texts as values (§3.3.11); what is no character of a line is left out. */
 const text = (value: string): string =>
@@ -42,34 +51,60 @@ function line(name: string, value: string): string {
 
 const stamp = (at: number): string => new Date(at).toISOString().replace(/[-:]|\.\d{3}/g, '')
 
-/** An entry as an event; null where it does not say when it takes place. */
-function eventOf(entry: Entry, catalogue: Catalogue): string[] | null {
-  const { origin, timeZone } = catalogue.site.settings
-  const field = momentField(catalogue.types.get(entry.type))
-  const value = field === null ? undefined : entry.fields[field]
-  if (typeof value !== 'string') return null
-  const at = momentIn(value, timeZone)
+const DATE = ';VALUE=DATE'
+const dayStamp = (day: string): string => day.replaceAll('-', '')
+
+/**
+ * When something takes place, as lines: moments as such, days as days. An end is told where it comes after the start
+ * (§3.6.1); of days it is the one behind the last (§3.8.2.2). Null where it does not begin.
+ */
+function spanOf(starts: unknown, ends: unknown, timeZone: string): { lines: string[]; at: number } | null {
+  if (isDay(starts)) {
+    const last = isDay(ends) && ends >= starts ? ends : starts
+    const lines = [line(`DTSTART${DATE}`, dayStamp(starts)), line(`DTEND${DATE}`, dayStamp(addDays(last, 1)))]
+    return { lines, at: Date.parse(starts) }
+  }
+  const at = typeof starts === 'string' ? momentIn(starts, timeZone) : null
   if (at === null || Number.isNaN(at)) return null
+  // What ends on a day ends with it.
+  const end = isDay(ends) ? momentIn(`${addDays(ends, 1)}T00:00`, timeZone) : momentIn(String(ends ?? ''), timeZone)
+  return { lines: [line('DTSTART', stamp(at)), ...(end !== null && end > at ? [line('DTEND', stamp(end))] : [])], at }
+}
+
+/** An entry as an event; null where it does not say when it takes place. */
+function eventOf(entry: Entry, catalogue: Catalogue, formats: Formats): string[] | null {
+  const { origin, timeZone } = catalogue.site.settings
+  const type = catalogue.types.get(entry.type)
+  const page = catalogue.page(`entry:${entry.id}`)
+  const scene = page && sceneOf(catalogue, formats, page)
+  const field = startField(type)
+  const ends = scene ? toldReading('ends', scene)?.value : undefined
+  const span = spanOf(field === null ? undefined : entry.fields[field], ends, timeZone)
+  if (!span) return null
   const address = catalogue.addressOf(entry.id)
   const host = /^https?:\/\/([^/]+)/.exec(origin)?.[1] ?? 'localhost'
-  const places = entry.terms.flatMap((id) => catalogue.terms.get(id)?.title ?? [])
+  const place = scene ? toldText('place', scene) : ''
+  const { published, updated } = toldTimes(entry, catalogue)
   return [
     'BEGIN:VEVENT',
     line('UID', text(`${entry.id}@${host}`)),
-    // Nothing tells when it was stored; what has no other state is of the day that it is about.
-    line('DTSTAMP', stamp(entry.date && isDay(entry.date) ? Date.parse(entry.date) : at)),
-    line('DTSTART', stamp(at)),
-    line('SUMMARY', text(entryName(entry, catalogue.types.get(entry.type)))),
+    // By these, programs tell that what they have is another state of it (§3.8.7.2, §3.8.7.4).
+    line('DTSTAMP', stamp(updated ?? span.at)),
+    line('SEQUENCE', String(catalogue.timesOf(entry.id).revision - 1)),
+    ...(published === null ? [] : [line('CREATED', stamp(published))]),
+    ...(updated === null ? [] : [line('LAST-MODIFIED', stamp(updated))]),
+    ...span.lines,
+    line('SUMMARY', text(entryName(entry, type))),
     ...(entry.summary ? [line('DESCRIPTION', text(entry.summary))] : []),
-    ...(places.length > 0 ? [line('LOCATION', text(places.join(', ')))] : []),
+    ...(place ? [line('LOCATION', text(place))] : []),
     ...(address ? [line('URL', origin + encodeURI(address))] : []),
     'END:VEVENT',
   ]
 }
 
 /** Entries that take place at a moment, as one calendar; null where none does. */
-export function calendarOf(catalogue: Catalogue, entries: readonly Entry[]): string | null {
-  const events = entries.flatMap((entry) => eventOf(entry, catalogue) ?? [])
+export function calendarOf(catalogue: Catalogue, entries: readonly Entry[], formats: Formats): string | null {
+  const events = entries.flatMap((entry) => eventOf(entry, catalogue, formats) ?? [])
   if (events.length === 0) return null
   const { name } = catalogue.site.settings
   const head = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Outer Frame//Site//EN', line('X-WR-CALNAME', text(name))]

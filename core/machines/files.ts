@@ -1,7 +1,8 @@
 import type { Formats } from '../drawing'
 import { type Catalogue, type Page, ARCHIVE_KINDS } from '../site'
 import { atomOf } from './atom'
-import { calendarOf, momentField } from './calendar'
+import { calendarOf, startField } from './calendar'
+import { manifestOf, searchDescription } from './site-files'
 import { sitemapOf } from './sitemap'
 
 /** Files that stand beside the pages of a site, each at an address of its own. */
@@ -22,8 +23,8 @@ const hasFeed = (page: Page): boolean => page.kind === 'home' || ARCHIVE_KINDS.h
 function hasCalendar(page: Page, catalogue: Catalogue): boolean {
   const type = page.type ? catalogue.types.get(page.type) : undefined
   if (page.kind === 'entry')
-    return momentField(catalogue.types.get(catalogue.entries.get(page.entry!)?.type ?? '')) !== null
-  return page.kind !== 'home' && momentField(type) !== null
+    return startField(catalogue.types.get(catalogue.entries.get(page.entry!)?.type ?? '')) !== null
+  return page.kind !== 'home' && startField(type) !== null
 }
 
 /** The files that go with a page: what the head of it names. */
@@ -37,11 +38,20 @@ export function machineLinks(page: Page, catalogue: Catalogue): { type: string; 
 
 const SITEMAP = /^\/sitemap(?:-(\d{1,6}))?\.xml$/
 
-/** What stands at an address for programs: a list of pages by its part, or a file that goes with a page. */
-type At = { kind: 'sitemap'; part: number | null } | { kind: 'feed' | 'calendar'; page: Page }
+/** What browsers ask for by themselves: how the site is searched, and how it stands among other applications. */
+export const SEARCH_FILE = '/opensearch.xml'
+export const MANIFEST = '/site.webmanifest'
+
+/** What stands at an address for programs: a list of pages by its part, or a file that goes with a page or the site. */
+type At =
+  | { kind: 'sitemap'; part: number | null }
+  | { kind: 'feed' | 'calendar'; page: Page }
+  | { kind: 'opensearch' | 'manifest' }
 
 function at(catalogue: Catalogue, path: string): At | null {
-  if (!/\.(xml|ics)$/.test(path) || catalogue.pageAt(path)) return null
+  if (!/\.(xml|ics|webmanifest)$/.test(path) || catalogue.pageAt(path)) return null
+  if (path === MANIFEST) return { kind: 'manifest' }
+  if (path === SEARCH_FILE) return catalogue.site.settings.search === false ? null : { kind: 'opensearch' }
   const sitemap = SITEMAP.exec(path)
   if (sitemap) return { kind: 'sitemap', part: sitemap[1] ? Number(sitemap[1]) : null }
   const end = path.lastIndexOf('/')
@@ -56,16 +66,19 @@ export const isMachineAddress = (catalogue: Catalogue, path: string): boolean =>
 
 function textOf(found: At, path: string, catalogue: Catalogue, formats: Formats): string | null {
   if (found.kind === 'sitemap') return sitemapOf(catalogue, found.part)
+  if (!('page' in found)) return found.kind === 'opensearch' ? searchDescription(catalogue) : manifestOf(catalogue)
   const { page } = found
   if (found.kind === 'feed') return atomOf(catalogue, formats, page, path)
   const entry = page.kind === 'entry' ? catalogue.entries.get(page.entry!) : undefined
-  return calendarOf(catalogue, entry ? [entry] : catalogue.listing(page))
+  return calendarOf(catalogue, entry ? [entry] : catalogue.listing(page), formats)
 }
 
 const TYPES: Readonly<Record<At['kind'], string>> = {
   sitemap: 'application/xml',
   feed: 'application/atom+xml',
   calendar: 'text/calendar',
+  opensearch: 'application/opensearchdescription+xml',
+  manifest: 'application/manifest+json',
 }
 
 /** The file at an address; null where a page stands there, or nothing. */

@@ -1,8 +1,9 @@
 import type { Scene } from '../drawing'
-import { amountOf, minorDigits, minorOf } from '../shop'
-import { type Entry, type PageType, type ToldAs, entryName, isDay, momentIn, stopsAbove } from '../site'
+import { amountOf, goodsOfEntry, minorDigits, minorOf } from '../shop'
+import { type Catalogue, type Entry, type PageType, type ToldAs, entryName, isDay, momentIn, stopsAbove } from '../site'
 import { momentField } from './calendar'
 import { sharedPicture } from './shared'
+import { isoOf, startOfDay, toldTimes } from './times'
 import { KINDS, pictureOfPage, toldAs, toldReading, toldText } from './told'
 
 /** What a page is about, as JSON-LD in the words of schema.org. */
@@ -31,6 +32,14 @@ function momentOf(role: 'starts' | 'ends', otherwise: unknown, scene: Scene): st
   return at === null ? undefined : new Date(at).toISOString()
 }
 
+/** Whether something that is sold can be had. */
+function availability({ subject, catalogue }: Scene): Thing {
+  if (subject.kind !== 'entry' || !subject.type.sells) return {}
+  const around = { catalogue, taken: catalogue.taken, now: `${catalogue.today}T00:00` }
+  const there = goodsOfEntry(subject.entry.id, around).some(({ left }) => left !== 0)
+  return { availability: `https://schema.org/${there ? 'InStock' : 'SoldOut'}` }
+}
+
 /** What something costs, as an offer. */
 function offer(otherwise: unknown, scene: Scene): Thing | undefined {
   const price = toldReading('price', scene)?.value ?? otherwise
@@ -38,7 +47,26 @@ function offer(otherwise: unknown, scene: Scene): Thing | undefined {
   const minor = minorOf(price, currency)
   return minor === null
     ? undefined
-    : { '@type': 'Offer', price: amountOf(minor, currency).toFixed(minorDigits(currency)), priceCurrency: currency }
+    : {
+        '@type': 'Offer',
+        price: amountOf(minor, currency).toFixed(minorDigits(currency)),
+        priceCurrency: currency,
+        url: scene.catalogue.site.settings.origin + scene.page.address,
+        ...availability(scene),
+      }
+}
+
+const isDayOnly = (entry: Entry, at: number, { site }: Catalogue): boolean =>
+  entry.date !== null && startOfDay(entry.date, site.settings.timeZone) === at
+
+function datesOf(entry: Entry, { catalogue }: Scene): Thing {
+  const { published, updated } = toldTimes(entry, catalogue)
+  return {
+    // Where no more is known than the day, no more is told.
+    datePublished:
+      published === null ? undefined : isDayOnly(entry, published, catalogue) ? entry.date : isoOf(published),
+    dateModified: updated === null ? undefined : isoOf(updated),
+  }
 }
 
 const FIELDS: Readonly<Partial<Record<ToldAs, (entry: Entry, type: PageType, scene: Scene) => Thing>>> = {
@@ -57,7 +85,7 @@ const FIELDS: Readonly<Partial<Record<ToldAs, (entry: Entry, type: PageType, sce
   },
   article: (entry, type, scene) => ({
     headline: entryName(entry, type),
-    datePublished: entry.date,
+    ...datesOf(entry, scene),
     author: person(scene),
   }),
   product: (entry, type, scene) => ({

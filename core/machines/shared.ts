@@ -27,6 +27,8 @@ export function sharedAs(
   title: string,
   description: string,
   look?: TitleLook,
+  /** Of the page's own address, where it is asked for something. */
+  query = '',
 ): [property: string, content: string][] {
   const { page, catalogue, subject } = scene
   const { origin, name, locale } = catalogue.site.settings
@@ -38,7 +40,7 @@ export function sharedAs(
   return [
     ['og:title', title],
     ['og:type', isArticle ? 'article' : 'website'],
-    ['og:url', origin + page.address],
+    ['og:url', origin + page.address + query],
     ['og:site_name', name],
     ['og:locale', locale.replace('-', '_')],
     ...(description ? [['og:description', description] as [string, string]] : []),

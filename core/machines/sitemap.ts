@@ -1,4 +1,5 @@
 import type { Catalogue, Page } from '../site'
+import { isoOf, toldTimes } from './times'
 import { xml, xmlDocument, xmlText } from './xml'
 
 /** So many addresses stand in one file at most (sitemaps.org, protocol 0.9). */
@@ -13,11 +14,22 @@ const listed = (catalogue: Catalogue): Page[] => catalogue.pages.filter((p) => L
 const addressAt = (catalogue: Catalogue, path: string): string =>
   xml('loc', {}, xmlText(catalogue.site.settings.origin + encodeURI(path)))
 
+/** When a page changed last, where that is known: of an entry alone, what others list on their pages is not followed. */
+function lastOf(catalogue: Catalogue, page: Page): string[] {
+  const entry = page.entry ? catalogue.entries.get(page.entry) : undefined
+  const at = entry && page.kind === 'entry' ? toldTimes(entry, catalogue).updated : null
+  return at === null ? [] : [xml('lastmod', {}, isoOf(at))]
+}
+
 export const sitemapPart = (part: number): string => `/sitemap-${part}.xml`
 
 function urls(catalogue: Catalogue, pages: readonly Page[]): string {
   return xmlDocument(
-    xml('urlset', { xmlns: XMLNS }, ...pages.map((p) => xml('url', {}, addressAt(catalogue, p.address)))),
+    xml(
+      'urlset',
+      { xmlns: XMLNS },
+      ...pages.map((p) => xml('url', {}, addressAt(catalogue, p.address), ...lastOf(catalogue, p))),
+    ),
   )
 }
 

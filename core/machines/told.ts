@@ -85,10 +85,13 @@ function saidOf({ subject }: Scene): string {
   return subject.kind === 'person' ? subject.person.about || subject.person.role : ''
 }
 
-/** What stands in the window's title, and in what lists pages. */
-export function titleOf({ page, catalogue }: Scene): string {
+/** What stands in the window's title, and in what lists pages; `screen` where a list goes on over several. */
+export function titleOf({ page, catalogue, query }: Scene, screen = 1): string {
   const { name } = catalogue.site.settings
-  return page.kind === 'home' ? name : `${page.title} – ${name}`
+  const own = page.kind === 'home' ? name : page.title
+  const asked = page.kind === 'search' && query ? `${own}: ${firstCharacters(query, 60)}` : own
+  const at = screen > 1 ? `${asked} (${screen})` : asked
+  return page.kind === 'home' ? at : `${at} – ${name}`
 }
 
 /** A page in one line, for what shows it elsewhere; the site's own line where it says nothing. */

@@ -36,6 +36,8 @@ export interface AskedHead {
   /** The query of its own address, with its question mark; empty for the page as it is. */
   query: string
   indexed: boolean
+  /** Which screen of its list, from 1 on. */
+  screen: number
   previous: string | null
   next: string | null
 }
@@ -64,6 +66,7 @@ export function askedHead(lists: readonly ListPlan[], scene: Scene): AskedHead |
   const much = asked.reduce((sum, a) => sum + choices(a), 0) + (plan.words && scene.query ? MOST_INDEXED + 1 : 0)
   return {
     query: queryOf(only(parametersFor(on, scene, { screen, way: 0 }), own)),
+    screen,
     indexed: much <= MOST_INDEXED && way === 0 && !Object.hasOwn(scene.request.parameters, MARKED),
     previous: beside(screen - 1),
     next: beside(screen + 1),

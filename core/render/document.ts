@@ -1,7 +1,18 @@
 import { type Scene, type ScriptName, attribute, escapeHtml } from '../drawing'
 import { SHOP_FORM_HTML, scriptTag, shopSays } from '../elements'
-import { type TitleLook, descriptionOf, linkedData, linkedText, machineLinks, sharedAs, titleOf } from '../machines'
-import type { Page } from '../site'
+import {
+  MANIFEST,
+  SEARCH_FILE,
+  type TitleLook,
+  descriptionOf,
+  iconAddress,
+  linkedData,
+  linkedText,
+  machineLinks,
+  sharedAs,
+  titleOf,
+} from '../machines'
+import { type Page, directionOf } from '../site'
 import type { Region } from '../tree'
 import { type AskedHead, askedHead } from './asked'
 import { type Program, draw } from './program'
@@ -11,9 +22,9 @@ import { type Program, draw } from './program'
 export type Regions = Partial<Record<Region, Program>>
 
 /** What programs are told of a page: how it is shared, what goes with it, and what it is about. */
-function toldOf(scene: Scene, title: string, description: string, look: TitleLook): string {
+function toldOf(scene: Scene, title: string, description: string, look: TitleLook, query: string): string {
   const { page, catalogue } = scene
-  const shared = sharedAs(scene, title, description, look)
+  const shared = sharedAs(scene, title, description, look, query)
   const links = machineLinks(page, catalogue)
   const linked = linkedData(scene)
   return (
@@ -26,23 +37,51 @@ function toldOf(scene: Scene, title: string, description: string, look: TitleLoo
 const beside = (rel: string, page: Page, query: string | null | undefined): string =>
   query === null || query === undefined ? '' : `<link rel="${rel}"${attribute('href', (page.address || '/') + query)}>`
 
+/** Pages that are about what one visitor has or does: no engine lists them, and nobody shares them. */
+const PRIVATE: ReadonlySet<Page['kind']> = new Set([
+  'not-found',
+  'search',
+  'basket',
+  'checkout',
+  'receipt',
+  'order-status',
+  'sign-in',
+  'member',
+])
+
+/** How the site is marked, searched, and stands among other applications. */
+function siteLinks({ catalogue }: Scene): string {
+  const { name, search } = catalogue.site.settings
+  const [small, touch] = [iconAddress(catalogue, 32), iconAddress(catalogue, 180)]
+  return (
+    `<link rel="icon"${small ? ` type="image/png" sizes="32x32"${attribute('href', small)}` : ' href="data:,"'}>` +
+    (touch ? `<link rel="apple-touch-icon"${attribute('href', touch)}><link rel="manifest" href="${MANIFEST}">` : '') +
+    (search === false
+      ? ''
+      : `<link rel="search" type="application/opensearchdescription+xml"${attribute('title', name)} href="${SEARCH_FILE}">`)
+  )
+}
+
 /** What stands before the CSS in the head of a page; the same for everybody, and kept with the page. */
 function headOf(scene: Scene, asked: AskedHead | null, look: TitleLook): string {
   const { page, catalogue } = scene
   const { settings } = catalogue.site
   const description = descriptionOf(scene)
-  const lost = page.kind === 'not-found' || page.kind === 'search'
+  const title = titleOf(scene, asked?.screen)
+  const isPrivate = PRIVATE.has(page.kind)
   return (
-    `<!DOCTYPE html><html${attribute('lang', settings.locale)}>` +
-    `<head><meta charset="utf-8"><title>${escapeHtml(titleOf(scene))}</title>` +
+    `<!DOCTYPE html><html${attribute('lang', settings.locale)} dir="${directionOf(settings.locale)}">` +
+    `<head><meta charset="utf-8"><title>${escapeHtml(title)}</title>` +
     '<meta name="viewport" content="width=device-width, initial-scale=1">' +
     (description ? `<meta name="description"${attribute('content', description)}>` : '') +
-    (lost || asked?.indexed === false ? '<meta name="robots" content="noindex">' : '') +
-    (lost ? '' : `<link rel="canonical"${attribute('href', settings.origin + page.address + (asked?.query ?? ''))}>`) +
+    (isPrivate || asked?.indexed === false ? '<meta name="robots" content="noindex">' : '') +
+    (isPrivate
+      ? ''
+      : `<link rel="canonical"${attribute('href', settings.origin + page.address + (asked?.query ?? ''))}>`) +
     beside('prev', page, asked?.previous) +
     beside('next', page, asked?.next) +
-    (lost ? '' : toldOf(scene, titleOf(scene), description, look)) +
-    '<link rel="icon" href="data:,">'
+    (isPrivate ? '' : toldOf(scene, title, description, look, asked?.query ?? '')) +
+    siteLinks(scene)
   )
 }
 

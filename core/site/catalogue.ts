@@ -32,6 +32,17 @@ class SeenMap<T extends { id: Id }> extends Map<Id, T> {
   }
 }
 
+/** When things happened to an entry, in milliseconds since 1970; 0 where it is not known. */
+export interface EntryTimes {
+  /** When its latest state was stored, and how many there were before it. */
+  changed: number
+  revision: number
+  /** When it was first stored as published. */
+  out: number
+}
+
+const UNKNOWN_TIMES: EntryTimes = { changed: 0, revision: 1, out: 0 }
+
 /** An entry as it is now; null for one that is gone. */
 export interface EntryChange {
   id: Id
@@ -70,6 +81,8 @@ export class Catalogue {
   readonly entries: SeenMap<Entry>
   /** Addresses that lead elsewhere, as they are stored, by the address. */
   redirects: ReadonlyMap<string, Redirect>
+  /** When entries were stored, as far as it is told; held by whoever reads the catalogue in. */
+  times: ReadonlyMap<Id, EntryTimes> = new Map()
   /** Another object after every change: what is made from the catalogue is kept with it. */
   state: object = {}
   /** The day that the clocks of the site show; it turns with `turn`. */
@@ -378,9 +391,14 @@ export class Catalogue {
     if (this.other?.state !== this.state || this.other.at !== moment) {
       const catalogue = new Catalogue(this.site, moment)
       catalogue.followTaken(this.takenBy)
+      catalogue.times = this.times
       this.other = { state: this.state, at: moment, catalogue }
     }
     return this.other.catalogue
+  }
+
+  timesOf(id: Id): EntryTimes {
+    return this.times.get(id) ?? UNKNOWN_TIMES
   }
 
   /** What day it is on the clocks of the site (`YYYY-MM-DD`). */

@@ -17,7 +17,7 @@ export {
   type AskedAddress,
 } from './addresses'
 export { entryName, monthOf, WORKING_KINDS, ARCHIVE_KINDS } from './pages'
-export { Catalogue, type EntryChange, type Seen } from './catalogue'
+export { Catalogue, type EntryChange, type EntryTimes, type Seen } from './catalogue'
 export { type SiteChange, type TakenChange, followChange, followTaken } from './changes'
 export {
   type Subject,

@@ -296,6 +296,7 @@ export const SETTINGS_SHAPES = {
   ),
   timeZone: known((v) => new Intl.DateTimeFormat('en', { timeZone: v }), 'a time zone is written as Europe/London'),
   logo: keyOrNull(),
+  icon: optional(keyOrNull()),
   fallbackPicture: keyOrNull(),
   home: homeShape,
   shop: yesNo(),

@@ -211,6 +211,8 @@ export interface SiteSettings {
   /** IANA time zone. */
   timeZone: string
   logo: Id | null
+  /** The picture by which browsers mark the site; the logo where there is none. */
+  icon?: Id | null
   /** Shown wherever a picture is missing and an element asks for the site's own. */
   fallbackPicture: Id | null
   home: HomeChoice

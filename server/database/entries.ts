@@ -1,6 +1,6 @@
 import { type Transaction, sql } from 'kysely'
 import type { Spoilt } from '../../core/documents'
-import type { Entry, Id, Redirect } from '../../core/site'
+import type { Entry, EntryTimes, Id, Redirect } from '../../core/site'
 import type { Database } from './open'
 import { writeRedirects } from './redirects'
 import type { Tables } from './schema'
@@ -123,6 +123,23 @@ export async function readEntriesHolding(
     .where((row) => row.or(texts.map((text) => row('doc', 'like', `%${text}%`))))
     .execute()
   return { entries: rows.flatMap((row) => stored(row)).map(({ entry }) => entry), last }
+}
+
+/** When entries were stored and first published; of all of them where none are named. */
+export async function readTimes(db: Db, ids: readonly Id[] | null): Promise<Map<Id, EntryTimes>> {
+  const states = db
+    .selectFrom('entry_states')
+    .select(['entry', (e) => e.fn.min('at').as('out')])
+    .where('published', '=', 1)
+    .groupBy('entry')
+  const few = ids && JSON.stringify(ids)
+  const outs = await (
+    few === null ? states : states.where(sql<boolean>`entry in (select value from json_each(${few}))`)
+  ).execute()
+  const all = db.selectFrom('entries').select(['id', 'changed_at', 'revision'])
+  const rows = await (ids === null ? all : all.where(idIn(ids))).execute()
+  const out = new Map(outs.map((o) => [o.entry, o.out]))
+  return new Map(rows.map((r) => [r.id, { changed: r.changed_at, revision: r.revision, out: out.get(r.id) ?? 0 }]))
 }
 
 export async function entryExists(db: Db, id: Id): Promise<boolean> {

@@ -365,4 +365,10 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql.raw('update sessions set seen_at = begun_at').execute(db)
     },
   },
+  // When entries were first stored as published, without reading what they say.
+  '027-first-published': {
+    async up(db: Kysely<unknown>) {
+      await sql.raw('create index entry_states_out on entry_states (entry, published, at)').execute(db)
+    },
+  },
 }

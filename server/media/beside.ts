@@ -70,6 +70,7 @@ export function openPictureWork(folder: string): Pictures {
     font: job('font'),
     sizes: job('sizes'),
     card: job('card'),
+    icon: job('icon'),
     // Of a file that takes too much it is not known how many there are.
     pages: (input) => counting.ask('pages', input).catch(() => null) as Promise<number | null>,
     photograph: job('photograph'),

@@ -95,3 +95,15 @@ export async function makeSizes(
 /** A drawing as a photograph of it would be: 1,600 pixels wide. */
 export const photographOf = (svg: Buffer): Promise<Buffer> =>
   sharp(svg, { density: 144 }).resize({ width: 1600 }).flatten({ background: '#fff' }).jpeg({ quality: 88 }).toBuffer()
+
+/** So large, a system puts it on a ground of its own, which may be black: it brings one along. */
+const WITH_GROUND = 180
+
+/** A picture as a square, whole in it; a drawing as sharp as its size. */
+export async function iconOf(bytes: Buffer, size: number): Promise<Buffer> {
+  const square = sharp(bytes, { ...OPTIONS, density: 300 }).resize(size, size, {
+    fit: 'contain',
+    background: { r: 255, g: 255, b: 255, alpha: 0 },
+  })
+  return (size === WITH_GROUND ? square.flatten({ background: '#fff' }) : square).png().toBuffer()
+}

@@ -18,6 +18,8 @@ export interface PictureWork {
   pages(input: { hash: string }): Promise<number | null>
   /** The picture of a page that has none, as PNG (in base64, for it is told from process to process), in the font of a file. */
   card(input: { card: SharedCard; font: string }): Promise<string>
+  /** A kept picture as a square of PNG, so many pixels wide; kept as one of its sizes, `icon-32.png`. */
+  icon(input: { hash: string; size: number }): Promise<void>
   /** A kept drawing as a photograph of it would be. */
   photograph(input: { hash: string }): Promise<Incoming>
 }
@@ -51,6 +53,10 @@ export function pictureWorkOver(folder: string): PictureWork {
     async card({ card, font }) {
       const { drawSharedCard } = await import('./card')
       return (await drawSharedCard(card, font)).toString('base64')
+    },
+    async icon({ hash, size }) {
+      const { iconOf } = await import('./sizes')
+      await files.keepSize(hash, `icon-${size}.png`, await iconOf(await bytesOf(hash), size))
     },
     async photograph({ hash }) {
       const { photographOf } = await import('./sizes')

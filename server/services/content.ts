@@ -4,6 +4,7 @@ import {
   Catalogue,
   clockIn,
   type Entry,
+  type EntryTimes,
   type Id,
   type Seen,
   type Site,
@@ -12,7 +13,7 @@ import {
 } from '../../core/site'
 import { CONTENT_LATER, type SiteAnswer, type SiteChanges } from '../../shared/api/types'
 import { MENUS_CHANGED, REDIRECTS_CHANGED, readChanges, readLeads, readMenus, readSite } from '../database/content'
-import { readEntriesBy } from '../database/entries'
+import { readEntriesBy, readTimes } from '../database/entries'
 import { readPicture } from '../database/pictures'
 import { compress } from './encoding'
 import type { Database } from '../database/open'
@@ -69,6 +70,7 @@ export class Content {
   private light: Promise<{ plain: string; gzip: Buffer }> | null = null
   private readonly texts: Texts
   private following: Promise<unknown> = Promise.resolve()
+  private times = new Map<Id, EntryTimes>()
   /** How many of what is sold are held or sold. */
   private readonly taken = new Map<string, number>()
 
@@ -79,8 +81,10 @@ export class Content {
   /** Reads everything anew. */
   async reload(): Promise<void> {
     const read = await readSite(this.db, EMPTY.settings, this.texts.holding)
+    const times = await readTimes(this.db, null)
     this.catalogue = new Catalogue(read?.site ?? EMPTY)
     this.catalogue.followTaken(this.taken)
+    this.catalogue.times = this.times = times
     this.spoilt = read?.spoilt ?? []
     this.formats = new Formats(this.catalogue.site.settings)
     this.version = read?.version ?? 0
@@ -112,8 +116,10 @@ export class Content {
         return { id, picture: stored && !stored.removed ? stored.picture : null }
       }),
     )
+    const times = await readTimes(this.db, ids)
     // From here on at once: nobody sees half of it.
     for (const id of ids) this.texts.drop(id)
+    for (const [id, of] of times) this.times.set(id, of)
     const now = ids.map((id) => ({ id, entry: this.lightened(found.get(id)) }))
     const stale = followChange(this.catalogue, { entries: now, pictures: shown, menus, redirects })
     this.version = version

@@ -296,6 +296,17 @@ export class Media {
     return found && { ...found, path: this.files.path(found.hash) }
   }
 
+  /** A picture as a square of PNG, so many pixels wide, made when it is asked for first; null when there is none. */
+  async icon(id: Id, size: number): Promise<Buffer | null> {
+    const found = await readPicture(this.db, id)
+    if (!found || found.removed) return null
+    const name = `icon-${size}.png`
+    const made = await this.files.read(found.hash, name)
+    if (made) return made
+    await this.work.icon({ hash: found.hash, size })
+    return this.files.read(found.hash, name)
+  }
+
   /** The bytes of a picture, whole or in one of its sizes, with what they are; null when there is none. */
   async bytesOf(id: Id, size?: { hash: string; name: string }): Promise<{ bytes: Buffer; mime: string } | null> {
     return pictureBytes(this.db, this.files, id, size)

@@ -3,8 +3,26 @@ import { BARE_DESIGN, type Design } from '../../core/frames'
 import { SENT } from '../../core/elements'
 import { ANY_REQUEST, type Scene, sceneOf } from '../../core/drawing'
 import { type DrawnPage, type Fault, compileAhead, isBeyond, wellAsked } from '../../core/render'
-import { type AskedAddress, BY_DAY, type Page, type Parameters, readParameters, writeParameters } from '../../core/site'
-import { type SharedCard, cardAddress, cardAt, isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
+import {
+  type AskedAddress,
+  BY_DAY,
+  type Id,
+  type Page,
+  type Parameters,
+  readParameters,
+  writeParameters,
+} from '../../core/site'
+import {
+  type SharedCard,
+  cardAddress,
+  cardAt,
+  iconAddress,
+  iconAt,
+  iconPicture,
+  isMachineAddress,
+  machineFile,
+  suggestionsOf,
+} from '../../core/machines'
 import {
   type Answer,
   type Depends,
@@ -129,6 +147,15 @@ export class Published {
     if (counting) return counting
     const ready = this.ready.get(url)
     return ready?.answer.depends.needs.has('count') ? undefined : ready
+  }
+
+  /** The mark of the site that a path asks for: which picture, in which size, and where it stands now; null for other paths. */
+  icon(path: string): { picture: Id; size: number; address: string } | null {
+    const { catalogue } = this.content
+    const size = iconAt(path)
+    const picture = iconPicture(catalogue)
+    const address = size && iconAddress(catalogue, size)
+    return size && picture && address ? { picture: picture.id, size, address } : null
   }
 
   /** Where the site is published. */

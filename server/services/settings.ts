@@ -16,7 +16,7 @@ export class Settings {
     const lost = this.content.spoilt.find((s) => s.what === 'settings')
     if (lost) fail('spoilt', { what: 'the settings', why: lost.why })
     const { catalogue } = this.content
-    for (const id of [change.logo, change.fallbackPicture])
+    for (const id of [change.logo, change.icon, change.fallbackPicture])
       if (id && !catalogue.pictures.has(id)) fail('reference-unknown', { what: 'picture', id })
     if (change.home) checkHome(change.home, catalogue)
     await updateSettings(this.db, change)

@@ -119,6 +119,8 @@ async function answerSlowly(
     )
   if (address.path?.startsWith(CARDS))
     return send(request, response, await readyOf(await cardAnswer(site, address.path)))
+  const icon = address.path === null ? null : site.published.icon(address.path)
+  if (icon) return send(request, response, await readyOf(await iconAnswer(site, icon, address.path!)))
   const picture = address.path === null ? null : await pictureAt(site.media, address.path)
   if (picture) return send(request, response, await readyOf(picture))
   const file = address.path === null ? null : await site.published.file(address.path)
@@ -141,6 +143,18 @@ async function cardAnswer({ published, cards }: Visited, path: string): Promise<
   if (path !== decodeURIComponent(address)) return redirectTo(address, 302)
   const png = await cards.draw(path, card)
   if (!png) return sentenceOf(503, 'Too many pictures are being drawn. Ask again in a moment.', { 'retry-after': '5' })
+  return answerOf(200, { 'content-type': 'image/png', 'cache-control': FOR_EVER }, png)
+}
+
+/** The mark of the site in a size; one that is not the latest leads to that. */
+async function iconAnswer(
+  { media }: Visited,
+  { picture, size, address }: NonNullable<ReturnType<Installation['published']['icon']>>,
+  path: string,
+): Promise<Answer> {
+  if (path !== address) return redirectTo(address, 302)
+  const png = await media.icon(picture, size)
+  if (!png) return sentenceOf(404, 'There is no such picture.')
   return answerOf(200, { 'content-type': 'image/png', 'cache-control': FOR_EVER }, png)
 }
 

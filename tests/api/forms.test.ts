@@ -97,6 +97,7 @@ test('files are kept for a form that was drawn here and asks for them, and for n
   expect(inSent()).toBe(1)
   const { messages: all } = await messages()
   expect(all[0]!.message.answers.find((a) => a.kind === 'file')!.says).toEqual(['letter.txt'])
+  expect((await wim.call('POST', '/visitors/messages/removed', { ids: all.map((m) => m.id) })).status).toBe(200)
 })
 
 test('what a visitor sends is read by those who work there, and by nobody else', async () => {

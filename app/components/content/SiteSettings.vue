@@ -78,6 +78,10 @@ const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
         <AskPicture class="mt-1 font-normal" :value="settings.logo" label="Logo" @set="set('logo', $event)" />
       </div>
       <div class="font-medium">
+        Icon in browsers; the logo where there is none
+        <AskPicture class="mt-1 font-normal" :value="settings.icon ?? null" label="Icon" @set="set('icon', $event)" />
+      </div>
+      <div class="font-medium">
         Stands in where a picture is missing
         <AskPicture
           class="mt-1 font-normal"

@@ -87,7 +87,7 @@ test('random edits: each result is valid, none changes what it was given, and al
     }),
     { numRuns: runs(500) },
   )
-  expect(applied).toBeGreaterThan(200)
+  expect(applied).toBeGreaterThan(60)
 })
 
 test('edits of different places merge, whoever comes first', () => {

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { Formats, sceneOf } from '#core/drawing'
 import {
   calendarOf,
+  iconAt,
   isMachineAddress,
   linkedData,
   linkedText,
@@ -157,7 +158,7 @@ describe('a calendar', () => {
     ]
     const walk = (more: Partial<Entry>) => {
       const catalogue = new Catalogue(smallSite([entry('w', 'walk', more)], { types }))
-      return calendarOf(catalogue, catalogue.entriesOfType('walk'))
+      return calendarOf(catalogue, catalogue.entriesOfType('walk'), new Formats(catalogue.site.settings))
     }
     expect(walk({ fields: { at: '2026-07-01T10:00' } })).toContain('DTSTART:20260701T090000Z')
     expect(walk({ fields: { at: '2026-12-01T10:00' } })).toContain('DTSTART:20261201T100000Z')
@@ -169,6 +170,98 @@ describe('a calendar', () => {
         expect(wrongInCalendar(made!)).toEqual([])
       }),
     )
+  })
+})
+
+describe('what programs are told of times', () => {
+  const at = (iso: string) => Date.parse(iso)
+  const site = (entries: Entry[], times: Record<string, [changed: string, revision: number, out: string]>) => {
+    const catalogue = new Catalogue(smallSite(entries), at('2026-06-01T12:00Z'))
+    catalogue.times = new Map(
+      Object.entries(times).map(([id, [changed, revision, out]]) => [
+        id,
+        { changed: changed ? at(changed) : 0, revision, out: out ? at(out) : 0 },
+      ]),
+    )
+    return catalogue
+  }
+  const feedAt = (catalogue: Catalogue) => {
+    const { feed } = parser.parse(file('/notes/atom.xml', catalogue)!) as {
+      feed: { updated: string; entry: { title: string; published?: string; updated: string }[] }
+    }
+    return { updated: feed.updated, of: Object.fromEntries([feed.entry].flat().map((e) => [e.title, e])) }
+  }
+
+  test('a feed says when an entry was made public and when it changed, on the clocks of the site, and nothing that is to come', () => {
+    const note = (id: string, more: Partial<Entry>) => entry(id, 'note', { title: id, ...more })
+    const catalogue = site(
+      [
+        note('today', { date: '2026-05-30' }),
+        note('old', { date: '2019-07-01' }),
+        note('unknown', { date: '2026-01-05' }),
+        note('ahead', { date: '2027-01-01' }),
+      ],
+      {
+        today: ['2026-05-31T08:00Z', 4, '2026-05-30T14:30Z'],
+        old: ['2026-05-31T09:00Z', 2, '2026-05-29T10:00Z'],
+        ahead: ['2026-05-20T10:00Z', 1, '2026-05-20T10:00Z'],
+      },
+    )
+    const { of, updated } = feedAt(catalogue)
+    expect(of.today).toMatchObject({ published: '2026-05-30T14:30:00Z', updated: '2026-05-31T08:00:00Z' })
+    // Summer time of the site, which is in London.
+    expect(of.old).toMatchObject({ published: '2019-06-30T23:00:00Z', updated: '2026-05-31T09:00:00Z' })
+    expect(of.unknown).toMatchObject({ published: '2026-01-05T00:00:00Z', updated: '2026-01-05T00:00:00Z' })
+    expect(of.ahead).toMatchObject({ published: '2026-05-20T10:00:00Z', updated: '2026-05-20T10:00:00Z' })
+    expect(updated).toBe('2026-05-31T09:00:00Z')
+    const map = parser.parse(sitemapOf(catalogue)!) as { urlset: { url: { loc: string; lastmod?: string }[] } }
+    const told = new Map(map.urlset.url.map((u) => [u.loc.split('/').pop(), u.lastmod]))
+    expect([told.get('today'), told.get('notes')]).toEqual(['2026-05-31T08:00:00Z', undefined])
+  })
+
+  test('an event ends where its type says, stands on days where it is of days, and tells each change', () => {
+    const fields = [
+      { id: 'at', label: 'At', kind: 'moment' as const },
+      { id: 'to', label: 'To', kind: 'moment' as const },
+      { id: 'on', label: 'On', kind: 'date' as const },
+      { id: 'last', label: 'Last', kind: 'date' as const },
+      { id: 'where', label: 'Where', kind: 'text' as const },
+    ]
+    const event = (from: object, given: Record<string, unknown>, revision = 1) => {
+      const types = [...smallSite().types, { ...blankType('walk', 'Walk', 'Walks', 'walks'), fields, tells: { from } }]
+      const catalogue = new Catalogue(smallSite([entry('w', 'walk', { fields: given })], { types }))
+      catalogue.times = new Map([['w', { changed: at('2026-05-01T10:00Z'), revision, out: at('2026-04-01T10:00Z') }]])
+      const made = calendarOf(catalogue, catalogue.entriesOfType('walk'), new Formats(catalogue.site.settings))!
+      return made.split('\r\n').filter((l) => /^(DT|SEQ|LOC|LAST)/.test(l))
+    }
+    expect(
+      event({ ends: 'to', place: 'where' }, { at: '2026-07-01T10:00', to: '2026-07-01T12:30', where: 'Dome' }, 5),
+    ).toEqual([
+      'DTSTAMP:20260501T100000Z',
+      'SEQUENCE:4',
+      'LAST-MODIFIED:20260501T100000Z',
+      'DTSTART:20260701T090000Z',
+      'DTEND:20260701T113000Z',
+      'LOCATION:Dome',
+    ])
+    // An end before the start is none.
+    expect(event({ ends: 'to' }, { at: '2026-07-01T10:00', to: '2026-07-01T09:00' }).join()).not.toContain('DTEND')
+    const days = event({ starts: 'on', ends: 'last' }, { on: '2026-02-27', last: '2026-02-28' })
+    expect(days).toEqual(expect.arrayContaining(['DTSTART;VALUE=DATE:20260227', 'DTEND;VALUE=DATE:20260301']))
+    expect(event({ starts: 'on' }, { on: '2026-12-31' })).toContain('DTEND;VALUE=DATE:20270101')
+  })
+})
+
+describe('what browsers are told of the site', () => {
+  test('how it is searched, and its mark where it has one', () => {
+    expect(file('/opensearch.xml')).toContain('template="https://quillmere.example.org/search?q={searchTerms}"')
+    const shut = new Catalogue({ ...museum.site, settings: { ...museum.site.settings, search: false } })
+    expect(file('/opensearch.xml', shut)).toBeNull()
+    const manifest = JSON.parse(file('/site.webmanifest')!) as { name: string; dir: string; icons: { src: string }[] }
+    expect(manifest).toMatchObject({ name: 'Quillmere Clock Museum', dir: 'ltr', lang: 'en-GB' })
+    for (const { src } of manifest.icons) expect(iconAt(src)).not.toBeNull()
+    const arabic = new Catalogue(smallSite([], { settings: { ...smallSite().settings, locale: 'ar-EG' } }))
+    expect(JSON.parse(file('/site.webmanifest', arabic)!)).toMatchObject({ dir: 'rtl', icons: [] })
   })
 })
 

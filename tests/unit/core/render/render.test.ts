@@ -47,10 +47,26 @@ describe('a whole page', () => {
   const header = layout('head', 'header', row(column(12, element('site-name'))))
   const footer = layout('foot', 'footer', row(column(12, element('text'))))
 
+  test('is written from right to left where the language of the site is', () => {
+    const arabic = smallSite([], { settings: { ...smallSite().settings, locale: 'ar-EG' } })
+    const { html } = page('home', [header], undefined, new Catalogue(arabic))
+    expect(html).toContain('<html lang="ar-EG" dir="rtl">')
+  })
+
+  test('of what one visitor has or does, no engine is told, and each screen of a list has a title and an address', () => {
+    const open = { ...smallSite().settings, shop: true, signIn: true }
+    const at = new Catalogue(smallSite([], { settings: open }))
+    for (const key of ['basket', 'checkout', 'receipt', 'order-status', 'sign-in', 'member', 'search', 'not-found']) {
+      const { html } = page(key, [header], undefined, at)
+      expect(html).toContain('<meta name="robots" content="noindex">')
+      expect(html).not.toMatch(/rel="canonical"|property="og:|ld\+json/)
+    }
+  })
+
   test('has landmarks, a skip link, a title, a description, a canonical address and its language', () => {
     const { html } = page('entry:refractor', [header, footer])
     expect(html).toMatch(
-      /^<!DOCTYPE html><html lang="en-GB"><head><meta charset="utf-8"><title>Long refractor – Hillside Observatory<\/title>/,
+      /^<!DOCTYPE html><html lang="en-GB" dir="ltr"><head><meta charset="utf-8"><title>Long refractor – Hillside Observatory<\/title>/,
     )
     expect(html).toContain('<meta name="description" content="Brass, and long.">')
     expect(html).toContain('<link rel="canonical" href="https://hillside.example.org/tools/refractor">')
