@@ -81,6 +81,10 @@ export const PROBLEMS = {
     408,
     'For half a minute next to nothing of what you send arrived, so it was ended. Nothing was stored; try again when the connection is better.',
   ],
+  'windows-many': [
+    503,
+    'Too many windows listen at once. This one hears what others do when it sends; close some to hear it as it happens.',
+  ],
   'disk-full': [507, 'The disk of the server is full. Nothing was stored; make room and try again.'],
   'user-unknown': [404, 'There is nobody here with the number {id}.'],
   'mail-taken': [409, 'Somebody here has the mail address {mail} already. Nothing was stored.'],

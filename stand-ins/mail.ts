@@ -118,6 +118,7 @@ export async function openMailStandIn(path: string, ports: { smtp?: number; inbo
   const smtp = new SMTPServer({
     authOptional: true,
     disabledCommands: ['STARTTLS'],
+    hideSMTPUTF8: false,
     size: LARGEST,
     disableReverseLookup: true,
     onData: (stream, session, done) => {

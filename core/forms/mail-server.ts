@@ -1,4 +1,4 @@
-import { exact, oneOf, pattern, text, whole } from '../shape'
+import { exact, oneOf, optional, pattern, text, whole } from '../shape'
 import { MAIL } from './judge'
 
 /** A server by which mail leaves (RFC 5321, 6409): how it is reached, and as whom. */
@@ -12,6 +12,8 @@ export interface MailServer {
   /** The address from which mail comes, and what stands beside it. */
   from: string
   name: string
+  /** Certificates of an authority of one's own, as PEM (RFC 7468), where the server's is not known everywhere. */
+  authority?: string
 }
 
 export const MAIL_SECURITIES = ['tls', 'starttls', 'none'] as const
@@ -24,4 +26,10 @@ export const mailServerShape = exact({
   user: pattern(/^[^\r\n]*$/, 'The name is one line').max(254),
   from: pattern(MAIL, 'Mail comes from an address such as post@example.org').max(254),
   name: text(120).matches(/^[^\r\n]*$/, 'The name beside the address is one line'),
+  authority: optional(
+    pattern(
+      /^$|^\s*-----BEGIN CERTIFICATE-----[\s\w+/=-]+-----END CERTIFICATE-----\s*$/,
+      'A certificate begins with “-----BEGIN CERTIFICATE-----” and ends with “-----END CERTIFICATE-----”',
+    ).max(100_000),
+  ),
 })

@@ -1,4 +1,4 @@
-import { exact, list, pattern, text, whole } from '../shape'
+import { exact, list, optional, pattern, text, whole } from '../shape'
 import { asHeading } from './cleaned'
 import { MAIL } from './judge'
 import type { Answer, SentFile } from './types'
@@ -12,6 +12,8 @@ export interface Mail {
   subject: string
   text: string
   files: SentFile[]
+  /** Where whoever gets it leaves the list by which it came. */
+  leave?: string
 }
 
 /** What a mail is made from: texts in which `{key}` stands for an answer and `{answers}` for all of them. */
@@ -40,6 +42,7 @@ export const mailShape = exact({
   subject: pattern(/^[^\r\n]*$/, 'a subject is one line').max(MOST_SUBJECT),
   text: text(MOST_MAIL_TEXT),
   files: list(sentFileShape, 50),
+  leave: optional(pattern(/^https?:\/\/[^\s<>]+$/, 'one leaves at an address').max(2000)),
 })
 
 /** The address in a text, where it is one; what stands around it in a field is none of it. */

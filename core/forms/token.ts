@@ -8,5 +8,5 @@ export const OPEN_HOURS = 12
 export const hourOf = (at: number): number => Math.floor(at / HOUR)
 export const hourEnds = (at: number): number => (hourOf(at) + 1) * HOUR
 
-/** Whether a form that was drawn in an hour may be sent at a moment. */
-export const isOpen = (hour: number, at: number): boolean => hour <= hourOf(at) && hour > hourOf(at) - OPEN_HOURS
+/** Whether a form that was drawn in an hour may be sent at a moment; the clock may have been set back meanwhile. */
+export const isOpen = (hour: number, at: number): boolean => Math.abs(hourOf(at) - hour) < OPEN_HOURS

@@ -1,4 +1,5 @@
 import { createReadStream } from 'node:fs'
+import { rootCertificates } from 'node:tls'
 import { createTransport } from 'nodemailer'
 import type { Mail } from '../../core/forms'
 import {
@@ -56,6 +57,35 @@ interface Refusal {
 const isForGood = ({ responseCode, code }: Refusal): boolean =>
   code !== 'EAUTH' && responseCode !== undefined && responseCode >= 500
 
+/** What is said of certificates and sealing, in the words of TLS libraries. */
+const CERTIFICATES: readonly [RegExp, string][] = [
+  [/certificate has expired|CERT_HAS_EXPIRED/i, 'The certificate of the mail server has run out.'],
+  [
+    /not yet valid|CERT_NOT_YET_VALID/i,
+    'The certificate of the mail server is not valid yet; or the clock here is wrong.',
+  ],
+  [
+    /self.signed certificate|unable to (verify|get)|UNABLE_TO|DEPTH_ZERO|SELF_SIGNED/i,
+    'The certificate of the mail server comes from an authority that is not known here. Give its certificate under “Own authority”.',
+  ],
+  [
+    /altname|does not match certificate|ALTNAME/i,
+    'The certificate of the mail server is for another name than the one set here.',
+  ],
+  [
+    /wrong version number|packet length too long/i,
+    'The mail server does not begin with TLS at this port. Choose STARTTLS, or another port.',
+  ],
+  [
+    /STARTTLS/i,
+    'The mail server does not offer STARTTLS, or does not go on with it. Choose TLS from the first byte on, or another port.',
+  ],
+  [
+    /SMTPUTF8|internationalized mailbox/i,
+    'The mail server does not take addresses with letters such as these before the @.',
+  ],
+]
+
 /** What went wrong, as whoever looks after it can read it. */
 export function whyNot(error: unknown): string {
   const { code, message } = error as Refusal
@@ -69,9 +99,10 @@ export function whyNot(error: unknown): string {
     EAUTH: 'The mail server does not know this name and password.',
     ETLS: 'The mail server does not seal what is sent as it is set.',
   }
-  const words = String(message ?? error)
-    .replace(/\s+/g, ' ')
-    .slice(0, 300)
+  const said = String(message ?? error)
+  const sealed = CERTIFICATES.find(([pattern]) => pattern.test(said))
+  if (sealed) return `${sealed[1]} (${said.replace(/\s+/g, ' ').slice(0, 300)})`
+  const words = said.replace(/\s+/g, ' ').slice(0, 300)
   return code && Object.hasOwn(told, code) ? `${told[code]} (${words})` : words
 }
 
@@ -90,6 +121,7 @@ export function smtpSender(server: Reached, files: Pick<FileStore, 'path'>): Sen
     port,
     secure: security === 'tls',
     requireTLS: security === 'starttls',
+    ...(server.authority && { tls: { ca: [...rootCertificates, server.authority] } }),
     ignoreTLS: security === 'none',
     ...(user && { auth: { user, pass: password } }),
     connectionTimeout: 10 * SECOND,
@@ -99,7 +131,7 @@ export function smtpSender(server: Reached, files: Pick<FileStore, 'path'>): Sen
     disableUrlAccess: true,
   })
   return {
-    async send({ to, replyTo, subject, text, files: attached }, id) {
+    async send({ to, replyTo, subject, text, files: attached, leave }, id) {
       await transport.sendMail({
         from: { name, address: from },
         to: { name: '', address: to },
@@ -107,7 +139,12 @@ export function smtpSender(server: Reached, files: Pick<FileStore, 'path'>): Sen
         subject,
         text,
         messageId: `<${id}@${from.split('@').pop()}>`,
-        headers: { 'Auto-Submitted': 'auto-generated' },
+        headers: {
+          'Auto-Submitted': 'auto-generated',
+          // By one press in the mail program (RFC 8058), which asks for a sealed way.
+          ...(leave?.startsWith('https:') && { 'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click' }),
+        },
+        ...(leave && { list: { unsubscribe: leave } }),
         attachments: attached.map((file) => ({
           filename: file.name,
           contentType: file.mime,

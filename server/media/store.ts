@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { ProblemError, fail, problem } from '../../core/problems'
+import { isFull } from '../database/full'
 
 /** Files in the data folder, named by the hash of their content: one that is there is whole, and never changes. */
 
@@ -139,7 +140,7 @@ export class FileStore {
 export function filesError(error: unknown): unknown {
   if (error instanceof ProblemError) return error
   const code = (error as NodeJS.ErrnoException | null)?.code
-  if (code === 'ENOSPC' || code === 'EDQUOT') return new ProblemError(problem('disk-full'))
+  if (isFull(error)) return new ProblemError(problem('disk-full'))
   if (code === 'ECONNRESET' || code === 'ERR_STREAM_PREMATURE_CLOSE' || code === 'ABORT_ERR')
     return new ProblemError(problem('file-cut'))
   return error

@@ -98,3 +98,8 @@ export function cacheHeaders({ needs }: Depends): Record<string, string> {
     ...(device && { 'accept-ch': DEVICE_HINTS }),
   }
 }
+
+/** Whether whoever asks has what is there (RFC 9110, 13.1.2): one of those they name, or any, which `*` says. */
+export const isKnown = (ifNoneMatch: string, etag: string): boolean =>
+  ifNoneMatch.trim() === '*' ||
+  ifNoneMatch.split(',').some((one) => one.trim().replace(/^W\//, '') === etag.replace(/^W\//, ''))

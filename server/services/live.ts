@@ -7,9 +7,13 @@ const MOST_CHARACTERS = 200_000
 /** More windows than this over one document are not told; they hear of changes when they send. */
 const MOST_WINDOWS = 60
 
+/** Nor are more windows of one person over all of them. */
+const MOST_OF_ONE = 40
+
 /** A window that has a document open. */
 interface Window {
   id: Id
+  user: number
   name: string
   /** What it has in hand. */
   node: Id | null
@@ -21,11 +25,19 @@ interface Window {
 export class Live {
   private readonly windows = new Map<Id, Set<Window>>()
 
+  /** Whether one more window of somebody may come to a document. */
+  hasRoom(document: Id, user: number): boolean {
+    if ((this.windows.get(document)?.size ?? 0) >= MOST_WINDOWS) return false
+    let own = 0
+    for (const windows of this.windows.values()) for (const window of windows) if (window.user === user) own++
+    return own < MOST_OF_ONE
+  }
+
   /** A window comes to a document; gives the way to leave, or null where there are too many. */
-  join(document: Id, { id, name, tell, end }: Omit<Window, 'node'>): (() => void) | null {
+  join(document: Id, { id, user, name, tell, end }: Omit<Window, 'node'>): (() => void) | null {
+    if (!this.hasRoom(document, user)) return null
     const here = this.windows.get(document) ?? new Set<Window>()
-    if (here.size >= MOST_WINDOWS) return null
-    const window: Window = { id, name, node: null, tell, end }
+    const window: Window = { id, user, name, node: null, tell, end }
     this.windows.set(document, here.add(window))
     this.tellPeople(document)
     return () => {

@@ -4,7 +4,8 @@ import { type Mail, addressIn } from '../../core/forms'
 import { safeCell } from '../../core/formats'
 import { askFor, comeIn, endWaiting, leave, readSubscribers } from '../database/subscribers'
 import type { Database } from '../database/open'
-import { type Answer, ledOn, sentenceOf } from './answer'
+import { escapeHtml } from '../../core/drawing'
+import { type Answer, answerOf, ledOn, sentenceOf } from './answer'
 import type { Forms } from './forms'
 import { Lately } from './lately'
 import { log } from './log'
@@ -24,6 +25,21 @@ const OPEN_DAYS = 7
 const TO_ADDRESS = { most: 3, within: DAY }
 
 type Does = 'yes' | 'leave'
+
+/** Where one leaves a list, whatever page one came to it by. */
+export const LEAVES = '/_of/leave/'
+
+/** A page of one sentence, with a button that sends it once more where there is something to do. */
+function pageOf(status: number, sentence: string, press?: string): Answer {
+  const words = escapeHtml(sentence)
+  const button = press ? `<form method="post"><button>${escapeHtml(press)}</button></form>` : ''
+  const html =
+    `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>${words}</title>` +
+    '<meta name="viewport" content="width=device-width"><meta name="robots" content="noindex"></head>' +
+    `<body><main><p>${words}</p>${button}</main></body></html>`
+  const headers = { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' }
+  return answerOf(status, headers, Buffer.from(html))
+}
 
 export class Newsletters {
   private readonly toAddresses: Lately
@@ -54,6 +70,30 @@ export class Newsletters {
     return { at, mail }
   }
 
+  /** The address by which somebody leaves a list, from wherever it is opened. */
+  private leaveAddress(list: string, mail: string): string {
+    const seal = this.seal('leave', list, mail, this.now())
+    return `${this.origin()}${LEAVES}${Buffer.from(list).toString('base64url')}/${seal}`
+  }
+
+  /** Which list, and who, an address is for that was made here; null for any other. */
+  private leaving(path: string): { list: string; mail: string } | null {
+    const [list = '', seal = ''] = path.slice(LEAVES.length).split('/')
+    const named = Buffer.from(list, 'base64url').toString()
+    const opened = this.opened('leave', named, seal)
+    return opened && { list: named, mail: opened.mail }
+  }
+
+  /** Answers at such an address: asks whoever opens it, and takes off the list whoever sends (RFC 8058). */
+  async answerLeaving(path: string, method: string): Promise<Answer> {
+    const found = this.leaving(path)
+    if (!found) return sentenceOf(410, 'This address is not good any more. Nothing was changed.')
+    if (method !== 'POST') return pageOf(200, `Leave the list “${found.list}”?`, 'Leave it')
+    await leave(this.db, found.list, found.mail)
+    log('info', 'newsletter-left', { list: found.list })
+    return pageOf(200, `You have left the list “${found.list}”.`)
+  }
+
   /** Answers what an element's form sent: somebody asks, says yes, or leaves. */
   readonly take = async (sent: Sent): Promise<Answer> => {
     const { values, scene, page, path } = sent
@@ -65,13 +105,14 @@ export class Newsletters {
     const address = (word: string) =>
       `${at}?${NEWS}=${encodeURIComponent(`${id}.${word}`)}#of-${encodeURIComponent(id)}`
     const say = (name: string) => newsSays(element, scene, name)
-    const mail = (to: string, subject: string, text: string): Mail => ({
+    const mail = (to: string, subject: string, text: string, out?: string): Mail => ({
       format: 1,
       to,
       replyTo: '',
       subject: say(subject).replace(/\s+/g, ' '),
       text,
       files: [],
+      ...(out !== undefined && { leave: out }),
     })
     const links = { at: (word: string) => this.origin() + address(word), mail, say, list }
     const again = (word: NewsWord, status: number) =>
@@ -102,6 +143,7 @@ export class Newsletters {
               named.mail,
               'welcome',
               say('welcomeText').replaceAll('{leave}', () => link),
+              this.leaveAddress(list, named.mail),
             ),
           ],
           'newsletter',
@@ -139,15 +181,18 @@ export class Newsletters {
   /** Whoever is on a list, as a table. */
   async table(list?: string): Promise<string> {
     const all = await readSubscribers(this.db, { ...(list !== undefined && { list }), most: 1_000_000 })
-    const rows = all.map(({ mail, list: of, state, at }) => [mail, of, state, new Date(at).toISOString()].map(safeCell))
-    return Papa.unparse([['mail', 'list', 'state', 'since'], ...rows])
+    const rows = all.map(({ mail, list: of, state, at }) =>
+      // Whoever writes to them from elsewhere gives each their way out.
+      [mail, of, state, new Date(at).toISOString(), this.leaveAddress(of, mail)].map(safeCell),
+    )
+    return Papa.unparse([['mail', 'list', 'state', 'since', 'leave'], ...rows])
   }
 }
 
 interface Links {
   /** The address at which a word is said. */
   at(word: string): string
-  mail(to: string, subject: string, text: string): Mail
+  mail(to: string, subject: string, text: string, leave?: string): Mail
   say(name: string): string
   list: string
 }

@@ -1,6 +1,7 @@
-import { createReadStream } from 'node:fs'
+import { open } from 'node:fs/promises'
 import type { IncomingMessage, ServerResponse } from 'node:http'
-import { type Answer, SITE_HEADERS, answerOf } from './answer'
+import { type Answer, SITE_HEADERS, answerOf, isKnown } from './answer'
+import { log } from './log'
 import type { Media } from './media'
 
 /** Pictures are drawn by others, so nothing inside them may load or run. */
@@ -46,14 +47,14 @@ export function rangeOf(asked: string | undefined, size: number): [number, numbe
 /** Sends a document, a sound or a film, whole or the part that is asked for; gives whether there is one at the path. */
 export async function sendFile(
   media: Pick<Media, 'file'>,
-  path: string,
+  address: string,
   request: IncomingMessage,
   response: ServerResponse,
 ): Promise<boolean> {
-  const id = FILE.exec(path)?.[1]
-  const file = id ? await media.file(id) : null
-  if (!file) return false
-  const { size, mime, fileName, hash } = file
+  const id = FILE.exec(address)?.[1]
+  const stored = id ? await media.file(id) : null
+  if (!stored) return false
+  const { size, mime, fileName, hash, path } = stored
   const etag = `"${hash.slice(0, 32)}"`
   const headers = {
     ...SITE_HEADERS,
@@ -65,12 +66,24 @@ export async function sendFile(
     'accept-ranges': 'bytes',
     etag,
   }
-  if (request.headers['if-none-match']?.includes(etag)) {
+  const file = await open(path).catch((error: unknown) => {
+    if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error
+    log('error', 'file-gone', { id, path })
+    return null
+  })
+  // What is stored of it names bytes that are not there: that is told as what it is.
+  if (!file) return false
+  const end = () => void file.close()
+  if (isKnown(request.headers['if-none-match'] ?? '', etag)) {
+    end()
     response.writeHead(304, headers).end()
     return true
   }
-  const range = rangeOf(request.headers.range, size)
+  // A part goes with parts that were sent before of the same bytes alone (RFC 9110, 13.1.5).
+  const goesOn = [undefined, etag].includes(request.headers['if-range'] as string | undefined)
+  const range = goesOn ? rangeOf(request.headers.range, size) : null
   if (range === undefined) {
+    end()
     response.writeHead(416, { ...headers, 'content-range': `bytes */${size}` }).end()
     return true
   }
@@ -80,10 +93,14 @@ export async function sendFile(
     'content-length': to - from + 1,
     ...(range && { 'content-range': `bytes ${from}-${to}/${size}` }),
   })
-  if (request.method === 'HEAD') response.end()
-  else
-    createReadStream(file.path, { start: from, end: to })
+  if (request.method === 'HEAD') {
+    end()
+    response.end()
+  } else {
+    file
+      .createReadStream({ start: from, end: to })
       .on('error', () => response.destroy())
       .pipe(response)
+  }
   return true
 }

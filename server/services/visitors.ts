@@ -1,16 +1,19 @@
 import { before } from '../../core/text'
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import { scriptAt } from '../../core/elements'
+import { ICONS } from '../../core/machines'
 import { STUDIO_PARTS, readAddress, readParameters } from '../../core/site'
+import { isFull } from '../database/full'
 import { onDisk } from '../database/on-disk'
 import type { Database } from '../database/open'
-import { type Answer, SITE_HEADERS, answerOf, redirectTo, sentenceOf } from './answer'
+import { type Answer, SITE_HEADERS, answerOf, isKnown, redirectTo, sentenceOf } from './answer'
 import { deviceOf } from './device'
 import { DRAFT_ADDRESS, DRAFT_COOKIE, DraftWalk } from './draft-walk'
 import { encodingsOf } from './encoding'
 import { log } from './log'
 import type { Installation } from './installation'
 import type { Lost } from './lost'
+import { LEAVES, type Newsletters } from './newsletters'
 import { pictureAt, sendFile } from './pictures'
 import { NOTICES, hearNotice } from '../shop/notices'
 import { type TakesPosts, answerPost } from './posts'
@@ -27,7 +30,7 @@ const SCRIPTS = '/_of/el/'
 const OFFERS = '/_of/suggest'
 /** Pictures of pages that have none, for where they are shared. */
 const CARDS = '/_of/shared/'
-const OURS = [SCRIPTS, CARDS, DRAFT_ADDRESS, NOTICES]
+const OURS = [SCRIPTS, CARDS, DRAFT_ADDRESS, NOTICES, LEAVES, ICONS]
 
 export function isStudioAddress(url: string): boolean {
   return STUDIO.test(url) && !OURS.some((part) => url.startsWith(part)) && before(url, '?#') !== OFFERS
@@ -36,7 +39,7 @@ export function isStudioAddress(url: string): boolean {
 function send(request: IncomingMessage, response: ServerResponse, ready: Ready): void {
   const { answer } = ready
   const asked = request.headers['if-none-match']
-  if (asked !== undefined && answer.status === 200 && asked.includes(answer.etag)) {
+  if (asked !== undefined && answer.status === 200 && isKnown(asked, answer.etag)) {
     response.writeHead(304, ready.headers).end()
     return
   }
@@ -84,9 +87,11 @@ type Visited = TakesPosts &
     walk?: Pick<Installation['walk'], 'enter' | 'walkedBy'>
     shop?: { till: Pick<Installation['shop']['till'], 'hear'> }
     founding: { readonly open: boolean }
+    newsletters?: Pick<Newsletters, 'answerLeaving'>
     db?: Database
   }
 
+const FULL = 'There is no room left on this server, so nothing was stored. Please try again later.'
 const NOT_FOUNDED = 'There is no site here yet. Whoever runs this server founds it in the studio, at /studio.'
 
 async function answerSlowly(
@@ -117,6 +122,8 @@ async function answerSlowly(
         await site.walk.enter(address.path, canKeepSession(protocolOf(request.headers), request.headers.host ?? '')),
       ),
     )
+  if (site.newsletters && address.path?.startsWith(LEAVES))
+    return send(request, response, await readyOf(await site.newsletters.answerLeaving(address.path, 'GET')))
   if (address.path?.startsWith(CARDS))
     return send(request, response, await readyOf(await cardAnswer(site, address.path)))
   const icon = address.path === null ? null : site.published.icon(address.path)
@@ -161,6 +168,12 @@ async function iconAnswer(
 /** Whether a browser may be on a walk through the draft: then nothing that is kept ready is for it. */
 const walksDraft = ({ headers }: IncomingMessage): boolean => headers.cookie?.includes(DRAFT_COOKIE) ?? false
 
+/** Somebody leaves a list by a press here or in a mail program; what else they send is not read. */
+function leaveBy(newsletters: Pick<Newsletters, 'answerLeaving'>, path: string, request: IncomingMessage) {
+  request.resume()
+  return newsletters.answerLeaving(path, 'POST')
+}
+
 /** Counts what leads nowhere. */
 function noteLost({ lost }: Visited, { headers }: IncomingMessage, path: string | null, answer: Answer): void {
   if (answer.status === 404 && path !== null) lost?.note(path, headers)
@@ -179,6 +192,7 @@ export function answerVisitor(site: Visited, request: IncomingMessage, response:
   const failed = (error: unknown) => {
     log('error', 'page-failed', { address: request.url, error: String((error as Error)?.stack ?? error) })
     if (response.headersSent) return
+    if (isFull(error)) return sendAnswer(request, response, sentenceOf(507, FULL, { 'retry-after': '600' }))
     const sentence = 'Something went wrong while this page was drawn. Please try again.'
     sendAnswer(request, response, sentenceOf(500, sentence))
   }
@@ -193,7 +207,12 @@ export function answerVisitor(site: Visited, request: IncomingMessage, response:
   if (request.method === 'POST') {
     const asking = askingOf(request, who)
     const notice = (request.url ?? '').startsWith(NOTICES) ? site.shop?.till : undefined
-    const taken = notice ? hearNotice(notice, request) : answerPost(site, request, asking)
+    const leaves = readAddress(request.url ?? '/').path
+    const taken = notice
+      ? hearNotice(notice, request)
+      : site.newsletters && leaves?.startsWith(LEAVES)
+        ? leaveBy(site.newsletters, leaves, request)
+        : answerPost(site, request, asking)
     taken
       .then(async (answer) => {
         // Nobody is thanked for what a loss of power would take away.

@@ -5,6 +5,7 @@ import { type Role, includesRole } from '../../core/site'
 import { asSentence } from '../../core/words'
 import { INPUTS, type InputName } from '../../shared/api/schemas'
 import type { ErrorAnswer, User } from '../../shared/api/types'
+import { isFull } from '../database/full'
 import { onDisk } from '../database/on-disk'
 import { type Installation, installation } from '../services/installation'
 import { log } from '../services/log'
@@ -97,7 +98,8 @@ async function run<T>(event: H3Event, work: (site: Installation) => Promise<T>):
     // What is said to be kept is kept, whatever happens to the power.
     if (event.method !== 'GET' && event.method !== 'HEAD') await onDisk(site.db)
     return answer
-  } catch (error) {
+  } catch (failure) {
+    const error = isFull(failure) ? new ProblemError(problem('disk-full')) : failure
     if (error instanceof ProblemError) return answerProblem(event, error.problem)
     log('error', 'request-failed', { path: event.path, error: String((error as Error)?.stack ?? error) })
     return answerProblem(event, problem('unexpected'))

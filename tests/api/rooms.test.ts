@@ -191,6 +191,15 @@ test('documents are brought and given out safely, whole and in part', async () =
     `bytes ${pdf.length - 10}-${pdf.length - 1}/${pdf.length}`,
   ])
   expect((await fetch(address, { headers: { range: 'bytes=9999-' } })).status).toBe(416)
+  // A part is of the same bytes, or it is the whole.
+  const tag = whole.headers.get('etag')!
+  const parts = await Promise.all(
+    [tag, '"another"', 'Tue, 01 Dec 2026 10:00:00 GMT'].map((ifRange) =>
+      fetch(address, { headers: { range: 'bytes=-10', 'if-range': ifRange } }),
+    ),
+  )
+  expect(parts.map((p) => p.status)).toEqual([206, 200, 200])
+  expect((await fetch(address, { headers: { 'if-none-match': '*' } })).status).toBe(304)
   expect((await fetch(address, { headers: { 'if-none-match': whole.headers.get('etag')! } })).status).toBe(304)
   expect((await send('/files?name=a.html', Buffer.from('<html><script>1</script></html>'))).body.problem?.code).toBe(
     'file-kind',

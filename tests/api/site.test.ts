@@ -36,6 +36,24 @@ function raw(
   })
 }
 
+test('the site has a mark, a manifest and a search that browsers know', async () => {
+  const html = await (await get('/')).text()
+  const [, small] = /<link rel="icon"[^>]*href="([^"]+)"/.exec(html)!
+  const icon = await get(small!)
+  expect([icon.status, icon.headers.get('content-type')]).toEqual([200, 'image/png'])
+  const bytes = Buffer.from(await icon.arrayBuffer())
+  // Width and height of a PNG (its specification, 11.2.2).
+  expect([bytes.readUInt32BE(16), bytes.readUInt32BE(20)]).toEqual([32, 32])
+  expect((await get(small!.replace(/icon\/[^/]+/, 'icon/0000'))).headers.get('location')).toBe(small)
+  expect((await get(small!.replace('32.png', '33.png'))).status).toBe(404)
+  const manifest = await get('/site.webmanifest')
+  expect(manifest.headers.get('content-type')).toContain('application/manifest+json')
+  for (const { src } of ((await manifest.json()) as { icons: { src: string }[] }).icons)
+    expect((await get(src)).status).toBe(200)
+  expect((await get('/opensearch.xml')).status).toBe(200)
+  expect((await get('/', { 'if-none-match': '*' })).status).toBe(304)
+})
+
 describe('every published demo page', () => {
   const validator = new HtmlValidate({
     extends: ['html-validate:recommended'],

@@ -95,6 +95,19 @@ async function set(to: object) {
     <label class="block font-medium sm:col-span-3"
       >Name of the sender<input v-model.trim="server.name" class="input mt-1 font-normal" maxlength="120"
     /></label>
+    <details v-if="server.security !== 'none'" class="sm:col-span-6" :open="Boolean(server.authority)">
+      <summary class="cursor-pointer font-medium">Own authority</summary>
+      <label class="mt-1 block text-soft"
+        >Certificates of the authority that signs for the server, as PEM, where it is not one that everybody knows
+        <textarea
+          v-model.trim="server.authority"
+          class="input mt-1 h-28 font-mono text-xs"
+          spellcheck="false"
+          placeholder="-----BEGIN CERTIFICATE-----"
+          maxlength="100000"
+        ></textarea>
+      </label>
+    </details>
     <p v-if="refused" class="bg-wash p-2 text-xs sm:col-span-6" role="alert">{{ refused }}</p>
     <p v-else-if="said" class="text-xs sm:col-span-6" role="status">{{ said }}</p>
     <div class="flex flex-wrap gap-2 sm:col-span-6">

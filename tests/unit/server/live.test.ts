@@ -10,10 +10,17 @@ const record = (revision: number, edit: unknown = {}) => ({
   at: 0,
 })
 
+let users = 0
 function windowOf(live: Live, document: string, id: string, name: string) {
   const told: LiveEvent[] = []
   let ended = false
-  const leave = live.join(document, { id, name, tell: (event) => told.push(event), end: () => (ended = true) })
+  const leave = live.join(document, {
+    id,
+    user: users++,
+    name,
+    tell: (event) => told.push(event),
+    end: () => (ended = true),
+  })
   return { told, leave, ended: () => ended, last: () => told.at(-1) }
 }
 
@@ -56,6 +63,18 @@ describe('windows over one document', () => {
     expect(ada.told).toHaveLength(before)
     live.removed('L', 'Orla')
     expect(ada.last()).toEqual({ kind: 'removed', by: 'Orla' })
+  })
+
+  test('of one person are forty at most, over all documents', () => {
+    const live = new Live()
+    const join = (i: number) =>
+      live.join(`D${i % 7}`, { id: `w${i}`, user: 9, name: 'Ada', tell: () => undefined, end: () => undefined })
+    const leaves = Array.from({ length: 41 }, (_, i) => join(i))
+    expect(leaves.filter(Boolean)).toHaveLength(40)
+    expect(live.hasRoom('D0', 9)).toBe(false)
+    expect(live.hasRoom('D0', 10)).toBe(true)
+    leaves[0]!()
+    expect(live.hasRoom('D0', 9)).toBe(true)
   })
 
   test('are ended when the server stops, and too many are not taken in', () => {

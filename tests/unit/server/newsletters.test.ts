@@ -19,12 +19,13 @@ const { site, design } = makeDemo()
 const content = { catalogue: new Catalogue(site), formats: new Formats(site.settings) } as unknown as Content
 let now = Date.parse('2026-11-30T10:20:00Z')
 let published: Published
+let news: Newsletters
 
 function publish(secret = 'secret'): void {
   const noFiles = { has: async () => false, keep: async () => undefined, clearBut: async () => 0 }
   const forms = new Forms(db(), secret, noFiles, undefined, () => now)
   const put = (mails: Parameters<typeof insertMails>[1], about: string) => insertMails(db(), mails, { about, at: now })
-  const news = new Newsletters(
+  news = new Newsletters(
     db(),
     secret,
     forms,
@@ -80,6 +81,24 @@ test('nobody is on the list before they have said yes, and links alone change no
   expect(way).toContain('Take me off the list</button>')
   expect(await standing()).toHaveLength(1)
   await post({ seal: field(way, 'seal') }, leave)
+  expect(await standing()).toEqual([])
+})
+
+test('one leaves by one press in a mail program, and by the table that goes out', async () => {
+  await ask('inez@example.org')
+  const yes = linkIn((await mails())[0]!.text)
+  await post({ seal: field(await get(yes), 'seal') }, yes)
+  const { leave } = (await mails())[1]!
+  const path = new URL(leave!).pathname
+  expect(leave).toMatch(/^https:\/\/quillmere\.example\.org\/_of\/leave\//)
+  // Whatever looks at the address ahead of the reader takes nobody off.
+  const asked = await news.answerLeaving(path, 'GET')
+  expect([asked.status, asked.body.toString().includes('<button>Leave it</button>')]).toEqual([200, true])
+  expect((await news.answerLeaving(`${path}x`, 'POST')).status).toBe(410)
+  expect(await standing()).toHaveLength(1)
+  const [, line] = (await news.table()).split('\r\n')
+  expect(new URL(line!.split(',').at(-1)!).pathname.split('/')[3]).toBe(path.split('/')[3])
+  expect((await news.answerLeaving(path, 'POST')).status).toBe(200)
   expect(await standing()).toEqual([])
 })
 

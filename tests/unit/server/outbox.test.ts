@@ -6,7 +6,7 @@ import { type ParsedMail, simpleParser } from 'mailparser'
 import type { Mail, MailServer } from '#core/forms'
 import { insertMails, readMails } from '../../../server/database/mails'
 import { MailSettings, Sealing } from '../../../server/mail/settings'
-import { Outbox, type Sender, nextTry } from '../../../server/mail/outbox'
+import { Outbox, type Sender, nextTry, whyNot } from '../../../server/mail/outbox'
 import { FileStore } from '../../../server/media/store'
 import { type MailInbox, openMailStandIn } from '../../../stand-ins/mail'
 import { freshDatabase } from './database'
@@ -101,6 +101,31 @@ test('while the server is away everything waits, is not lost by a restart, and g
   await outbox().run()
   expect(await came()).toHaveLength(before + 120)
 })
+
+test('one is left by a press in the mail program, and letters of any script stand before the @', async () => {
+  await put(mail('инес@example.org', { leave: 'https://quillmere.example.org/_of/leave/x/y' }))
+  await put(mail('inez@müller.example', { leave: 'http://quillmere.example.org/_of/leave/x/y' }))
+  await outbox().run()
+  expect((await standing()).map(([, state, why]) => [state, why])).toEqual([
+    ['sent', ''],
+    ['sent', ''],
+  ])
+  const [one, two] = (await came()).slice(-2)
+  expect(JSON.stringify(one!.headers.get('list'))).toContain('https://quillmere.example.org/_of/leave/x/y')
+  const post = (of: ParsedMail) => of.headerLines.find((h) => h.key === 'list-unsubscribe-post')?.line
+  expect(post(one!)).toBe('List-Unsubscribe-Post: List-Unsubscribe=One-Click')
+  expect(post(two!)).toBeUndefined()
+})
+
+test.each([
+  ['self-signed certificate', 'authority that is not known here'],
+  ['certificate has expired', 'has run out'],
+  ["Hostname/IP does not match certificate's altnames", 'another name'],
+  ['wrong version number', 'does not begin with TLS'],
+  ['Server does not support STARTTLS', 'does not offer STARTTLS'],
+])('%s is told as what it is', (message, says) =>
+  expect(whyNot(Object.assign(new Error(message), { code: 'ESOCKET' }))).toContain(says),
+)
 
 test('two servers over one folder send each mail once; what one had taken when it ended is sent by the other later', async () => {
   const sent: string[] = []

@@ -12,9 +12,16 @@ export default studioHandler('writer', async ({ event, site, user }) => {
   const listener = getQuery(event).window
   if (typeof listener !== 'string' || !ID.test(listener)) return fail('body-shape', { why: 'Say which window listens' })
   const { revision } = await site.draft.layout(id)
+  if (!site.live.hasRoom(id, user.id)) fail('windows-many')
   const stream = createEventStream(event)
   const tell = (what: object) => void stream.push(JSON.stringify(what)).catch(() => {})
-  const leave = site.live.join(id, { id: listener, name: user.name, tell, end: () => void stream.close() })
+  const leave = site.live.join(id, {
+    id: listener,
+    user: user.id,
+    name: user.name,
+    tell,
+    end: () => void stream.close(),
+  })
   /** Whoever has signed out, or may not look any more, is told nothing more. */
   const alive = setInterval(async () => {
     if (mayUse(await currentUser(event, site), 'writer')) tell({ kind: 'alive' })
