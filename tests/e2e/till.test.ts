@@ -169,34 +169,34 @@ test('a discount is made, changed, switched off, taken away and put back', async
   await expect(buyer.getByText('−£1.50')).toHaveCount(0)
 })
 
-test('whoever comes is ticked off on the sheet of the day, also in another window', { tag: '@alone' }, async ({
-  page,
-  server,
-  browser,
-}) => {
-  const buyer = await visitor(browser)
-  await buyer.goto(`${server.origin}/talks/what-the-tower-hears`)
-  await buyer.getByLabel('Places', { exact: true }).fill('2')
-  await buyer.getByRole('button', { name: 'Book a place' }).click()
-  await buyer.goto(`${server.origin}/checkout`)
-  await sayAll(buyer, 'Otto Pell')
-  await buyer.getByRole('button', { name: 'Order and pay' }).click()
-  await buyer.getByRole('button', { name: 'Pay, and go back' }).click()
-  await expect(buyer.getByRole('heading', { name: /^Order Q-/ })).toBeVisible()
-  await stands(buyer, 'It is paid. Thank you.')
-  await signIn(page, server, 'wim')
-  const day = `${server.origin}/studio/visitors/orders/day?day=2027-01-30`
-  await page.goto(day)
-  await page.getByLabel('Otto Pell: how many have come').selectOption('1')
-  await expect(page.getByText('1 of them have come')).toBeVisible()
-  expect(await findings(page)).toEqual([])
-  const other = await page.context().newPage()
-  await other.goto(day)
-  await other.getByRole('checkbox', { name: 'Otto Pell: all have come' }).click()
-  await expect(other.getByText('all of them have come')).toBeVisible()
-  await page.evaluate(() => window.dispatchEvent(new Event('focus')))
-  await expect(page.getByText('all of them have come')).toBeVisible()
-  await page.getByRole('link', { name: /^Q-/ }).click()
-  const sheet = page.getByRole('complementary', { name: 'The chosen order' })
-  await expect(sheet.getByText('2 came, by Wim', { exact: false }).first()).toBeVisible()
-})
+test(
+  'whoever comes is ticked off on the sheet of the day, also in another window',
+  { tag: '@alone' },
+  async ({ page, server, browser }) => {
+    const buyer = await visitor(browser)
+    await buyer.goto(`${server.origin}/talks/what-the-tower-hears`)
+    await buyer.getByLabel('Places', { exact: true }).fill('2')
+    await buyer.getByRole('button', { name: 'Book a place' }).click()
+    await buyer.goto(`${server.origin}/checkout`)
+    await sayAll(buyer, 'Otto Pell')
+    await buyer.getByRole('button', { name: 'Order and pay' }).click()
+    await buyer.getByRole('button', { name: 'Pay, and go back' }).click()
+    await expect(buyer.getByRole('heading', { name: /^Order Q-/ })).toBeVisible()
+    await stands(buyer, 'It is paid. Thank you.')
+    await signIn(page, server, 'wim')
+    const day = `${server.origin}/studio/visitors/orders/day?day=2027-01-30`
+    await page.goto(day)
+    await page.getByLabel('Otto Pell: how many have come').selectOption('1')
+    await expect(page.getByText('1 of them have come')).toBeVisible()
+    expect(await findings(page)).toEqual([])
+    const other = await page.context().newPage()
+    await other.goto(day)
+    await other.getByRole('checkbox', { name: 'Otto Pell: all have come' }).click()
+    await expect(other.getByText('all of them have come')).toBeVisible()
+    await page.evaluate(() => window.dispatchEvent(new Event('focus')))
+    await expect(page.getByText('all of them have come')).toBeVisible()
+    await page.getByRole('link', { name: /^Q-/ }).click()
+    const sheet = page.getByRole('complementary', { name: 'The chosen order' })
+    await expect(sheet.getByText('2 came, by Wim', { exact: false }).first()).toBeVisible()
+  },
+)
