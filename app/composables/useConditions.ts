@@ -15,6 +15,7 @@ export function useConditions() {
     conditionWords(condition, {
       field: (id) => map.names?.field(bench.page?.type ?? null, id) ?? id,
       term: (id) => map.names?.term(id) ?? id,
+      choice: (id, value) => map.names?.choice(bench.page?.type ?? null, id, value) ?? String(value),
     })
 
   /** Whether it holds for the entry of the page shown and for whoever is looking. */

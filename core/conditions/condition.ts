@@ -60,6 +60,8 @@ function testHolds(asked: FieldTest | TermTest): (of: AskedOf) => boolean {
 export interface ConditionNames {
   field(id: Id): string
   term(id: Id): string
+  /** What a value is called that a field is compared with. */
+  choice(field: Id, value: unknown): string
 }
 
 /** A condition as the end of a sentence: "when signed in", "when Maker is not empty". */
@@ -70,6 +72,5 @@ export function conditionWords(condition: Condition, names: ConditionNames): str
   }
   if (!isFieldTest(condition)) return circumstanceName(condition)
   const { field, value } = condition
-  const asked = value === true ? 'yes' : value === false ? 'no' : String(value)
-  return `when ${EVERY_ENTRY[field] ?? names.field(field)} ${fieldTestWords(condition, asked)}`
+  return `when ${EVERY_ENTRY[field] ?? names.field(field)} ${fieldTestWords(condition, names.choice(field, value))}`
 }

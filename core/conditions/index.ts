@@ -12,10 +12,10 @@ export {
 } from './circumstances'
 export {
   EVERY_ENTRY,
+  builtInField,
   type FieldTest,
   type FieldTestOp,
   OPS,
-  builtInField,
   fieldFor,
   fieldTest,
   fieldsTested,

@@ -1,6 +1,17 @@
-import { ICON_CSS, type Chunk, both, hrefChunk, iconChunk, richChunk, textChunk, wrapFilled, join } from '../drawing'
+import {
+  ICON_CSS,
+  type Chunk,
+  type Compile,
+  both,
+  hrefChunk,
+  iconChunk,
+  richChunk,
+  textChunk,
+  wrapFilled,
+  join,
+} from '../drawing'
 import { isRichDoc } from '../site'
-import type { ValueProperty } from '../tree'
+import type { LayoutElement, Value, ValueProperty } from '../tree'
 import { RICH_CSS } from './text'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
@@ -11,6 +22,12 @@ export const ICON: Extract<ValueProperty, { kind: 'icon' }> = {
   default: 'star',
   dynamic: true,
 }
+
+/** An icon as a part of an element, with its looks; nothing where it is left out. */
+export const iconPart = (element: LayoutElement, compile: Compile, value: Value): Chunk =>
+  compile.shows(element, 'icon')
+    ? wrapFilled(`<span${compile.part(element, 'icon')}>`, iconChunk(value), '</span>')
+    : ''
 
 export const icon: ElementSpec = {
   type: 'icon',

@@ -11,6 +11,8 @@ export interface PartSpec {
   hides?: boolean
   words?: string
   states?: readonly State[]
+  /** What can be left out and has no looks of its own: those of what it stands in hold for it. */
+  plain?: boolean
 }
 
 /** The places in which an element holds rows. */

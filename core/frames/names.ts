@@ -1,4 +1,4 @@
-import { EVERY_ENTRY } from '../conditions'
+import { EVERY_ENTRY, builtInField } from '../conditions'
 import type { Catalogue, Id } from '../site'
 
 /** Looks up what things are called now; a missing one is named as missing, never skipped. */
@@ -22,7 +22,7 @@ export function namesFrom(catalogue: Catalogue): FrameNames {
     return types.flatMap((t) => t?.fields ?? []).find((f) => f.id === id)
   }
   const builtIn = (id: Id) => (Object.hasOwn(EVERY_ENTRY, id) ? EVERY_ENTRY[id] : undefined)
-  return {
+  const names: FrameNames = {
     page: (key) => (key === 'home' ? 'Home' : (catalogue.page(key)?.title ?? `A page ${GONE}`)),
     type: (id, plural) => catalogue.types.get(id)?.[plural ? 'plural' : 'name'] ?? `A page type ${GONE}`,
     taxonomy: (id, plural) => catalogue.taxonomies.get(id)?.[plural ? 'plural' : 'name'] ?? `A taxonomy ${GONE}`,
@@ -32,8 +32,19 @@ export function namesFrom(catalogue: Catalogue): FrameNames {
     field: (type, id) => builtIn(id) ?? fieldOf(type, id)?.label ?? `a field ${GONE}`,
     choice(type, field, value) {
       if (typeof value === 'boolean') return value ? 'yes' : 'no'
-      const choice = fieldOf(type, field)?.choices?.find((c) => c.id === value)
-      return choice?.label ?? (value === null || value === '' ? 'nothing' : String(value))
+      if (value === null || value === '') return 'nothing'
+      const words = String(value)
+      // What entries of every type say for themselves names people, pictures and entries by id too.
+      const asked = fieldOf(type, field)
+      const kind = builtInField(field)?.kind ?? asked?.kind
+      const choice = asked?.choices?.find((c) => c.id === value)
+      if (choice) return choice.label
+      if (kind === 'person') return names.person(words)
+      if (kind === 'entry') return names.entry(words)
+      if (kind === 'picture' || kind === 'pictures')
+        return catalogue.pictures.get(words)?.fileName ?? `a picture ${GONE}`
+      return words
     },
   }
+  return names
 }

@@ -66,9 +66,10 @@ export const parametersNamed = (name: string): [keys: string, from: string, to: 
   `${name}-to`,
 ]
 
-/** Terms and people stand in addresses by the last part of their own. */
-export function slugOfKey(catalogue: Catalogue, key: string): string {
-  return catalogue.terms.get(key)?.slug ?? catalogue.people.get(key)?.slug ?? key
+/** In filters by terms and by people, these stand in addresses by the last part of their own; what is a text stays one. */
+export function slugOfKey(catalogue: Catalogue, field: Id, key: string): string {
+  if (field.startsWith(TERMS)) return catalogue.terms.get(key)?.slug ?? key
+  return fieldKind(catalogue, { of: 'page', field }) === 'person' ? (catalogue.people.get(key)?.slug ?? key) : key
 }
 
 /** Texts and choices are their own; what is found under no key is nobody's. */

@@ -34,7 +34,7 @@ export function writeAsked(
     const said = asked[i]
     if (!said) return
     if ('keys' in said) {
-      written.push([filter.name, said.keys.map((key) => slugOfKey(catalogue, key)).sort()])
+      written.push([filter.name, said.keys.map((key) => slugOfKey(catalogue, filter.field, key)).sort()])
       return
     }
     const end = (value: number): string => (filter.as === 'day' ? dayOfNumber(value) : String(value))

@@ -1,19 +1,10 @@
 import { type Formats, sceneOf } from '../drawing'
-import { type Catalogue, type Entry, type PageType, addDays, entryName, isDay, momentIn } from '../site'
+import { type Catalogue, type Entry, addDays, entryName, isDay, momentIn } from '../site'
+import { startField } from './starts'
 import { toldReading, toldText } from './told'
 import { toldTimes } from './times'
 
 /** Dates that matter as iCalendar (RFC 5545). */
-
-/** The first field of a type with a moment. */
-export const momentField = (type: PageType | undefined): string | null =>
-  type?.fields.find((f) => f.kind === 'moment')?.id ?? null
-
-/** The field that says when an entry takes place: the one that its type tells it from, else its first with a moment. */
-export function startField(type: PageType | undefined): string | null {
-  const told = type?.fields.find((f) => f.id === type.tells?.from?.starts)
-  return told && (told.kind === 'moment' || told.kind === 'date') ? told.id : momentField(type)
-}
 
 /** Texts as values (§3.3.11); what is no character of a line is left out. */
 const text = (value: string): string =>

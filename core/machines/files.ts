@@ -1,9 +1,10 @@
 import type { Formats } from '../drawing'
 import { type Catalogue, type Page, ARCHIVE_KINDS } from '../site'
 import { atomOf } from './atom'
-import { calendarOf, startField } from './calendar'
+import { calendarOf } from './calendar'
 import { manifestOf, searchDescription } from './site-files'
 import { sitemapOf } from './sitemap'
+import { startField } from './starts'
 
 /** Files that stand beside the pages of a site, each at an address of its own. */
 

@@ -1,7 +1,7 @@
 import type { Scene } from '../drawing'
 import { amountOf, goodsOfEntry, minorDigits, minorOf } from '../shop'
 import { type Catalogue, type Entry, type PageType, type ToldAs, entryName, isDay, momentIn, stopsAbove } from '../site'
-import { momentField } from './calendar'
+import { momentField } from './starts'
 import { sharedPicture } from './shared'
 import { isoOf, startOfDay, toldTimes } from './times'
 import { KINDS, pictureOfPage, toldAs, toldReading, toldText } from './told'

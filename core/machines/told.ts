@@ -14,7 +14,7 @@ import {
   readField,
   richText,
 } from '../site'
-import { momentField } from './calendar'
+import { momentField } from './starts'
 
 /** What a page says of itself to programs, and from which fields: as its page type has it, else as its fields suggest. */
 

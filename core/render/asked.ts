@@ -61,6 +61,8 @@ export function askedHead(lists: readonly ListPlan[], scene: Scene): AskedHead |
   const screen = on.screen ?? 1
   const own = new Set(parametersOfPlan(plan))
   own.delete(MARKED)
+  // What is searched for is what the list is of.
+  if (scene.page.kind === 'search') own.add('q')
   const at = (n: number): string => queryOf(only(parametersFor(on, scene, { screen: n }), own))
   const beside = (n: number): string | null => (plan.pages && n >= 1 && n <= screens ? at(n) : null)
   const much = asked.reduce((sum, a) => sum + choices(a), 0) + (plan.words && scene.query ? MOST_INDEXED + 1 : 0)

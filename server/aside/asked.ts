@@ -120,7 +120,8 @@ export async function answerTo(
   work: (job: string, input: unknown) => Promise<unknown>,
 ): Promise<Answer> {
   try {
-    return { call, answer: await work(job, input) }
+    // Between processes, what is undefined is not told at all.
+    return { call, answer: (await work(job, input)) ?? null }
   } catch (error) {
     if (error instanceof ProblemError) return { call, problem: error.problem }
     return { call, error: String((error as Error)?.stack ?? error) }

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { Need } from '../../core/conditions'
-import { DEVICE_HEADERS, DEVICE_HINTS } from './device'
+import { effectsOf } from './effects'
 
 /** What an answer depended on besides its address, the released design and the content. */
 export interface Depends {
@@ -88,14 +88,13 @@ export function policyFor(css: string, scripted: boolean, leadsTo: readonly stri
  * what depends on who is signed in is never shared.
  */
 export function cacheHeaders({ needs }: Depends): Record<string, string> {
-  const device = needs.has('device')
-  const session = needs.has('session') || needs.has('basket')
-  const cookie = session || needs.has('count')
-  const vary = ['accept-encoding', ...(device ? [DEVICE_HEADERS] : []), ...(cookie ? ['cookie'] : [])]
+  const effects = effectsOf(needs)
+  const vary = new Set(['accept-encoding', ...effects.flatMap((effect) => effect.vary || [])])
+  const hints = effects.flatMap((effect) => effect.hints ?? [])
   return {
-    'cache-control': session ? 'private, no-cache' : 'public, max-age=0, must-revalidate',
-    vary: vary.join(', '),
-    ...(device && { 'accept-ch': DEVICE_HINTS }),
+    'cache-control': effects.some((effect) => effect.own) ? 'private, no-cache' : 'public, max-age=0, must-revalidate',
+    vary: [...vary].join(', '),
+    ...(hints.length > 0 && { 'accept-ch': hints.join(', ') }),
   }
 }
 

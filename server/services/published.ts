@@ -36,6 +36,7 @@ import {
 } from './answer'
 import { ANYBODY, type Asking, type Files, NO_SHOP, type Posts, type ShopDesk } from './asked'
 import type { Content, Stale } from './content'
+import { effectsOf } from './effects'
 import { FOUND_NOTHING } from './search'
 import { type Ready, ReadyPages, readyOf } from './ready'
 import { type Outcome, ShownDesign, compile } from './shown-design'
@@ -46,7 +47,7 @@ const counted = (key: string, count: number): string => (count === 0 ? key : `${
 
 /** Under which address an answer may be kept for everybody; null where it may not. */
 function keyOf(page: Page, { path }: AskedAddress, parameters: Parameters, { needs }: Depends): string | null {
-  const shared = !(['device', 'session', 'date', 'basket'] as const).some((need) => needs.has(need))
+  const shared = effectsOf(needs).every((effect) => effect.kept)
   // Addresses that are no page are without number.
   if (!shared || path === null || page.address !== path) return null
   const query = writeParameters(parameters)

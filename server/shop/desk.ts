@@ -234,8 +234,11 @@ export class Desk {
   /** The page with what is wrong so far, for whoever is still typing; nothing is said above it. */
   private async looked(sent: Sent, stored: StoredBasket): Promise<Answer> {
     const lines = looked(stored.basket, this.showing.goods)
-    const { problems } = judgeCheckout(this.showing.askedOf(this.about(sent), lines), stored.basket.said)
-    return this.again(sent, stored, null, problems, 200)
+    const { said } = stored.basket
+    const { problems } = judgeCheckout(this.showing.askedOf(this.about(sent), lines), said)
+    // What nobody has come to yet is not wrong.
+    const typed = Object.fromEntries(Object.entries(problems).filter(([name]) => said[name]))
+    return this.again(sent, stored, null, typed, 200)
   }
 
   private done(does: string, code: string, basket: Basket, before: Basket): Basket {

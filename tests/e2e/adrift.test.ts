@@ -57,7 +57,7 @@ test(
   },
 )
 
-test('a hand that cannot do what it wants is told, and nothing changes', async ({ page }) => {
+test('a hand that cannot do what it wants is told, and nothing changes', { tag: '@alone' }, async ({ page }) => {
   const rows = page.getByRole('treeitem', { level: 1 })
   const before = await rows.count()
   // A row let go in itself.

@@ -79,26 +79,30 @@ test(
   },
 )
 
-test('the sign-in has run out while an entry is written: what was written stays', async ({ page, server, context }) => {
-  await page.goto(`${server.origin}/studio/content/entries/visit`)
-  await page.getByLabel('Title', { exact: true }).fill('Visit us, <b>any</b> day & night')
-  const other = await context.newPage()
-  await other.goto(`${server.origin}/studio`)
-  await other.getByRole('button', { name: /^Ada/ }).click()
-  await other.getByRole('menuitem', { name: 'Sign out', exact: true }).click()
-  await expect(other.locator('form').getByRole('button', { name: 'Sign in' })).toBeVisible()
-  await page.getByRole('button', { name: 'Store', exact: true }).click()
-  await expect(page.getByRole('alert')).toContainText('Sign in')
-  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Visit us, <b>any</b> day & night')
-  await other.getByLabel('Mail address').fill('ada@quillmere.example.org')
-  await other.getByLabel('Password').fill('wind-me-on-sunday')
-  await other.locator('form').getByRole('button', { name: 'Sign in' }).click()
-  await expect(other.getByRole('navigation', { name: 'Studio' })).toBeVisible()
-  await page.getByRole('button', { name: 'Store', exact: true }).click()
-  await expect(page.getByText('Stored.', { exact: true })).toBeVisible()
-  await page.goto(`${server.origin}/visit`)
-  await expect(page.getByRole('heading', { name: 'Visit us, <b>any</b> day & night' })).toBeVisible()
-})
+test(
+  'the sign-in has run out while an entry is written: what was written stays',
+  { tag: '@alone' },
+  async ({ page, server, context }) => {
+    await page.goto(`${server.origin}/studio/content/entries/visit`)
+    await page.getByLabel('Title', { exact: true }).fill('Visit us, <b>any</b> day & night')
+    const other = await context.newPage()
+    await other.goto(`${server.origin}/studio`)
+    await other.getByRole('button', { name: /^Ada/ }).click()
+    await other.getByRole('menuitem', { name: 'Sign out', exact: true }).click()
+    await expect(other.locator('form').getByRole('button', { name: 'Sign in' })).toBeVisible()
+    await page.getByRole('button', { name: 'Store', exact: true }).click()
+    await expect(page.getByRole('alert')).toContainText('Sign in')
+    await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Visit us, <b>any</b> day & night')
+    await other.getByLabel('Mail address').fill('ada@quillmere.example.org')
+    await other.getByLabel('Password').fill('wind-me-on-sunday')
+    await other.locator('form').getByRole('button', { name: 'Sign in' }).click()
+    await expect(other.getByRole('navigation', { name: 'Studio' })).toBeVisible()
+    await page.getByRole('button', { name: 'Store', exact: true }).click()
+    await expect(page.getByText('Stored.', { exact: true })).toBeVisible()
+    await page.goto(`${server.origin}/visit`)
+    await expect(page.getByRole('heading', { name: 'Visit us, <b>any</b> day & night' })).toBeVisible()
+  },
+)
 
 test(
   'work on the bench outlives a closed window, a very long name and a browser with nothing stored',
@@ -124,38 +128,38 @@ test(
   },
 )
 
-test('a frame being edited is open again after a reload and after a closed window, and only in one', async ({
-  page,
-  context,
-  server,
-}) => {
-  const kept = (where: Page) => where.getByText('The frame that was being edited is open again, as it was left.')
-  await page.goto(`${server.origin}/studio?frame=tickets`)
-  await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('use:slim-footer')
-  // What was only looked at gives way to what is asked for next.
-  await page.goto(`${server.origin}/studio?frame=talks`)
-  await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('pass')
-  await page.getByLabel('Footer', { exact: true }).selectOption('use:slim-footer')
-  await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
-  await page.reload()
-  await expect(kept(page)).toBeVisible()
-  await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('use:slim-footer')
-  await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
+test(
+  'a frame being edited is open again after a reload and after a closed window, and only in one',
+  { tag: '@alone' },
+  async ({ page, context, server }) => {
+    const kept = (where: Page) => where.getByText('The frame that was being edited is open again, as it was left.')
+    await page.goto(`${server.origin}/studio?frame=tickets`)
+    await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('use:slim-footer')
+    // What was only looked at gives way to what is asked for next.
+    await page.goto(`${server.origin}/studio?frame=talks`)
+    await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('pass')
+    await page.getByLabel('Footer', { exact: true }).selectOption('use:slim-footer')
+    await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
+    await page.reload()
+    await expect(kept(page)).toBeVisible()
+    await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('use:slim-footer')
+    await expect(page.getByText('This edit changes 12 pages')).toBeVisible()
 
-  const other = await context.newPage()
-  await other.goto(`${server.origin}/studio`)
-  await expect(other.getByRole('heading', { name: '127 pages' })).toBeVisible()
-  await expect(kept(other)).toHaveCount(0)
-  await expect(other.getByRole('button', { name: 'Add frame' })).toBeEnabled()
-  await page.close()
-  await other.reload()
-  await expect(kept(other)).toBeVisible()
-  await expect(other.getByText('This edit changes 12 pages')).toBeVisible()
-  await keep(other)
-  await other.reload()
-  await expect(other.getByRole('button', { name: 'Add frame' })).toBeEnabled()
-  await expect(kept(other)).toHaveCount(0)
-})
+    const other = await context.newPage()
+    await other.goto(`${server.origin}/studio`)
+    await expect(other.getByRole('heading', { name: '127 pages' })).toBeVisible()
+    await expect(kept(other)).toHaveCount(0)
+    await expect(other.getByRole('button', { name: 'Add frame' })).toBeEnabled()
+    await page.close()
+    await other.reload()
+    await expect(kept(other)).toBeVisible()
+    await expect(other.getByText('This edit changes 12 pages')).toBeVisible()
+    await keep(other)
+    await other.reload()
+    await expect(other.getByRole('button', { name: 'Add frame' })).toBeEnabled()
+    await expect(kept(other)).toHaveCount(0)
+  },
+)
 
 test('what was written in an entry waits there until it is stored', async ({ page, server }) => {
   const title = page.getByLabel('Title', { exact: true })

@@ -139,7 +139,7 @@ test(
   },
 )
 
-test('the bench shows what the visitor will see', async ({ page, browser, server }) => {
+test('the bench shows what the visitor will see', { tag: '@alone' }, async ({ page, browser, server }) => {
   const onBench = await benchPage(page)
     .locator('main')
     .evaluate((main) =>

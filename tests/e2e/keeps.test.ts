@@ -116,28 +116,32 @@ test(
   },
 )
 
-test('edits left unsent belong to whoever made them, and wait for them', async ({ page, server, context }) => {
-  await bench(page, server.origin)
-  await page.route('**/edits', (route) => route.abort())
-  await heading(page).click()
-  await page.keyboard.press('d')
-  await expect(page.locator('footer').getByText('Waiting for the server', { exact: false })).toBeVisible()
-  await page.close()
-  const as = async (who: string) => {
-    await context.clearCookies()
-    const other = await context.newPage()
-    await signIn(other, server, who)
-    await bench(other, server.origin)
-    return other
-  }
-  const orla = await as('orla')
-  await expect(heading(orla)).toHaveCount(1)
-  await saved(orla)
-  await orla.close()
-  const ada = await as('ada')
-  await expect(heading(ada)).toHaveCount(2)
-  await saved(ada)
-})
+test(
+  'edits left unsent belong to whoever made them, and wait for them',
+  { tag: '@alone' },
+  async ({ page, server, context }) => {
+    await bench(page, server.origin)
+    await page.route('**/edits', (route) => route.abort())
+    await heading(page).click()
+    await page.keyboard.press('d')
+    await expect(page.locator('footer').getByText('Waiting for the server', { exact: false })).toBeVisible()
+    await page.close()
+    const as = async (who: string) => {
+      await context.clearCookies()
+      const other = await context.newPage()
+      await signIn(other, server, who)
+      await bench(other, server.origin)
+      return other
+    }
+    const orla = await as('orla')
+    await expect(heading(orla)).toHaveCount(1)
+    await saved(orla)
+    await orla.close()
+    const ada = await as('ada')
+    await expect(heading(ada)).toHaveCount(2)
+    await saved(ada)
+  },
+)
 
 test(
   'a say comes back in one press after it was taken off or left empty, and Undo works on the Map',
@@ -191,26 +195,30 @@ test('Home is changed while a frame is edited: strips and impact stay with their
   for (const title of titles) expect(known).toContain(title)
 })
 
-test('a release is brought back, all of it or one thing, and every layout can be undone', async ({ page, server }) => {
-  await bench(page, server.origin, 'talk-page')
-  await page.getByRole('treeitem', { name: /^Button: Buy a ticket/ }).click()
-  await page.keyboard.press('x')
-  await saved(page)
-  await release(page)
-  await page.getByRole('link', { name: 'Releases' }).click()
-  await page.getByRole('button', { name: 'Bring back release 1' }).click()
-  await page.getByRole('button', { name: 'Bring back Talk page' }).click()
-  await expect(page.getByText('1 thing in the draft is as in release 1 again.', { exact: false })).toBeVisible()
-  await bench(page, server.origin, 'talk-page')
-  await expect(page.getByRole('treeitem', { name: /^Button: Buy a ticket/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByRole('treeitem', { name: /^Button: Buy a ticket/ })).toHaveCount(0)
-  await saved(page)
-  await page.getByRole('link', { name: 'Releases' }).click()
-  await page.getByRole('button', { name: 'Bring back release 1' }).click()
-  await page.getByRole('button', { name: 'Bring back all of release 1' }).click()
-  await expect(page.getByText('1 change waiting')).toBeVisible()
-})
+test(
+  'a release is brought back, all of it or one thing, and every layout can be undone',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await bench(page, server.origin, 'talk-page')
+    await page.getByRole('treeitem', { name: /^Button: Buy a ticket/ }).click()
+    await page.keyboard.press('x')
+    await saved(page)
+    await release(page)
+    await page.getByRole('link', { name: 'Releases' }).click()
+    await page.getByRole('button', { name: 'Bring back release 1' }).click()
+    await page.getByRole('button', { name: 'Bring back Talk page' }).click()
+    await expect(page.getByText('1 thing in the draft is as in release 1 again.', { exact: false })).toBeVisible()
+    await bench(page, server.origin, 'talk-page')
+    await expect(page.getByRole('treeitem', { name: /^Button: Buy a ticket/ })).toBeVisible()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByRole('treeitem', { name: /^Button: Buy a ticket/ })).toHaveCount(0)
+    await saved(page)
+    await page.getByRole('link', { name: 'Releases' }).click()
+    await page.getByRole('button', { name: 'Bring back release 1' }).click()
+    await page.getByRole('button', { name: 'Bring back all of release 1' }).click()
+    await expect(page.getByText('1 change waiting')).toBeVisible()
+  },
+)
 
 test('the wheel scrolls the shelf over its miniatures, and changes no number it passes over', async ({
   page,

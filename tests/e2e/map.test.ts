@@ -236,30 +236,34 @@ test('home is a chosen entry or an archive, set in one place', async ({ page, br
   await expect(guest.getByRole('heading', { name: 'Four hundred clocks, and no two agree' })).toBeVisible()
 })
 
-test('the same frame kept in two windows: nothing is lost, and both are shown', async ({ page, context, server }) => {
-  const other = await context.newPage()
-  await other.goto(`${server.origin}/studio`)
-  await settled(other)
-  await openFrame(page, /^Talks/)
-  await page.getByLabel('Footer', { exact: true }).selectOption('use:slim-footer')
-  await openFrame(other, /^Talks/)
-  await other.getByLabel('Header', { exact: true }).selectOption('use:tower-header')
-  await keep(other)
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(page.getByText('Another window has kept this frame meanwhile', { exact: false })).toBeVisible()
-  await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('use:slim-footer')
-  await page.getByRole('button', { name: 'Take theirs' }).click()
-  await expect(page.getByLabel('Header', { exact: true })).toHaveValue('use:tower-header')
-  await page.getByLabel('Footer', { exact: true }).selectOption('use:slim-footer')
-  await keep(page)
-  const { frames } = (await (await page.request.get(`${server.origin}/api/design`)).json()) as {
-    frames: { frame: { id: string; regions: Record<string, unknown> } }[]
-  }
-  expect(frames.find((f) => f.frame.id === 'talks')!.frame.regions).toMatchObject({
-    header: { layout: 'tower-header' },
-    footer: { layout: 'slim-footer' },
-  })
-})
+test(
+  'the same frame kept in two windows: nothing is lost, and both are shown',
+  { tag: '@alone' },
+  async ({ page, context, server }) => {
+    const other = await context.newPage()
+    await other.goto(`${server.origin}/studio`)
+    await settled(other)
+    await openFrame(page, /^Talks/)
+    await page.getByLabel('Footer', { exact: true }).selectOption('use:slim-footer')
+    await openFrame(other, /^Talks/)
+    await other.getByLabel('Header', { exact: true }).selectOption('use:tower-header')
+    await keep(other)
+    await page.getByRole('button', { name: 'Keep' }).click()
+    await expect(page.getByText('Another window has kept this frame meanwhile', { exact: false })).toBeVisible()
+    await expect(page.getByLabel('Footer', { exact: true })).toHaveValue('use:slim-footer')
+    await page.getByRole('button', { name: 'Take theirs' }).click()
+    await expect(page.getByLabel('Header', { exact: true })).toHaveValue('use:tower-header')
+    await page.getByLabel('Footer', { exact: true }).selectOption('use:slim-footer')
+    await keep(page)
+    const { frames } = (await (await page.request.get(`${server.origin}/api/design`)).json()) as {
+      frames: { frame: { id: string; regions: Record<string, unknown> } }[]
+    }
+    expect(frames.find((f) => f.frame.id === 'talks')!.frame.regions).toMatchObject({
+      header: { layout: 'tower-header' },
+      footer: { layout: 'slim-footer' },
+    })
+  },
+)
 
 test(
   'checks stand on their screen and beside what they concern, with what to do',
@@ -414,7 +418,7 @@ test('the Map works by keyboard alone', async ({ page }) => {
   await expect(impact(page)).toBeHidden()
 })
 
-test('on a narrow window the ladder, the Map and Why are all reached, and no screen runs out of it', async ({
+test('on a narrow window the ladder, the Map and Why are all reached, and no screen runs out of it', { tag: '@alone' }, async ({
   page,
   server,
 }) => {

@@ -106,7 +106,7 @@ test(
   },
 )
 
-test('two hands in one piece: each hears of the other, and takes back its own; removed under a hand, it says so', async ({
+test('two hands in one piece: each hears of the other, and takes back its own; removed under a hand, it says so', { tag: '@alone' }, async ({
   page,
   server,
   browser,

@@ -161,7 +161,7 @@ test('a row has a background picture from a field, sides are joined only on purp
   await saved(page)
 })
 
-test('a layout gives looks to all its headings; what is copied is pasted into another layout', async ({
+test('a layout gives looks to all its headings; what is copied is pasted into another layout', { tag: '@alone' }, async ({
   page,
   server,
 }) => {

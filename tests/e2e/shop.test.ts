@@ -53,7 +53,7 @@ for (const javaScriptEnabled of [true, false])
     },
   )
 
-test('an order is read, sent, given back, and is on the sheet of its day', async ({ browser, page, server }) => {
+test('an order is read, sent, given back, and is on the sheet of its day', { tag: '@alone' }, async ({ browser, page, server }) => {
   const visitor = await browser.newPage()
   await visitor.goto(`${server.origin}/talks/what-the-tower-hears`)
   await visitor.getByRole('button', { name: 'Book a place' }).click()

@@ -34,11 +34,16 @@ function show(part: string, shown: boolean) {
     <h3 class="mb-1.5 font-semibold">Looks of</h3>
     <ul class="space-y-px" aria-label="Whose looks stand below">
       <li
-        v-for="[part, { label, hides }] in [['', { label: spec?.name ?? '', hides: false }], ...parts] as const"
+        v-for="[part, { label, hides, plain }] in [
+          ['', { label: spec?.name ?? '', hides: false, plain: false }],
+          ...parts,
+        ] as const"
         :key="part"
         class="flex items-center"
       >
+        <span v-if="plain" class="min-w-0 flex-1 truncate px-2 py-1 text-soft">{{ label }}</span>
         <button
+          v-else
           type="button"
           class="min-w-0 flex-1 truncate px-2 py-1 text-start"
           :class="inHand.part === part ? 'cornered bg-wash' : 'hover:bg-board'"

@@ -26,12 +26,13 @@ export const favourite: ElementSpec = {
     compile.script('favourites')
     const say = (name: string) => prop(element, favourite, name)
     const open = `<button type="button" hidden${compile.attributes(element, 'btn', 'favourite', compile.look(say('look')))}`
-    const icon = compile.shows(element, 'icon')
+    const icon = compile.shows(element, 'icon') ? `<span${compile.part(element, 'icon')}>` : ''
     return (scene) => {
       if (scene.subject.kind !== 'entry') return ''
       const said = (name: 'mark' | 'marked') =>
         plainText(say(name), scene) || String(favourite.props[name]!.default as string)
-      const sign = icon ? iconSvg(plainText(say('icon'), scene).trim().toLowerCase()) : ''
+      const svg = icon && iconSvg(plainText(say('icon'), scene).trim().toLowerCase())
+      const sign = svg && `${icon}${svg}</span>`
       const words = attribute('data-mark', said('mark')) + attribute('data-marked', said('marked'))
       const which = attribute('data-favourite', scene.subject.entry.id)
       return `${open}${which}${words} aria-pressed="false">${sign}<span data-label>${escapeHtml(said('mark'))}</span></button>`

@@ -1,5 +1,5 @@
-import { ICON_CSS, both, hrefChunk, iconChunk, join, textChunk } from '../../drawing'
-import { ICON } from '../icon'
+import { ICON_CSS, both, hrefChunk, join, textChunk } from '../../drawing'
+import { ICON, iconPart } from '../icon'
 import { type ElementSpec, prop } from '../spec'
 
 export const favouritesLink: ElementSpec = {
@@ -23,7 +23,7 @@ export const favouritesLink: ElementSpec = {
     const say = (name: string) => prop(element, favouritesLink, name)
     compile.script('favourites')
     const open = `<p${compile.attributes(element)}><a class="of-favourites"`
-    const icon = compile.shows(element, 'icon') ? iconChunk(say('icon')) : ''
+    const icon = iconPart(element, compile, say('icon'))
     const count = compile.shows(element, 'count')
       ? `<span${compile.part(element, 'count')} data-favourites-count hidden></span>`
       : ''

@@ -4,7 +4,7 @@ import { type Id, type Page, fieldKind, fieldLabel } from '../../site'
 import type { LayoutElement, Value } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { type ElementSpec, prop } from '../spec'
-import { type OnPage, addressFor, askedList } from './listed'
+import { type OnPage, addressFor, askedList, besidesList } from './listed'
 
 /** So many choices stand in sight; others open. */
 const IN_SIGHT = 10
@@ -91,7 +91,7 @@ class DrawnForm {
     const { name } = facet.filter
     const one = (c: Named): string => {
       const count = this.counts ? ` <span${this.count}>${scene.formats.number(c.count, {})}</span>` : ''
-      const value = escapeHtml(slugOfKey(scene.catalogue, c.key))
+      const value = escapeHtml(slugOfKey(scene.catalogue, facet.filter.field, c.key))
       const checked = c.chosen ? ' checked' : ''
       return `<li><label><input type="checkbox" name="${name}" value="${value}"${checked}> ${escapeHtml(c.name)}${count}</label></li>`
     }
@@ -202,11 +202,12 @@ const NOTHING = (on: OnPage) => ({ asked: on.asked.map(() => null), words: '' })
 
 /** What else the address says goes along. */
 function hidden(on: OnPage, scene: Scene): string {
-  const kept = Object.entries(scene.request.parameters).filter(
-    ([name]) => name === 'q' && (scene.page.kind === 'search' || !on.plan.words),
-  )
-  return kept
-    .flatMap(([name, values]) => values.map((v) => `<input type="hidden" name="${name}" value="${escapeHtml(v)}">`))
+  const { q, ...others } = besidesList(scene.request.parameters, on)
+  const words = scene.page.kind === 'search' ? scene.request.parameters.q : q
+  return Object.entries({ ...others, ...(words && { q: words }) })
+    .flatMap(([name, values]) =>
+      values.map((v) => `<input type="hidden" name="${escapeHtml(name)}" value="${escapeHtml(v)}">`),
+    )
     .join('')
 }
 

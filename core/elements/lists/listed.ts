@@ -165,7 +165,7 @@ export function askedList(scene: Scene, page = scene.page): { on: OnPage; scene:
 }
 
 /** What an address says besides what asks a list, in one order. */
-function otherwise(given: Parameters, { plan, filters }: OnPage): Parameters {
+export function besidesList(given: Parameters, { plan, filters }: OnPage): Parameters {
   const own = new Set([PAGE, SORT, ...filters.flatMap(({ name }) => parametersNamed(name))])
   if (plan.words) own.add('q')
   return Object.fromEntries(
@@ -190,7 +190,7 @@ export function parametersFor(on: OnPage, scene: Scene, wish: Wish): Parameters 
   const way = wish.way ?? on.way
   const screen = wish.screen ?? 1
   return {
-    ...otherwise(scene.request.parameters, on),
+    ...besidesList(scene.request.parameters, on),
     ...(words && { q: [words] }),
     ...writeAsked(scene.catalogue, filters, wish.asked ?? on.asked),
     ...(way > 0 && { [SORT]: [plan.ways[way - 1]!.name] }),

@@ -59,8 +59,8 @@ const addressSpec = (use: AddressUse, name: string, about: string, heading: stri
   },
   parts: {
     ...GROUP_PARTS,
-    organisation: { label: 'Organisation', words: 'organisation' },
-    line2: { label: 'More of the address', words: 'line2' },
+    organisation: { label: 'Organisation', words: 'organisation', plain: true },
+    line2: { label: 'More of the address', words: 'line2', plain: true },
     button: { label: 'Button for another country', hides: false, words: 'change', states: ['hover', 'focus'] },
   },
   css: [

@@ -34,7 +34,7 @@ export const alsoLike: ElementSpec = {
   },
   parts: {
     heading: { label: 'Heading', words: 'heading' },
-    picture: { label: 'Picture' },
+    picture: { label: 'Picture', plain: true },
     title: { label: 'Title', hides: false },
     price: { label: 'Price' },
   },

@@ -31,7 +31,7 @@ export const basketLines: ElementSpec = {
     ...Object.fromEntries(Object.values(CHANGES).map(([name, label, words]) => [name, text(label, words, 200)])),
   },
   parts: {
-    picture: { label: 'Picture' },
+    picture: { label: 'Picture', plain: true },
     title: { label: 'Title', hides: false },
     label: { label: 'Sort' },
     each: { label: 'Price of one' },

@@ -1,5 +1,5 @@
-import { ICON_CSS, escapeHtml, fill, iconChunk } from '../../drawing'
-import { ICON } from '../icon'
+import { ICON_CSS, escapeHtml, fill } from '../../drawing'
+import { ICON, iconPart } from '../icon'
 import { type ElementSpec, prop, text } from '../spec'
 import { saying } from './bits'
 
@@ -25,7 +25,7 @@ export const basketLink: ElementSpec = {
     compile.depends('count')
     const say = saying(element, basketLink)
     const open = `<p${compile.attributes(element)}><a class="of-basket"`
-    const icon = compile.shows(element, 'icon') ? iconChunk(prop(element, basketLink, 'icon')) : ''
+    const icon = iconPart(element, compile, prop(element, basketLink, 'icon'))
     const label = compile.shows(element, 'label') ? compile.part(element, 'label') : ' class="of-sr"'
     const count = compile.part(element, 'count', 'basket-count')
     const counts = compile.shows(element, 'count')

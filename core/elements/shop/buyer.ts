@@ -27,7 +27,7 @@ export const buyer: ElementSpec = {
     phone: text('Asks for the telephone', 'Telephone (optional)', 80),
     needsPhone: { kind: 'yes-no', label: 'The telephone must be said', default: false },
   },
-  parts: { ...GROUP_PARTS, phone: { label: 'Telephone', words: 'phone' } },
+  parts: { ...GROUP_PARTS, phone: { label: 'Telephone', words: 'phone', plain: true } },
   css: GROUP_CSS,
   summary: () => '',
   draw(element, compile) {

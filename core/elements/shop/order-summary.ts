@@ -53,8 +53,8 @@ export const SUM_WORDS = {
 }
 
 export const SUM_PARTS = {
-  goods: { label: 'What goods come to', words: 'goods' },
-  taxes: { label: 'Taxes' },
+  goods: { label: 'What goods come to', words: 'goods', plain: true },
+  taxes: { label: 'Taxes', plain: true },
   row: { label: 'Line', hides: false },
   total: { label: 'Total', hides: false, words: 'total' },
 }

@@ -35,7 +35,7 @@ export const account: ElementSpec = {
   parts: {
     greeting: { label: 'Greeting', words: 'greeting' },
     out: { label: 'Button to sign out', words: 'out', states: ['hover', 'focus'] },
-    password: { label: 'Another password' },
+    password: { label: 'Another password', plain: true },
     heading: { label: 'Above the new password', words: 'heading' },
     label: { label: 'Label of a field', hides: false },
     field: { label: 'Field', hides: false, states: ['hover', 'focus'] },

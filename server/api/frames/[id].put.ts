@@ -1,5 +1,5 @@
-import { refuseTests } from '../../../core/frames'
-import { ProblemError, fail } from '../../../core/problems'
+import { checkFrame, refuseTests } from '../../../core/frames'
+import { ProblemError, fail, failFirst } from '../../../core/problems'
 import type { FrameInput } from '../../../shared/api/types'
 import { answerFrame } from '../../utils/frames'
 import { parameter, readInput, studioHandler } from '../../utils/studio'
@@ -7,6 +7,7 @@ import { parameter, readInput, studioHandler } from '../../utils/studio'
 export default studioHandler('designer', async ({ event, site, user }) => {
   const { frame, revision } = await readInput<FrameInput>(event, 'frame')
   if (frame.id !== parameter(event, 'id')) fail('other-id', { id: frame.id })
+  failFirst(checkFrame(frame))
   const unsuited = refuseTests(frame, site.content.catalogue)
   if (unsuited) throw new ProblemError(unsuited)
   return answerFrame(event, await site.draft.putFrame(frame, revision, user.name), revision)

@@ -75,7 +75,7 @@ test('any edits, written into the page one after the other, give the page drawn 
     }),
     { numRuns: runs(300) },
   )
-  expect(patched).toBeGreaterThan(500)
+  expect(patched).toBeGreaterThan(100)
 })
 
 describe('one edit', () => {

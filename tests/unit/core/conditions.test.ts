@@ -106,6 +106,8 @@ test('conditions end a sentence', () => {
     [SIGNED_IN, 'when signed in'],
     [TITLED, 'when Title contains refractor'],
     [{ ...TITLED, field: 'made', op: 'is-not-empty', value: null }, 'when <made> is not empty'],
+    // A value is called what it is called where it was chosen.
+    [{ kind: 'field', field: 'sort', op: 'is', value: 'lens' }, 'when <sort> is a Lens'],
     [{ kind: 'field', field: 'bought', op: 'in-next', value: 30 }, 'when <bought> is in the next 30 days'],
     [{ kind: 'field', field: 'bought', op: 'in-last', value: 1 }, 'when <bought> is in the last day'],
     [{ kind: 'field', field: 'bought', op: 'in-last', value: 0 }, 'when <bought> is today'],
@@ -119,6 +121,12 @@ test('conditions end a sentence', () => {
   ]
   for (const [condition, words] of said) {
     expect(refuse(conditionShape, condition)).toBeNull()
-    expect(conditionWords(condition, { field: (id) => `<${id}>`, term: (id) => `(${id})` })).toBe(words)
+    expect(
+      conditionWords(condition, {
+        field: (id) => `<${id}>`,
+        term: (id) => `(${id})`,
+        choice: (_, value) => (value === 'lens' ? 'a Lens' : String(value)),
+      }),
+    ).toBe(words)
   }
 })

@@ -253,7 +253,7 @@ test('a proof of another form, of long ago, of another page or of nobody is refu
     '',
     'zz.zz',
     forms.proof(page, 'ask', hour - 12),
-    forms.proof(page, 'ask', hour + 1),
+    forms.proof(page, 'ask', hour + 12),
     forms.proof(page, 'other', hour),
     forms.proof(content.catalogue.page('entry:visit')!, 'ask', hour),
     other.proof(page, 'ask', hour),

@@ -24,6 +24,15 @@ const PAGES = [
   'home',
 ]
 
+/** What is asked for only where an element stands in another one, or is told what nobody tells it here. */
+const ELSEWHERE: ReadonlySet<string> = new Set([
+  'picture-set button',
+  'menu button',
+  'menu panel',
+  'entry-list sums',
+  ...['label', 'optional', 'help', 'field', 'option', 'problem'].map((part) => `question ${part}`),
+])
+
 /** Elements as the museum uses them, and as they are when they are new. */
 const used = (type: string): LayoutElement[] => {
   const found: LayoutElement[] = []
@@ -39,19 +48,25 @@ const used = (type: string): LayoutElement[] => {
 test.each(ELEMENTS.filter((e) => e.parts).map((e) => [e.type, e] as const))(
   '%s: looks of every part are known before it is drawn',
   (type, spec) => {
+    const drawn = new Set<string>()
     for (const element of used(type)) {
       const looks = Object.fromEntries(
         Object.keys(spec.parts!).map((part, i) => [part, { colour: { wide: `#1234${String(10 + i)}` } }]),
       )
-      const made = { ...element, looks, props: element.props as Record<string, Value> }
+      const made = { ...element, looks, hides: [], props: element.props as Record<string, Value> }
       const tree = treeToDraw(layout('x', spec.regions?.[0] ?? 'body', row(column(12, made))))
       const program = compileNode(tree, {}, made)
       const before = [...program.rules.keys()]
+      // What nobody asks for is accepted in the studio and drawn nowhere.
+      const written = JSON.stringify([...program.rules.values()])
+      for (const part of Object.keys(spec.parts!)) if (written.includes(looks[part]!.colour.wide)) drawn.add(part)
       for (const key of PAGES) {
         const scene = sceneOf(catalogue, new Formats(site.settings), catalogue.page(key)!, { cards, menus })
         fill([program.chunk], scene)
       }
       expect([...program.rules.keys()]).toEqual(before)
     }
+    const lost = Object.entries(spec.parts!).filter(([part, { plain }]) => !plain && !drawn.has(part))
+    expect(lost.map(([part]) => `${type} ${part}`).filter((at) => !ELSEWHERE.has(at))).toEqual([])
   },
 )

@@ -1,7 +1,7 @@
 import { whyRelated } from '#core/elements'
 import { PLAIN_HOUSE } from '#core/styles'
 import { checkDesign, usesOf } from '#core/checks'
-import { type Entry, type Page, Catalogue } from '#core/site'
+import { type Entry, type Page, type Site, Catalogue } from '#core/site'
 import { Formats, sceneOf } from '#core/drawing'
 import { CompiledDesign, isBeyond, wellAsked } from '#core/render'
 import { rulesOf, resolveInTurn } from '#core/frames'
@@ -27,10 +27,19 @@ interface Asked {
   page?: string
   entries?: Entry[]
   cards?: Layout[]
+  site?: Partial<Site>
 }
 
-function drawn({ list = {}, form = null, parameters = {}, page = 'archive:tool', entries = TOOLS, cards = [] }: Asked) {
-  const catalogue = new Catalogue(smallSite(entries))
+function drawn({
+  list = {},
+  form = null,
+  parameters = {},
+  page = 'archive:tool',
+  entries = TOOLS,
+  cards = [],
+  site = {},
+}: Asked) {
+  const catalogue = new Catalogue(smallSite(entries, site))
   const elements = [
     ...(form ? [element('filter-form', form)] : []),
     element('entry-list', { source: 'page', ...list }, 'l'),
@@ -217,6 +226,23 @@ describe('what a list is asked for', () => {
     expect(robots({ kind: ['lens', 'mirror'] })).toBe(true)
     expect(robots({ kind: ['lens'], works: ['yes'] })).toBe(true)
     expect(robots({ sort: ['-width'] })).toBe(true)
+  })
+
+  test('what the address says besides goes along with the form, and not twice what the form says itself', () => {
+    const { main } = asked({ kiosk: ['1'], kind: ['lens'], q: ['brass'], page: ['2'], sort: ['-width'] })
+    const hiddenIn = [...main.matchAll(/<input type="hidden" name="([^"]+)" value="([^"]*)"/g)].map((m) => [m[1], m[2]])
+    expect(hiddenIn).toEqual([['kiosk', '1']])
+  })
+
+  test('a text that is called as a term is by its id stays a text in addresses', () => {
+    const site = { terms: smallSite().terms.map((t) => ({ ...t, slug: `slug-of-${t.slug}` })) }
+    const entries = [tool('ash', { maker: 'east-low' }), tool('birch', { maker: 'Lund' })]
+    const makers = { filters: items({ field: 'maker' }) }
+    const { main } = drawn({ list: makers, form: {}, entries, site })
+    const [, value] = /name="maker" value="([^"]*east[^"]*)"/.exec(main)!
+    expect(titles(drawn({ list: makers, form: {}, entries, site, parameters: { maker: [value!] } }).main)).toEqual([
+      'ash',
+    ])
   })
 
   test('a form may stand on any page and lead to the list of another; where there is none it is nothing', () => {
