@@ -1,6 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto'
-import { createWriteStream } from 'node:fs'
-import { mkdir, readFile, readdir, rename, rm, stat } from 'node:fs/promises'
+import { mkdir, open, readFile, readdir, rename, rm, stat } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
@@ -62,11 +61,16 @@ export class FileStore {
         yield chunk
       }
     }
+    // It is there before anything comes, so that it can be taken away whatever happens and however soon.
+    const file = await open(path, 'wx', 0o600).catch((error: unknown) => {
+      throw filesError(error)
+    })
     try {
-      await pipeline(from, counting, createWriteStream(path, { flags: 'wx', mode: 0o600 }))
+      await pipeline(from, counting, file.createWriteStream())
       if (expected !== undefined && size !== expected) fail('file-cut')
       return { path, hash: hash.digest('hex'), size }
     } catch (error) {
+      await file.close()
       await this.drop(path)
       throw filesError(error)
     }
