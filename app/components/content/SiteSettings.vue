@@ -78,8 +78,9 @@ const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
         <AskPicture class="mt-1 font-normal" :value="settings.logo" label="Logo" @set="set('logo', $event)" />
       </div>
       <div class="font-medium">
-        Icon in browsers; the logo where there is none
+        Icon in browsers
         <AskPicture class="mt-1 font-normal" :value="settings.icon ?? null" label="Icon" @set="set('icon', $event)" />
+        <p class="mt-0.5 text-xs font-normal text-soft">Without one, browsers show the logo.</p>
       </div>
       <div class="font-medium">
         Stands in where a picture is missing
