@@ -418,37 +418,38 @@ test('the Map works by keyboard alone', async ({ page }) => {
   await expect(impact(page)).toBeHidden()
 })
 
-test('on a narrow window the ladder, the Map and Why are all reached, and no screen runs out of it', { tag: '@alone' }, async ({
-  page,
-  server,
-}) => {
-  await page.setViewportSize({ width: 640, height: 800 })
-  await openFrame(page, /^Talks/)
-  const box = (await ladder(page).boundingBox())!
-  expect(box.height).toBeGreaterThan(240)
-  await page.getByLabel('Header', { exact: true }).selectOption('use:tower-header')
-  await impact(page).scrollIntoViewIfNeeded()
-  await expect(impact(page).getByText('This edit changes 12 pages')).toBeInViewport()
-  await page.getByRole('button', { name: 'Drop' }).click()
-  await row(page, 'Talks').click()
-  await why(page).getByRole('heading', { name: 'Footer' }).scrollIntoViewIfNeeded()
-  await expect(why(page).getByRole('heading', { name: 'Footer' })).toBeInViewport()
-  for (const width of [640, 400]) {
-    await page.setViewportSize({ width, height: 800 })
-    for (const path of [
-      '',
-      '/layouts',
-      '/layouts/exhibit-page',
-      '/entries',
-      '/entries/visit',
-      '/checks',
-      '/releases',
-    ]) {
-      await page.goto(`${server.origin}/studio${path}`)
-      await settled(page)
-      await expect(page.locator('main')).toBeVisible()
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
-      expect([path, over]).toEqual([path, 0])
+test(
+  'on a narrow window the ladder, the Map and Why are all reached, and no screen runs out of it',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await page.setViewportSize({ width: 640, height: 800 })
+    await openFrame(page, /^Talks/)
+    const box = (await ladder(page).boundingBox())!
+    expect(box.height).toBeGreaterThan(240)
+    await page.getByLabel('Header', { exact: true }).selectOption('use:tower-header')
+    await impact(page).scrollIntoViewIfNeeded()
+    await expect(impact(page).getByText('This edit changes 12 pages')).toBeInViewport()
+    await page.getByRole('button', { name: 'Drop' }).click()
+    await row(page, 'Talks').click()
+    await why(page).getByRole('heading', { name: 'Footer' }).scrollIntoViewIfNeeded()
+    await expect(why(page).getByRole('heading', { name: 'Footer' })).toBeInViewport()
+    for (const width of [640, 400]) {
+      await page.setViewportSize({ width, height: 800 })
+      for (const path of [
+        '',
+        '/layouts',
+        '/layouts/exhibit-page',
+        '/entries',
+        '/entries/visit',
+        '/checks',
+        '/releases',
+      ]) {
+        await page.goto(`${server.origin}/studio${path}`)
+        await settled(page)
+        await expect(page.locator('main')).toBeVisible()
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+        expect([path, over]).toEqual([path, 0])
+      }
     }
-  }
-})
+  },
+)

@@ -106,50 +106,50 @@ test(
   },
 )
 
-test('two hands in one piece: each hears of the other, and takes back its own; removed under a hand, it says so', { tag: '@alone' }, async ({
-  page,
-  server,
-  browser,
-}) => {
-  const other = await (await browser.newContext({ storageState: await page.context().storageState() })).newPage()
-  const headings = { mine: 'Come and listen', theirs: 'Plan a visit' }
-  const enter = async (window: Page, layout: string, name: string) => {
-    await open(window, server.origin, layout)
-    const heading = body(window).getByRole('heading', { name })
-    await heading.click()
-    await expect(window.getByTestId('piece')).toBeVisible()
-    await heading.click()
-    await inPiece(window).getByRole('button', { name: 'in the piece' }).click()
-    await expect(inPiece(window)).toContainText('It changes in')
-    return heading
-  }
-  const mine = await enter(page, 'talk-page', headings.mine)
-  const theirs = await enter(other, 'exhibit-page', headings.theirs)
-  const set = async (window: Page, label: string, value: string) => {
-    const field = sheet(window).getByLabel(label, { exact: true })
-    await field.fill(value)
-    await field.press('Enter')
-  }
-  await set(page, 'Size', '33')
-  await expect(theirs).toHaveCSS('font-size', '33px')
-  await set(other, 'Letter spacing', '0.1')
-  await expect(mine).not.toHaveCSS('letter-spacing', 'normal')
-  await other.getByRole('button', { name: 'Undo' }).click()
-  await expect(mine).toHaveCSS('letter-spacing', 'normal')
-  await expect(mine).toHaveCSS('font-size', '33px')
-  await saved(page)
+test(
+  'two hands in one piece: each hears of the other, and takes back its own; removed under a hand, it says so',
+  { tag: '@alone' },
+  async ({ page, server, browser }) => {
+    const other = await (await browser.newContext({ storageState: await page.context().storageState() })).newPage()
+    const headings = { mine: 'Come and listen', theirs: 'Plan a visit' }
+    const enter = async (window: Page, layout: string, name: string) => {
+      await open(window, server.origin, layout)
+      const heading = body(window).getByRole('heading', { name })
+      await heading.click()
+      await expect(window.getByTestId('piece')).toBeVisible()
+      await heading.click()
+      await inPiece(window).getByRole('button', { name: 'in the piece' }).click()
+      await expect(inPiece(window)).toContainText('It changes in')
+      return heading
+    }
+    const mine = await enter(page, 'talk-page', headings.mine)
+    const theirs = await enter(other, 'exhibit-page', headings.theirs)
+    const set = async (window: Page, label: string, value: string) => {
+      const field = sheet(window).getByLabel(label, { exact: true })
+      await field.fill(value)
+      await field.press('Enter')
+    }
+    await set(page, 'Size', '33')
+    await expect(theirs).toHaveCSS('font-size', '33px')
+    await set(other, 'Letter spacing', '0.1')
+    await expect(mine).not.toHaveCSS('letter-spacing', 'normal')
+    await other.getByRole('button', { name: 'Undo' }).click()
+    await expect(mine).toHaveCSS('letter-spacing', 'normal')
+    await expect(mine).toHaveCSS('font-size', '33px')
+    await saved(page)
 
-  const orla = await new Client(server).open()
-  await orla.signIn('orla')
-  const { layouts } = (await orla.call('GET', '/design')).body as unknown as DesignAnswer
-  const { id } = layouts.find((l) => l.layout.name === 'Plan a visit')!.layout
-  expect((await orla.call('DELETE', `/layouts/${id}`)).status).toBe(200)
-  await expect(page.getByText('“Plan a visit” was removed by somebody.')).toBeVisible()
-  await expect(mine).toHaveCount(0)
-  await expect(body(page).getByText('This piece is not there.')).toBeVisible()
-  expect((await orla.call('POST', `/layouts/${id}/restore`)).status).toBe(200)
-  await expect(mine).toHaveCSS('font-size', '33px')
-})
+    const orla = await new Client(server).open()
+    await orla.signIn('orla')
+    const { layouts } = (await orla.call('GET', '/design')).body as unknown as DesignAnswer
+    const { id } = layouts.find((l) => l.layout.name === 'Plan a visit')!.layout
+    expect((await orla.call('DELETE', `/layouts/${id}`)).status).toBe(200)
+    await expect(page.getByText('“Plan a visit” was removed by somebody.')).toBeVisible()
+    await expect(mine).toHaveCount(0)
+    await expect(body(page).getByText('This piece is not there.')).toBeVisible()
+    expect((await orla.call('POST', `/layouts/${id}/restore`)).status).toBe(200)
+    await expect(mine).toHaveCSS('font-size', '33px')
+  },
+)
 
 test(
   'one place is made the layout’s own, and looks as before; the piece is left alone',

@@ -161,33 +161,34 @@ test('a row has a background picture from a field, sides are joined only on purp
   await saved(page)
 })
 
-test('a layout gives looks to all its headings; what is copied is pasted into another layout', { tag: '@alone' }, async ({
-  page,
-  server,
-}) => {
-  await known(page, server)
-  await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
-  await expect(benchPage(page).locator('.of-body h2').last()).toBeVisible()
-  await page.getByLabel('Whose looks are given').selectOption({ label: 'every heading' })
-  await page.getByLabel('Weight', { exact: true }).fill('300')
-  await page.keyboard.press('Enter')
-  await expect(benchPage(page).locator('.of-body h1')).toHaveCSS('font-weight', '300')
-  await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
-  await expect(page.getByText('layout', { exact: true }).first()).toBeVisible()
-  await page
-    .getByRole('treeitem', { name: /^More of them, 12/ })
-    .locator('div')
-    .first()
-    .click()
-  await page.keyboard.press('c')
-  await saved(page)
-  await page.goto(`${server.origin}/studio/layouts/talk-page`)
-  await expect(benchPage(page).locator('.of-body .of-content')).toBeVisible()
-  await page.keyboard.press('v')
-  await expect(page.getByRole('treeitem', { name: /^More of them, 12/ })).toBeVisible()
-  await expect(benchPage(page).getByRole('heading', { name: 'Of the same kind' })).toBeVisible()
-  await saved(page)
-})
+test(
+  'a layout gives looks to all its headings; what is copied is pasted into another layout',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await known(page, server)
+    await page.goto(`${server.origin}/studio/layouts/exhibit-page`)
+    await expect(benchPage(page).locator('.of-body h2').last()).toBeVisible()
+    await page.getByLabel('Whose looks are given').selectOption({ label: 'every heading' })
+    await page.getByLabel('Weight', { exact: true }).fill('300')
+    await page.keyboard.press('Enter')
+    await expect(benchPage(page).locator('.of-body h1')).toHaveCSS('font-weight', '300')
+    await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
+    await expect(page.getByText('layout', { exact: true }).first()).toBeVisible()
+    await page
+      .getByRole('treeitem', { name: /^More of them, 12/ })
+      .locator('div')
+      .first()
+      .click()
+    await page.keyboard.press('c')
+    await saved(page)
+    await page.goto(`${server.origin}/studio/layouts/talk-page`)
+    await expect(benchPage(page).locator('.of-body .of-content')).toBeVisible()
+    await page.keyboard.press('v')
+    await expect(page.getByRole('treeitem', { name: /^More of them, 12/ })).toBeVisible()
+    await expect(benchPage(page).getByRole('heading', { name: 'Of the same kind' })).toBeVisible()
+    await saved(page)
+  },
+)
 
 test('a field says how it is written, what stands around it, and what if it is empty', async ({ page, server }) => {
   await known(page, server)
