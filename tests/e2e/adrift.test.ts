@@ -90,7 +90,7 @@ test('a hand that cannot do what it wants is told, and nothing changes', { tag: 
   await expect(rows).toHaveCount(before)
 })
 
-test('the last column goes with its row, and comes back with it', async ({ page }) => {
+test('the last column goes with its row, and comes back with it', { tag: '@alone' }, async ({ page }) => {
   await title(page).first().click()
   const rows = page.getByRole('treeitem', { level: 1 })
   const before = await rows.count()
