@@ -11,7 +11,7 @@ export interface PartSpec {
   hides?: boolean
   words?: string
   states?: readonly State[]
-  /** What can be left out and has no looks of its own: those of what it stands in hold for it. */
+  /** It can be hidden, and has no styles of its own. */
   plain?: boolean
 }
 

@@ -12,7 +12,7 @@ import {
   sharedAs,
   titleOf,
 } from '../machines'
-import { type Page, directionOf } from '../site'
+import { type Page, WORKING_KINDS, directionOf } from '../site'
 import type { Region } from '../tree'
 import { type AskedHead, askedHead } from './asked'
 import { type Program, draw } from './program'
@@ -37,18 +37,6 @@ function toldOf(scene: Scene, title: string, description: string, look: TitleLoo
 const beside = (rel: string, page: Page, query: string | null | undefined): string =>
   query === null || query === undefined ? '' : `<link rel="${rel}"${attribute('href', (page.address || '/') + query)}>`
 
-/** Pages that are about what one visitor has or does: no engine lists them, and nobody shares them. */
-const PRIVATE: ReadonlySet<Page['kind']> = new Set([
-  'not-found',
-  'search',
-  'basket',
-  'checkout',
-  'receipt',
-  'order-status',
-  'sign-in',
-  'member',
-])
-
 /** How the site is marked, searched, and stands among other applications. */
 function siteLinks({ catalogue }: Scene): string {
   const { name, search } = catalogue.site.settings
@@ -68,7 +56,8 @@ function headOf(scene: Scene, asked: AskedHead | null, look: TitleLook): string 
   const { settings } = catalogue.site
   const description = descriptionOf(scene)
   const title = titleOf(scene, asked?.screen)
-  const isPrivate = PRIVATE.has(page.kind)
+  // They are about what one visitor has or does: no engine lists them, and nobody shares them.
+  const isPrivate = WORKING_KINDS.has(page.kind)
   return (
     `<!DOCTYPE html><html${attribute('lang', settings.locale)} dir="${directionOf(settings.locale)}">` +
     `<head><meta charset="utf-8"><title>${escapeHtml(title)}</title>` +

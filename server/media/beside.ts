@@ -12,10 +12,10 @@ const PAGES_MEMORY = 300_000_000
 /** Ends a process that takes more memory than it may, where the system tells how much it takes. */
 function watchMemory(child: ChildProcess, most: number): void {
   const look = setInterval(() => {
-    readFile(`/proc/${child.pid}/statm`, 'utf8').then(
+    readFile(`/proc/${child.pid}/status`, 'utf8').then(
       (words) => {
-        // In pages of 4 KiB (proc(5)).
-        if (Number(words.split(' ')[1]) * 4096 > most) child.kill('SIGKILL')
+        // In kB (proc(5)).
+        if (Number(/^VmRSS:\s+(\d+) kB/m.exec(words)?.[1] ?? 0) * 1024 > most) child.kill('SIGKILL')
       },
       () => clearInterval(look),
     )

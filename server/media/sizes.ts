@@ -101,7 +101,10 @@ const WITH_GROUND = 180
 
 /** A picture as a square, whole in it; a drawing as sharp as its size. */
 export async function iconOf(bytes: Buffer, size: number): Promise<Buffer> {
-  const square = sharp(bytes, { ...OPTIONS, density: 300 }).resize(size, size, {
+  const { width = size, height = size } = await sharp(bytes, OPTIONS).metadata()
+  // As many points as are needed, however large the drawing says that it is; 72 are what it says itself.
+  const density = Math.min(2400, Math.max(1, Math.ceil((72 * size) / Math.max(width, height))))
+  const square = sharp(bytes, { ...OPTIONS, density }).resize(size, size, {
     fit: 'contain',
     background: { r: 255, g: 255, b: 255, alpha: 0 },
   })

@@ -88,10 +88,10 @@ export class Newsletters {
   async answerLeaving(path: string, method: string): Promise<Answer> {
     const found = this.leaving(path)
     if (!found) return sentenceOf(410, 'This address is not good any more. Nothing was changed.')
-    if (method !== 'POST') return pageOf(200, `Leave the list “${found.list}”?`, 'Leave it')
+    if (method !== 'POST') return pageOf(200, `Unsubscribe from “${found.list}”?`, 'Unsubscribe')
     await leave(this.db, found.list, found.mail)
     log('info', 'newsletter-left', { list: found.list })
-    return pageOf(200, `You have left the list “${found.list}”.`)
+    return pageOf(200, `You are unsubscribed from “${found.list}”.`)
   }
 
   /** Answers what an element's form sent: somebody asks, says yes, or leaves. */

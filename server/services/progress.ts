@@ -3,20 +3,20 @@ import { problem } from '../../core/problems'
 
 /** What is sent may take as long as its way needs, as long as it goes on coming. */
 
-/** How often it is looked, in milliseconds, and how many bytes are to have come by then: a line of 1990 sends more. */
+/** How often it is checked, in milliseconds, and how many bytes must have arrived since the last check. */
 const EVERY = 30_000
 const LEAST = 16_000
 
-/** Refuses what is being sent once next to nothing of it comes any more. */
+/** Refuses a request once next to nothing of its body arrives any more. */
 export function watchProgress(request: IncomingMessage, response: ServerResponse, every = EVERY, least = LEAST): void {
   const { headers, socket } = request
-  if (!headers['transfer-encoding'] && !(Number(headers['content-length']) > least)) return
+  if (!headers['transfer-encoding'] && !(Number(headers['content-length']) > 0)) return
   let before = socket.bytesRead
   const look = setInterval(() => {
     const came = socket.bytesRead - before
     before = socket.bytesRead
-    // What is being worked on takes nothing meanwhile: that it is not read is no fault of the sender.
-    if (came >= least || request.complete || request.isPaused() || response.headersSent) return
+    // Bytes that wait here to be read are no fault of the sender.
+    if (came >= least || request.complete || request.readableLength > 0 || response.headersSent) return
     clearInterval(look)
     const told = problem('sent-too-slowly')
     const isApi = request.url?.startsWith('/api/') ?? false

@@ -93,7 +93,7 @@ test('one leaves by one press in a mail program, and by the table that goes out'
   expect(leave).toMatch(/^https:\/\/quillmere\.example\.org\/_of\/leave\//)
   // Whatever looks at the address ahead of the reader takes nobody off.
   const asked = await news.answerLeaving(path, 'GET')
-  expect([asked.status, asked.body.toString().includes('<button>Leave it</button>')]).toEqual([200, true])
+  expect([asked.status, asked.body.toString().includes('<button>Unsubscribe</button>')]).toEqual([200, true])
   expect((await news.answerLeaving(`${path}x`, 'POST')).status).toBe(410)
   expect(await standing()).toHaveLength(1)
   const [, line] = (await news.table()).split('\r\n')
