@@ -37,7 +37,11 @@ function pageOf(status: number, sentence: string, press?: string): Answer {
     `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>${words}</title>` +
     '<meta name="viewport" content="width=device-width"><meta name="robots" content="noindex"></head>' +
     `<body><main><p>${words}</p>${button}</main></body></html>`
-  const headers = { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' }
+  const headers = {
+    'content-type': 'text/html; charset=utf-8',
+    'cache-control': 'no-store',
+    'content-security-policy': "default-src 'none'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'",
+  }
   return answerOf(status, headers, Buffer.from(html))
 }
 
