@@ -7,13 +7,11 @@ const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
 const FONTS = here('./node_modules/.cache/fonts')
 
-/** Of each family the files that pages ask for: their packages hold many more. */
+/** Of each family the files that pages ask for, in all letters: their packages hold other axes too. */
 function gatherFonts(): string {
   const packages = here('./node_modules/@fontsource-variable')
   for (const folder of readdirSync(packages)) {
-    const wanted = readdirSync(join(packages, folder, 'files')).filter((f) =>
-      /-latin-wght-(normal|italic)\.woff2$/.test(f),
-    )
+    const wanted = readdirSync(join(packages, folder, 'files')).filter((f) => /-wght-(normal|italic)\.woff2$/.test(f))
     mkdirSync(join(FONTS, folder), { recursive: true })
     for (const file of wanted) copyFileSync(join(packages, folder, 'files', file), join(FONTS, folder, file))
   }

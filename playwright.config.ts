@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // What is not there after a minute does not come: the test is tried again, instead of waiting out its time.
+    actionTimeout: 60_000,
     // A trace costs a third of the time; `--trace on` gives one of a test that fails.
     screenshot: 'only-on-failure',
     launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] },

@@ -65,7 +65,6 @@ const design = {
 }
 export const catalogue = new Catalogue(demo.site)
 export const page = catalogue.page('entry:fenwick-turret-clock')!
-export const entry = catalogue.entries.get('fenwick-turret-clock')!
 const request: Request = { role: 'visitor', signedIn: false, device: 'desktop', parameters: {}, at: 0 }
 const compiled = new CompiledDesign(design)
 const rules = rulesOf(design)

@@ -5,13 +5,18 @@ import { startServer } from '../tests/server'
 import { ENTRIES, VOCABULARY, fill } from './content'
 import { type Result, median, round } from './measure'
 
-/** A search of three words among 100,000 entries, by visitors: the whole page, against looking at every text for them. */
+/**
+ * Searches among 100,000 entries, by visitors: the whole page. Three words of middling frequency, against looking at
+ * every text for them; and one word that stands in most entries.
+ */
 
 const ASKED = 120
 /** Words of middling frequency: the fortieth stands in every tenth entry, the thousandth in few. */
 const word = (i: number) => VOCABULARY[(i * 37) % 900]!
 const asking = (i: number): string[] => [word(i + 3), word(i * 7 + 40), word(i * 13 + 11)]
 const LOOKED_AT = 8
+/** The commonest words: each stands in most entries. */
+const COMMON = VOCABULARY.slice(0, 5)
 
 async function ask(origin: string, words: string): Promise<{ time: number; html: string }> {
   const start = performance.now()
@@ -36,6 +41,16 @@ export async function benchSearch(): Promise<Result[]> {
       offers.push(performance.now() - start)
     }
     if (found < ASKED / 2) throw new Error(`Only ${found} of ${ASKED} searches found anything.`)
+    const common: number[] = []
+    for (let i = 0; i < ASKED / 4; i++) {
+      // No two addresses are the same, so that none is kept ready.
+      const { time, html } = await ask(
+        server.origin,
+        `${COMMON[i % COMMON.length]!} ${COMMON[(i + 1 + (i >> 3)) % COMMON.length]!}`,
+      )
+      if (!html.includes('<mark>')) throw new Error('A search for common words found nothing.')
+      common.push(time)
+    }
     const db = new Sqlite(join(server.data, 'outer-frame.sqlite'), { readonly: true })
     const look = db.prepare('select id from entries where doc like ? and doc like ? and doc like ? limit 12')
     for (let i = 0; i < LOOKED_AT; i++) {
@@ -44,7 +59,8 @@ export async function benchSearch(): Promise<Result[]> {
       looks.push(performance.now() - start)
     }
     db.close()
-    const [ours, looking, offered] = [median(times), median(looks), median(offers)].map((n) => round(n, 2)) as [
+    const [ours, looking, offered, often] = [times, looks, offers, common].map((all) => round(median(all), 2)) as [
+      number,
       number,
       number,
       number,
@@ -65,6 +81,14 @@ export async function benchSearch(): Promise<Result[]> {
         bound: 'at least 3',
         holds: looking / ours >= 3,
         data: { ours, looking },
+      },
+      {
+        name: 'A search for two of the commonest words',
+        value: `${often} ms`,
+        against: 'a bound',
+        bound: 'under 60 ms',
+        holds: often < 60,
+        data: { often },
       },
       {
         name: 'Titles offered while one types',

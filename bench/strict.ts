@@ -40,7 +40,7 @@ const room = keep((terms: string[]) =>
 
 type Read = (entry: Entry) => string
 const string = (v: unknown): string => (typeof v === 'string' && v.trim() !== '' ? text(v) : '')
-const READ: Record<string, Read> = {
+export const READ: Record<string, Read> = {
   title: (e) => string(e.title),
   maker: (e) => string(e.fields.maker),
   made: (e) => string(e.fields.made),
@@ -64,13 +64,13 @@ const rows = ROWS.map((i) => {
     `<div class="of-row ${rowClass}"><div class="of-in"><div class="of-col of-n8"><h2 class="of-heading">Part ${i}</h2><div class="of-rich"><p>What part ${i} says.</p></div><hr class="of-divider"></div><div class="of-col of-n4">${fact(a, first(entry))}${fact(b, second(entry))}<a class="of-btn of-l-filled" href="/visit">Visit</a></div></div></div>`
 })
 
-const windowTitle = keep((title: string) => `${title} – ${settings.name}`)
+export const windowTitle = keep((title: string) => `${title} – ${settings.name}`)
 /** By the place of the exhibit among all. */
-const told = new Map<Page, string>(exhibits.map((page, i) => [page, keptHead(drawOursOf(i))]))
+export const told = new Map<Page, string>(exhibits.map((page, i) => [page, keptHead(drawOursOf(i))]))
 
 function draw(page: Page): string {
   const entry = catalogue.entries.get(page.entry!)!
-  return `<!DOCTYPE html><html lang="en-GB"><head><meta charset="utf-8"><title>${windowTitle(entryName(entry, type))}</title><meta name="viewport" content="width=device-width, initial-scale=1">${told.get(page)!}<style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rows[0]!(entry)}${rows[1]!(entry)}${rows[2]!(entry)}${rows[3]!(entry)}${rows[4]!(entry)}${rows[5]!(entry)}${rows[6]!(entry)}${rows[7]!(entry)}${rows[8]!(entry)}${rows[9]!(entry)}${rows[10]!(entry)}${rows[11]!(entry)}${rows[12]!(entry)}${rows[13]!(entry)}${rows[14]!(entry)}${rows[15]!(entry)}${rows[16]!(entry)}${rows[17]!(entry)}${rows[18]!(entry)}${rows[19]!(entry)}</div></main></body></html>`
+  return `<!DOCTYPE html><html lang="en-GB" dir="ltr"><head><meta charset="utf-8"><title>${windowTitle(entryName(entry, type))}</title><meta name="viewport" content="width=device-width, initial-scale=1">${told.get(page)!}<style>${css}</style></head><body><a class="of-skip" href="#main">Skip to content</a><main id="main"><div class="of-body">${rows[0]!(entry)}${rows[1]!(entry)}${rows[2]!(entry)}${rows[3]!(entry)}${rows[4]!(entry)}${rows[5]!(entry)}${rows[6]!(entry)}${rows[7]!(entry)}${rows[8]!(entry)}${rows[9]!(entry)}${rows[10]!(entry)}${rows[11]!(entry)}${rows[12]!(entry)}${rows[13]!(entry)}${rows[14]!(entry)}${rows[15]!(entry)}${rows[16]!(entry)}${rows[17]!(entry)}${rows[18]!(entry)}${rows[19]!(entry)}</div></main></body></html>`
 }
 
 export const drawStrict = (i: number): string => draw(exhibits[i % exhibits.length]!)

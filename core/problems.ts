@@ -55,6 +55,7 @@ export const PROBLEMS = {
     422,
     'This parcel has format {format}, and this installation reads format {known}. Update it first. Nothing was stored.',
   ],
+  'site-file': [422, 'This is no site file that can be read: {why}. Nothing was changed.'],
   'name-missing': [422, 'Give it a name of 1 to {most} characters.'],
   'layout-unknown': [404, 'There is no layout with the id {id}. It may have been removed.'],
   'frame-unknown': [404, 'There is no frame with the id {id}. It may have been removed.'],

@@ -28,7 +28,8 @@ function value(reader: Reader): number | null {
     return eat(reader, /\)/y) ? inner : null
   }
   const digits = eat(reader, /(\d+([.,]\d*)?|[.,]\d+)/y)
-  if (digits === null) return null
+  // "1,200" is 1200 to one person and 1.2 to another: it is asked for again.
+  if (digits === null || /^[1-9]\d{0,2},\d{3}$/.test(digits)) return null
   const unit = eat(reader, /(?!x[\d.,(])[a-z%]+/y)
   if (unit !== null && !Object.hasOwn(reader.units, unit)) return null
   return Number(digits.replace(',', '.')) * (unit === null ? 1 : reader.units[unit]!)

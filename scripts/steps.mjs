@@ -78,12 +78,14 @@ function bundle(entry, out, ...options) {
     join(ROOT, 'server', entry),
     ...given,
     ...options,
-    `--outfile=${join(ROOT, '.output', out)}`,
+    ...(options.includes('--splitting')
+      ? [`--outdir=${join(ROOT, '.output', out)}`, '--out-extension:.js=.mjs', '--chunk-names=[name]-[hash]']
+      : [`--outfile=${join(ROOT, '.output', out)}`]),
   ])
 }
 
-/** The command line runs on its own, over the packages that are installed. */
-const buildCommand = () => bundle('cli/index.ts', 'cli.mjs', '--packages=external')
+/** The command line runs on its own, over the packages that are installed; what few commands need is loaded by them. */
+const buildCommand = () => bundle('cli/index.ts', 'cli', '--packages=external', '--splitting')
 
 /** Packages that ask for others in the older way find them, and know where they are. */
 const REQUIRES =

@@ -1,4 +1,4 @@
-import { type Family, fontFaceCss } from '#core/styles'
+import { type Family, fontFaceCss, lettersOf } from '#core/styles'
 
 /** Faces are written into the studio's own page once each. */
 const written = new Set<string>()
@@ -8,7 +8,7 @@ export function familyFace(family: Family): { fontFamily: string } {
   if (!written.has(family.stack)) {
     written.add(family.stack)
     const style = document.createElement('style')
-    style.textContent = fontFaceCss(family)
+    style.textContent = fontFaceCss(family, lettersOf('en'))
     document.head.append(style)
   }
   return { fontFamily: family.stack }

@@ -35,6 +35,8 @@ const MOST_TAKEN_BACK = 100
 export function useBenchHistory() {
   const bench = useBench()
   const design = useDesign()
+  const times = useTimes()
+  const sameDay = (a: PastStep, b: PastStep) => times.write(a.step.at, 'day') === times.write(b.step.at, 'day')
   const listed = ref(LISTED)
   const steps = computed(() => stepsDone(bench.log))
 
@@ -105,6 +107,3 @@ export function useBenchHistory() {
 
   return { past, groups, hasMore, more, look, takeBack }
 }
-
-const sameDay = (a: PastStep, b: PastStep): boolean =>
-  new Date(a.step.at).toDateString() === new Date(b.step.at).toDateString()

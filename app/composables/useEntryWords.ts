@@ -1,32 +1,32 @@
 import type { EntryRow } from '#shared/api/types'
 
-const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
-const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+/** What is said of entries and images beside their names. */
+export function useEntryWords() {
+  const times = useTimes()
 
-/** When something was done: today by the clock, before that by the day; nothing where it is not known. */
-export function whenDone(at: number, now = Date.now()): string {
-  if (at === 0) return ''
-  return DAY.format(at) === DAY.format(now) ? CLOCK.format(at) : DAY.format(at)
-}
+  /** When something was done: today by the clock, before that by the day; nothing where it is not known. */
+  function whenDone(at: number): string {
+    if (at === 0) return ''
+    const day = times.write(at, 'day')
+    return day === times.write(Date.now(), 'day') ? times.write(at, 'clock') : day
+  }
 
-/** A moment of the site's clocks in words: 29 Mar 2026, 14:00. */
-export function momentWords(moment: string): string {
-  const [day, time] = moment.split('T')
-  const words = DAY.format(new Date(`${day}T12:00`))
-  return time === '00:00' ? words : `${words}, ${time}`
-}
+  /** A stored moment in words: 29 Mar 2026, 14:00; one at midnight by its day. */
+  function momentWords(moment: string): string {
+    const clock = times.input(moment)
+    return times.named(clock.endsWith('T00:00') ? clock.slice(0, 10) : clock)
+  }
 
-/** How an entry stands, in words: what visitors see of it, now and later. */
-export function stateWords({
-  published,
-  from,
-  until,
-  address,
-}: Pick<EntryRow, 'published' | 'from' | 'until' | 'address'>): string {
-  if (!published) return 'not published'
-  if (address === null && from) return `from ${momentWords(from)}`
-  if (address === null && until) return `was out until ${momentWords(until)}`
-  return until ? `until ${momentWords(until)}` : 'published'
+  /** How an entry stands, in words: what visitors see of it, now and later. */
+  function stateWords(entry: Pick<EntryRow, 'published' | 'from' | 'until' | 'address'>): string {
+    const { published, from, until, address } = entry
+    if (!published) return 'not published'
+    if (address === null && from) return `from ${momentWords(from)}`
+    if (address === null && until) return `was out until ${momentWords(until)}`
+    return until ? `until ${momentWords(until)}` : 'published'
+  }
+
+  return { whenDone, stateWords }
 }
 
 /** A number of bytes in words. */

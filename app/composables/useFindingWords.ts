@@ -106,7 +106,7 @@ export function useFindingWords() {
         }
       case 'unreached':
         return {
-          says: `${layout(f.layout)} is used by no frame that is on, and by no grid.`,
+          says: `${layout(f.layout)} shows on no page: no frame that decides something uses it, and no list draws it.`,
           todo: 'Add a frame that uses it, or remove it.',
         }
       case 'content-never-shown':

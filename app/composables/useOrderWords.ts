@@ -15,13 +15,12 @@ export const ORDER_WORDS: Record<OrderState, string> = {
 export function useOrderWords() {
   const site = useSite()
   const locale = computed(() => site.site?.settings.locale ?? 'en')
-  const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
-  const date = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' })
+  const times = useTimes()
   return {
     money: (minor: number, currency: string) => writeMoney(minor, currency, locale.value),
-    time: (at: number) => time.format(at),
+    time: (at: number) => times.write(at),
     /** A day or a moment as the clocks of the site have it. */
-    day: (on: string) => (on.length > 10 ? time : date).format(new Date(on.length > 10 ? on : `${on}T00:00`)),
+    day: (on: string) => times.named(on),
     locale,
   }
 }

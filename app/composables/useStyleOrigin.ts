@@ -86,13 +86,12 @@ function drawnChoice(surface: PageSurface, id: string, { ask, css }: StyleProper
   return drawn?.label.toLowerCase() ?? ''
 }
 
+/** Properties that are set in multiples of the text size, and computed by browsers in px. */
+const BY_TEXT_SIZE: ReadonlySet<string> = new Set(['lineHeight', 'letterSpacing'])
+
 function drawnNumber(surface: PageSurface, id: string, property: string): string {
   const css = CSS_OF[property]
-  const number = css ? Number.parseFloat(surface.computed(id, css)) : Number.NaN
-  if (Number.isNaN(number)) return ''
-  if (property === 'lineHeight') {
-    const size = Number.parseFloat(surface.computed(id, 'font-size'))
-    return size ? String(Math.round((number / size) * 100) / 100) : ''
-  }
-  return String(Math.round(number * 100) / 100)
+  const px = css ? Number.parseFloat(surface.computed(id, css)) : Number.NaN
+  const unit = BY_TEXT_SIZE.has(property) ? Number.parseFloat(surface.computed(id, 'font-size')) : 1
+  return Number.isFinite(px / unit) ? String(Math.round((px / unit) * 100) / 100) : ''
 }

@@ -213,8 +213,11 @@ export const useDesign = defineStore('design', () => {
       noteStale(error, frame.id)
       throw error
     }
-    await Promise.all([loadReleases(), loadRemoved()])
+    await readLists()
   }
+
+  /** What was stored is stored, whether or not the lists beside it can be read again: they are read with the next change. */
+  const readLists = () => Promise.allSettled([loadReleases(), loadRemoved()])
 
   /** Gives the frame and the revision from which it can be put back. */
   async function removeFrame(id: Id): Promise<FrameState | null> {
@@ -223,7 +226,7 @@ export const useDesign = defineStore('design', () => {
     try {
       const removed = await useApi<FrameState>('DELETE', `/frames/${id}?revision=${state.revision}`)
       frames.value = frames.value.filter((f) => f.frame.id !== id)
-      await Promise.all([loadReleases(), loadRemoved()])
+      await readLists()
       return removed
     } catch (error) {
       noteStale(error, id)

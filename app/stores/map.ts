@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { nanoid } from 'nanoid'
@@ -188,6 +189,8 @@ export const useMap = defineStore('map', () => {
     restored ??= unkept.take().then((was) => {
       if (!was || !session.mayDesign || checkFrame(was.frame).length > 0) return
       const now = design.frameById.get(was.frame.id)
+      // It was stored, and this window was closed before it heard of it.
+      if (now && equal(now.frame, was.frame)) return
       const theirs = now && was.revision > 0 && now.revision !== was.revision ? now.frame : null
       edit.value = { frame: was.frame, revision: now?.revision ?? 0, theirs }
       notices.say('The frame that was being edited is open again, as it was left.')
@@ -263,6 +266,11 @@ export const useMap = defineStore('map', () => {
       return before
     } catch (error) {
       const current = design.frameById.get(open.frame.id)
+      // What is there is what was to be stored: the answer to an earlier try was lost on its way.
+      if (current && equal(current.frame, open.frame)) {
+        edit.value = null
+        return before
+      }
       if (!edit.value || !(error instanceof Refusal) || error.problem.code !== 'stale-revision') throw error
       edit.value.revision = current?.revision ?? 0
       edit.value.theirs = current?.frame ?? null

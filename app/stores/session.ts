@@ -49,5 +49,20 @@ export const useSession = defineStore('session', () => {
     user.value = null
   }
 
-  return { user, site, secure, founded, asked, mayDesign, load, signIn, found, signOut, changePassword, endSessions }
+  const isOwner = computed(() => user.value !== null && includesRole(user.value.role, 'owner'))
+  return {
+    user,
+    site,
+    secure,
+    founded,
+    asked,
+    mayDesign,
+    isOwner,
+    load,
+    signIn,
+    found,
+    signOut,
+    changePassword,
+    endSessions,
+  }
 })

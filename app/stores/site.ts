@@ -1,3 +1,4 @@
+import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import type { Spoilt } from '#core/documents'
@@ -109,18 +110,28 @@ export const useSite = defineStore('site', () => {
     return entry.id
   }
 
+  /** Tells the worker of a change that was made here; until the server tells it too, the checks would miss it. */
+  function tell(made: Partial<SiteChange>): void {
+    const change = { entries: [], pictures: [], menus: null, redirects: null, ...made }
+    if (told.value) told.value = { ...told.value, changes: [...told.value.changes, { at: Date.now(), change }] }
+  }
+
   /** A picture as it is now, known here at once: what shows it is drawn again. */
   function tookPicture(picture: Picture): void {
     if (!catalogue.value) return
     catalogue.value.followPicture(picture.id, picture)
+    tell({ pictures: [{ id: picture.id, picture }] })
     shownAnew()
   }
 
-  /** Menus as they are being made, here at once. */
+  const tellMenus = useDebounceFn((menus: readonly Menu[]) => tell({ menus: [...menus] }), 300)
+
+  /** Menus as they are being made, here at once; the worker hears of them when the hand rests. */
   function tookMenus(menus: readonly Menu[]): void {
     if (!catalogue.value) return
     catalogue.value.followMenus(menus)
     shownAnew()
+    void tellMenus(menus)
   }
 
   const isLater = (entry: Entry): boolean => JSON.stringify(entry.content) === JSON.stringify(CONTENT_LATER)

@@ -1,24 +1,33 @@
 import type { Request } from '../conditions'
 import { CompiledRules, type Design, rulesOf, tabulate } from '../frames'
 import { type DrawnTree, treesOf } from '../layouts'
-import { type Catalogue, pagesOfItems } from '../site'
+import { type Catalogue, type Id, pagesOfItems } from '../site'
+import { REGIONS } from '../tree'
 import { checkDeadLinks } from './addresses'
 import { checkContrast } from './contrast'
 import { checkFollowing, checkPlaces } from './following'
 import { checkHouse } from './house'
-import { checkRanking, checkReferences } from './frames'
+import { type Lives, checkRanking, checkReferences } from './frames'
 import { checkFields, checkForms, checkOpenLinks, checkThings, gridsOf, namedOf } from './layouts'
 import { checkPages, checkWork, typesByLayout } from './pages'
 import { checkSelling } from './selling'
 import type { Finding } from './types'
 
-/** Layouts that no frame that is on uses, that no grid of a used one draws, and that stand in none as a piece. */
-function unreached(design: Design, trees: readonly DrawnTree[]): Finding[] {
-  const used = new Set(
-    design.frames
-      .filter((f) => f.on)
-      .flatMap((f) => Object.values(f.regions).flatMap((s) => (s.kind === 'use' ? [s.layout] : []))),
-  )
+/** The layouts of the regions that frames decide somewhere, or would if a writer chose them. */
+const deciding = ({ frames }: Design, lives: Lives): Id[] =>
+  frames
+    .filter((f) => f.on)
+    .flatMap((frame) =>
+      REGIONS.flatMap((region) => {
+        const say = frame.regions[region]
+        const counts = frame.offeredTo.length > 0 || lives.get(frame.id)?.decides.has(region)
+        return counts && say.kind === 'use' ? [say.layout] : []
+      }),
+    )
+
+/** Layouts that decide nothing anywhere, that no grid of one that does draws, and that stand in none as a piece. */
+function unreached(design: Design, trees: readonly DrawnTree[], lives: Lives): Finding[] {
+  const used = new Set(deciding(design, lives))
   for (const tree of trees) if (used.has(tree.id)) for (const { card } of gridsOf(tree)) used.add(card)
   // What a used one follows is used.
   for (const layout of design.layouts)
@@ -57,8 +66,9 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
   const layouts = new Map(trees.map((t) => [t.id, t]))
   const named = namedOf(design)
   const types = typesByLayout(table, catalogue, layouts)
+  const ranking = checkRanking(compiled)
   return [
-    ...checkRanking(compiled),
+    ...ranking.findings,
     ...checkReferences(design.frames, compiled),
     ...trees.flatMap((l) => checkThings(l, catalogue, named)),
     ...[...types].flatMap(([id, used]) => (layouts.has(id) ? checkFields(layouts.get(id)!, used, catalogue) : [])),
@@ -71,7 +81,7 @@ export function checkDesign(design: Design, catalogue: Catalogue, request: Reque
     ...checkHouse(design),
     ...checkPages(compiled, table, layouts),
     ...checkWork(compiled, request),
-    ...unreached(design, trees),
+    ...unreached(design, trees, ranking.lives),
     ...chosenFrames(design, catalogue),
     ...menuItems(catalogue),
     ...checkSelling(catalogue),

@@ -1,41 +1,17 @@
 import { type Colours, coloursIn, elementSpec, givenWithin, looksGiven, pageColours } from '../elements'
-import {
-  type Defaults,
-  type LayoutElement,
-  STEPS,
-  type Step,
-  type Styles,
-  type TreeNode,
-  childrenOf,
-  isFieldValue,
-} from '../tree'
-import { type Catalogue, type RichNode, fieldKind, isRichDoc } from '../site'
+import { type Defaults, type LayoutElement, STEPS, type Step, type Styles, type TreeNode, childrenOf } from '../tree'
+import type { Catalogue } from '../site'
 import { type HouseStyle, LEAST_CONTRAST, cascade, contrastBetween, inTheDark, opaque } from '../styles'
 import type { DrawnTree } from '../layouts'
 import { looksNamedBy } from './house'
 import type { Finding } from './types'
 
-/** Elements that write words in the colour of text. */
-const WRITES: ReadonlySet<string> = new Set([
-  'heading',
-  'text',
-  'menu',
-  'trail',
-  'field',
-  'entry-content',
-  'entry-list',
-  'site-name',
-])
-const LEADS: ReadonlySet<string> = new Set(['person', 'entry', 'link', 'terms'])
-
-const hasLink = (nodes: readonly RichNode[] = []): boolean =>
-  nodes.some((n) => n.marks?.some((m) => m.type === 'link') || hasLink(n.content))
-
-/** Whether an element writes links in the colour of links; what writers wrote may always hold some. */
-function writesLinks({ type, props }: LayoutElement, catalogue: Catalogue): boolean {
-  if (type === 'text') return isRichDoc(props.text) && hasLink(props.text.content)
-  if (type !== 'field') return type === 'entry-content'
-  return isFieldValue(props.value) && props.linked !== false && LEADS.has(fieldKind(catalogue, props.value) ?? '')
+/** The colours that an element writes in on what it stands on; none for one with no words, or with its own ground. */
+function inksOf(element: LayoutElement, catalogue: Catalogue): ('ink' | 'link')[] {
+  const spec = elementSpec(element.type)
+  if (!spec || spec.ground !== undefined || !(spec.madeOf ?? ['words']).includes('words')) return []
+  const linked = typeof spec.linked === 'function' ? spec.linked(element, catalogue) : spec.linked
+  return linked ? ['ink', 'link'] : ['ink']
 }
 
 const ratioOf = (a: string, b: string): number => contrastBetween(opaque(a), opaque(b))
@@ -46,28 +22,32 @@ function tooFaint(
   { ground, ...written }: Colours,
   catalogue: Catalogue,
 ): { what: 'ink' | 'link'; ratio: number } | null {
-  if (node.kind !== 'element' || ground === null || !WRITES.has(node.type)) return null
-  const colours = writesLinks(node, catalogue) ? (['ink', 'link'] as const) : (['ink'] as const)
-  const ratios = colours.map((what) => ({ what, ratio: ratioOf(written[what], ground) }))
+  if (node.kind !== 'element' || ground === null) return null
+  const ratios = inksOf(node, catalogue).map((what) => ({ what, ratio: ratioOf(written[what], ground) }))
   const worst = ratios.sort((a, b) => a.ratio - b.ratio)[0]
   return worst && worst.ratio < LEAST_CONTRAST ? worst : null
 }
 
-/** The looks of each part of an element that has some colour of its own; at rest. */
-function partLooks(given: Defaults, element: LayoutElement): Styles[] {
-  return Object.keys(elementSpec(element.type)?.parts ?? {})
-    .filter((part) => !element.hides?.includes(part))
-    .map((part) => cascade(looksGiven(given, element, part), element.looks?.[part]))
-    .filter((looks) => looks.colour !== undefined || looks.background !== undefined)
+/** What a thing, or a part of it, has over its surroundings: its named look or else what is given, and then its own. */
+function stylesOf(node: TreeNode, given: Defaults, { looks }: HouseStyle, part = ''): Styles {
+  const named = node.look === undefined ? undefined : looks.find((l) => l.id === node.look)
+  const beneath = named ? (part ? named.looks[part] : named.styles) : looksGiven(given, node, part)
+  const own = part === '' ? node.styles : node.kind === 'element' ? node.looks?.[part] : undefined
+  return cascade(beneath, own)
 }
 
-/** The named looks that an element has, or gives what it is made of; its own looks go over its own. */
+/** The styles of each part of an element that has some colour of its own; at rest. */
+function partStyles(given: Defaults, element: LayoutElement, house: HouseStyle): Styles[] {
+  return Object.keys(elementSpec(element.type)?.parts ?? {})
+    .filter((part) => !element.hides?.includes(part))
+    .map((part) => stylesOf(element, given, house, part))
+    .filter((styles) => styles.colour !== undefined || styles.background !== undefined)
+}
+
+/** The named looks that an element gives what it is made of. A button has its own styles over its own. */
 function namedLooks(element: LayoutElement, house: HouseStyle): Styles[] {
   const own = element.type === 'button' ? element.styles : {}
-  return looksNamedBy(element).flatMap((id) => {
-    const look = house.looks.find((l) => l.id === id)
-    return look && (look.styles.colour || look.styles.background) ? [cascade(look.styles, own)] : []
-  })
+  return looksNamedBy(element).map((id) => cascade(house.looks.find((l) => l.id === id)?.styles, own))
 }
 
 /** What a part with these looks writes in, where it can be told and is too faint. */
@@ -99,11 +79,11 @@ function contrastIn(layout: DrawnTree, house: HouseStyle, catalogue: Catalogue):
   }
   const visit = (node: TreeNode, around: Colours, step: Step, given: Defaults): void => {
     if (node.kind === 'element' && !elementSpec(node.type)) return
-    const colours = coloursIn(node, cascade(looksGiven(given, node), node.styles), around, step, house)
+    const colours = coloursIn(node, stylesOf(node, given, house), around, step, house)
     note(node, step, tooFaint(node, colours, catalogue))
     if (node.kind === 'element')
-      for (const looks of [...partLooks(given, node), ...namedLooks(node, house)])
-        note(node, step, partTooFaint(node, looks, colours, step, house))
+      for (const styles of [...partStyles(given, node, house), ...namedLooks(node, house)])
+        note(node, step, partTooFaint(node, styles, colours, step, house))
     const within = 'gives' in node ? givenWithin(given, node.gives) : given
     for (const child of childrenOf(node)) visit(child, colours, step, within)
   }

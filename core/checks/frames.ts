@@ -26,11 +26,14 @@ function tied(a: Candidate, b: Candidate): boolean {
   return compareCandidates({ ...a, frame: { ...a.frame, id: '' } }, { ...b, frame: { ...b.frame, id: '' } }) === 0
 }
 
+/** What a frame comes to over all pages, whatever the circumstances. */
 interface Life {
   covers: boolean
-  decides: boolean
+  /** The regions that it decides somewhere. */
+  decides: Set<Region>
   shadowedBy: Set<Id>
 }
+export type Lives = ReadonlyMap<Id, Life>
 
 /**
  * Who decides a region when exactly the circumstances of `frame` hold: frames without circumstances apply
@@ -41,24 +44,24 @@ function deciderFor(frame: Frame, region: number, covering: readonly Covering[])
   return covering.find((c) => c.says[region] && (c.frame.onlyWhen.length === 0 || circumstancesOf(c.frame) === own))
 }
 
-function liveOn(covering: readonly Covering[], lives: Map<Id, Life>): void {
+function liveOn(covering: readonly Covering[], lives: Lives): void {
   for (const { frame, says } of covering) {
     const life = lives.get(frame.id)!
     life.covers = true
-    if (life.decides) continue
-    for (let r = 0; r < REGIONS.length; r++) {
-      if (!says[r]) continue
+    for (const [r, region] of REGIONS.entries()) {
+      if (!says[r] || life.decides.has(region)) continue
       const decider = deciderFor(frame, r, covering)!
-      if (decider.frame.id === frame.id) life.decides = true
+      if (decider.frame.id === frame.id) life.decides.add(region)
       else life.shadowedBy.add(decider.frame.id)
     }
   }
 }
 
-function deadFrames(frames: readonly Frame[], lives: Map<Id, Life>, usable: (frame: Frame) => boolean): Finding[] {
+function deadFrames(frames: readonly Frame[], lives: Lives, usable: (frame: Frame) => boolean): Finding[] {
   return frames.flatMap((frame): Finding[] => {
     const life = lives.get(frame.id)
-    if (!frame.on || !life || life.decides) return []
+    // One that is offered to writers waits for one who chooses it.
+    if (!frame.on || !life || life.decides.size > 0 || (frame.offeredTo.length > 0 && usable(frame))) return []
     const because = !usable(frame) ? 'says-nothing' : life.covers ? 'shadowed' : 'covers-nothing'
     return [{ kind: 'dead', frame: frame.id, because, by: because === 'shadowed' ? [...life.shadowedBy].sort() : [] }]
   })
@@ -89,11 +92,11 @@ function canDecide(candidate: Covering, region: number, covering: readonly Cover
   return decider === undefined || decider.frame.id === candidate.frame.id || tied(decider, candidate)
 }
 
-/** Ties and dead frames, whatever the circumstances. */
-export function checkRanking(compiled: CompiledRules): Finding[] {
+/** Ties and dead frames, whatever the circumstances; and what each frame comes to. */
+export function checkRanking(compiled: CompiledRules): { findings: Finding[]; lives: Lives } {
   const { rules, catalogue } = compiled
-  const lives = new Map<Id, Life>(
-    rules.frames.map((f) => [f.id, { covers: false, decides: false, shadowedBy: new Set<Id>() }]),
+  const lives: Lives = new Map(
+    rules.frames.map((f) => [f.id, { covers: false, decides: new Set<Region>(), shadowedBy: new Set<Id>() }]),
   )
   const ties = new Map<string, Extract<Finding, { kind: 'tie' }>>()
   for (const facts of factsOfAll(catalogue)) {
@@ -106,7 +109,7 @@ export function checkRanking(compiled: CompiledRules): Finding[] {
       const say = frame.regions[region]
       return say.kind === 'empty' || (say.kind === 'use' && rules.layoutRegions.get(say.layout) === region)
     })
-  return [...ties.values(), ...deadFrames(rules.frames, lives, usable)]
+  return { findings: [...ties.values(), ...deadFrames(rules.frames, lives, usable)], lives }
 }
 
 const EXISTS = {

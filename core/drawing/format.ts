@@ -66,7 +66,7 @@ export class Formats {
 
   private lists: Intl.ListFormat | null = null
   private times: Intl.DateTimeFormat | null = null
-  private days: string[] | null = null
+  private readonly days = new Map<'long' | 'short', string[]>()
   private far: Intl.RelativeTimeFormat | null = null
   private plurals: Intl.PluralRules | null = null
 
@@ -95,10 +95,23 @@ export class Formats {
 
   /** The days of the week, Monday first. */
   get weekdays(): readonly string[] {
-    if (this.days) return this.days
-    const intl = new Intl.DateTimeFormat(this.settings.locale, { weekday: 'long', timeZone: 'UTC' })
-    // 1 January 2024 was a Monday.
-    return (this.days = Array.from({ length: 7 }, (_, i) => intl.format(Date.UTC(2024, 0, 1 + i))))
+    return this.namesOfDays('long')
+  }
+
+  /** The same as they are abbreviated in the language. */
+  get shortWeekdays(): readonly string[] {
+    return this.namesOfDays('short')
+  }
+
+  private namesOfDays(weekday: 'long' | 'short'): readonly string[] {
+    let names = this.days.get(weekday)
+    if (!names) {
+      const intl = new Intl.DateTimeFormat(this.settings.locale, { weekday, timeZone: 'UTC' })
+      // 1 January 2024 was a Monday.
+      names = Array.from({ length: 7 }, (_, i) => intl.format(Date.UTC(2024, 0, 1 + i)))
+      this.days.set(weekday, names)
+    }
+    return names
   }
 
   /** A time of day (`HH:MM`) as it is written here: 14:00, 2:00 pm. */

@@ -1,7 +1,7 @@
 import { isFieldValue } from '../tree'
 import { type RichDoc, type RichNode, headingsOf, safeAddress } from '../site'
 import { attribute, escapeHtml } from './escape'
-import { type Chunk, join } from './chunk'
+import { type Chunk, join, wrapFilled } from './chunk'
 import { img } from './pictures'
 import { fieldChunk, linkAddress } from './values'
 
@@ -117,7 +117,10 @@ function drawNode(node: RichNode, anchors: Anchors = null): Chunk {
   const dir = directionOf(node)
   const anchor = anchors?.get(node)?.anchor
   const id = anchor === undefined ? '' : attribute('id', anchor)
-  return join(`<${tag}${id}${dir ? ' dir="rtl"' : ''}>`, inside, `</${tag}>`)
+  const open = `<${tag}${id}${dir ? ' dir="rtl"' : ''}>`
+  // What was left empty by its writer stays; what only holds fields that are empty here is not drawn. Rows keep their cells.
+  const fields = typeof inside !== 'string' && tag !== 'tr'
+  return (fields ? wrapFilled : join)(open, inside, `</${tag}>`)
 }
 
 const RTL = /^[^\p{L}]*[\p{Script=Hebrew}\p{Script=Arabic}]/u

@@ -1,5 +1,6 @@
 export type { Edited, Editing } from './editing'
 export { type LogRecord, type History, type HistoryStep, type Step as StepMark, goesOn, historyOf } from './history'
+export { type Standing, besideIn, indexIn } from './standing'
 export { type Splice, markOf, spliceBetween, spliced } from './splice'
 export { type Pending, type Rebased, rebase } from './rebase'
 export { type Done, before as documentBefore, stepsDone } from './steps'

@@ -1,6 +1,8 @@
 import equal from 'fast-deep-equal'
 import { type Problem, ProblemError, fail, problem } from '../problems'
 import {
+  ABSENT,
+  NOTHING,
   type Shape,
   byValue,
   exact,
@@ -18,6 +20,7 @@ import {
   yesNo,
 } from '../shape'
 import type { Edited, Editing } from './editing'
+import { type Standing, besideIn, indexIn as standingIn } from './standing'
 
 /**
  * The edits of plain documents: records of values, and lists of records that have ids. A place in a document is
@@ -28,10 +31,10 @@ export type At = readonly string[]
 export type PlainEdit =
   /** Sets a value; what is `unset` is taken away. At no place at all, the whole document. */
   | { kind: 'set'; at: At; value?: unknown; unset?: true }
-  | { kind: 'insert'; at: At; index: number; item: { id: string } }
+  | ({ kind: 'insert'; at: At; item: { id: string } } & Standing)
   | { kind: 'remove'; at: At; id: string }
   /** `index` counts among the items as they are once this one has been taken out. */
-  | { kind: 'move'; at: At; id: string; index: number }
+  | ({ kind: 'move'; at: At; id: string } & Standing)
   | { kind: 'batch'; label: string; edits: PlainEdit[] }
 
 type Kind = PlainEdit['kind']
@@ -39,6 +42,7 @@ type EditOf<K extends Kind> = Extract<PlainEdit, { kind: K }>
 
 const KEY = /^[\w:-]{1,120}$/
 const at = list(text(120).matches(KEY, 'a place is named by keys and ids'), 12)
+const after = byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : text(120)))
 const anything = judged((v) =>
   v === undefined ? 'a value is missing' : tooDeep(v, 40) ? 'it is nested too deep' : null,
 )
@@ -55,9 +59,9 @@ const edits = (depth: number): Shape =>
           ? exact({ kind: oneOf(['set']), at, unset: yesNo().isTrue() })
           : exact({ kind: oneOf(['set']), at, value: anything }),
       ),
-      insert: exact({ kind: oneOf(['insert']), at, index: whole(0, 100_000), item }),
+      insert: exact({ kind: oneOf(['insert']), at, index: whole(0, 100_000), after, item }),
       remove: exact({ kind: oneOf(['remove']), at, id: text(120) }),
-      move: exact({ kind: oneOf(['move']), at, id: text(120), index: whole(0, 100_000) }),
+      move: exact({ kind: oneOf(['move']), at, id: text(120), index: whole(0, 100_000), after }),
       batch: exact({
         kind: oneOf(['batch']),
         label: text(200),
@@ -124,8 +128,9 @@ const APPLY: { [K in Kind]: Applier<K> } = {
       before === undefined ? { kind: 'set', at, unset: true } : { kind: 'set', at, value: before }
     return [changedAt(document, at, () => (unset ? undefined : copyOf(value))), inverse]
   },
-  insert(document, { at, index, item }) {
+  insert(document, { at, item, ...place }) {
     const items = listAt(document, at)
+    const index = standingIn(items, place)
     if (items.some((i) => i.id === item.id)) fail('id-taken', { id: item.id })
     checkIndex(index, items.length)
     const next = [...items.slice(0, index), copyOf(item), ...items.slice(index)]
@@ -138,12 +143,13 @@ const APPLY: { [K in Kind]: Applier<K> } = {
     const inverse: PlainEdit = { kind: 'insert', at, index, item: items[index]! }
     return [changedAt(document, at, () => items.filter((i) => i.id !== id)), inverse]
   },
-  move(document, { at, id, index }) {
+  move(document, { at, id, ...place }) {
     const items = listAt(document, at)
     const from = items.findIndex((i) => i.id === id)
     if (from < 0) nowhere([...at, id])
-    checkIndex(index, items.length - 1)
     const next = items.filter((i) => i.id !== id)
+    const index = standingIn(next, place)
+    checkIndex(index, items.length - 1)
     next.splice(index, 0, items[from]!)
     return [changedAt(document, at, () => next), { kind: 'move', at, id, index: from }]
   },
@@ -169,6 +175,33 @@ export function refusePlainEdit(edit: unknown): Problem | null {
   if (!Object.hasOwn(APPLY, kind)) return problem('edit-unknown', { kind })
   const why = refuse(plainEditShape, edit)
   return why === null ? null : problem('edit-shape', { why })
+}
+
+/** The same edit with its neighbours said, as the document stands. */
+function beside(document: unknown, edit: PlainEdit): PlainEdit {
+  if (edit.kind === 'batch') {
+    let current = document
+    const edits = edit.edits.map((one) => {
+      const said = beside(current, one)
+      current = applied(current, said)
+      return said
+    })
+    return { ...edit, edits }
+  }
+  if (edit.kind !== 'insert' && edit.kind !== 'move') return edit
+  const list = edit.at.reduce<unknown>(stepInto, document)
+  if (!isList(list)) return edit
+  return besideIn(edit.kind === 'move' ? list.filter((i) => i.id !== edit.id) : list, edit)
+}
+
+/** A document after an edit; as it was where the edit is refused, which is found out when it is applied. */
+function applied(document: unknown, edit: PlainEdit): unknown {
+  try {
+    return applyOne(document, edit)[0]
+  } catch (error) {
+    if (error instanceof ProblemError) return document
+    throw error
+  }
 }
 
 function targets(edit: PlainEdit): string[] {
@@ -200,7 +233,7 @@ export function plainEditing<D>(check: (document: unknown) => Problem | null): E
       return refused ? { ok: false, problem: refused } : applyJudged(document, edit)
     },
     targets,
-    slim: (_, edit) => edit,
+    slim: (document, edit) => beside(document, edit),
     whole: (_, edit) => edit,
   }
 }

@@ -27,6 +27,7 @@ export const button: ElementSpec = {
     look: BUTTON_LOOK,
   },
   sorts: 'look',
+  ground: 'look',
   css: [BUTTON_CSS],
   states: ['hover', 'focus'],
   summary: (props, names) => describe(props.label, names),

@@ -32,6 +32,7 @@ export const buttons: ElementSpec = {
       { id: 'second', props: { label: 'Write to us', look: 'outlined' } },
     ],
   },
+  ground: 'look',
   css: [BUTTON_CSS, '.of-btns{display:flex;flex-wrap:wrap;gap:.6em;justify-content:var(--a,start)}'],
   summary: (props, names) => describeItems(props.buttons, 'label', names),
   draw(element, compile) {

@@ -10,6 +10,7 @@ export const entryContent: ElementSpec = {
   regions: ['body'],
   once: true,
   props: {},
+  linked: true,
   css: [RICH_CSS],
   summary: () => '',
   draw(element, compile) {

@@ -1,10 +1,13 @@
 import { isFieldValue } from '../tree'
-import type { Reading } from '../site'
+import { type Reading, fieldKind } from '../site'
 import { both, type Scene, textChunk, keptFill } from '../drawing'
 import { fallbackFill, isBlock, readingHtml, valueFill } from './field-html'
 import { type ElementSpec, prop } from './spec'
 import { RICH_CSS } from './text'
 import { describe } from './words'
+
+/** Kinds of field whose values lead somewhere; what writers wrote may always hold a link. */
+const LEADS: ReadonlySet<string> = new Set(['person', 'entry', 'link', 'terms', 'rich'])
 
 export const field: ElementSpec = {
   type: 'field',
@@ -30,6 +33,8 @@ export const field: ElementSpec = {
     },
     linked: { kind: 'yes-no', label: 'Lead to its page', default: true },
   },
+  linked: ({ props }, catalogue) =>
+    isFieldValue(props.value) && props.linked !== false && LEADS.has(fieldKind(catalogue, props.value) ?? ''),
   css: [
     RICH_CSS,
     '.of-field{overflow-wrap:break-word}.of-field .of-label{font-weight:600}.of-above .of-label{display:block}' +

@@ -40,6 +40,7 @@ export const icon: ElementSpec = {
     link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
   },
   states: ['hover', 'focus'],
+  ground: 'own',
   css: [ICON_CSS, '.of-icon{font-size:2em;line-height:1;text-align:var(--a,start)}.of-icon a{color:inherit}'],
   summary: (props) => (typeof props.icon === 'string' ? props.icon : ''),
   draw(element, compile) {

@@ -1,7 +1,7 @@
 export { ELEMENTS, elementSpec } from './list'
 export { prop, type ElementSpec, type Names, type PartSpec, type PlacesSpec } from './spec'
 export { allScripts, scriptAddress, scriptAt, scriptTag } from './scripts'
-export { parametersOfPlan } from './lists/plan'
+export { parametersOfPlan, typesListed } from './lists/plan'
 export { entryList } from './lists/entry-list'
 export { filterForm } from './lists/filter-form'
 export { type WhyRelated, whyRelated } from './lists/why'

@@ -20,6 +20,8 @@ const DROP_CSS =
   '.of-across li:hover>ul,.of-across details[open]~ul,.of-across:not([data-on]) li:focus-within>ul{display:block}' +
   '.of-across ul ul li{padding:.3em .8em}.of-across details{display:inline-block}.of-across summary{list-style:none;cursor:pointer}' +
   '.of-across summary::-webkit-details-marker{display:none}.of-across summary::after{content:"";display:inline-block;width:.4em;height:.4em;margin:0 .2em .2em .45em;border:solid;border-width:0 1.5px 1.5px 0;rotate:45deg}' +
+  // At least 24 CSS pixels each way (WCAG 2.2, 2.5.8).
+  '.of-across .of-more{vertical-align:middle}.of-more>summary{display:grid;place-content:center;min-width:24px;min-height:24px}.of-more>summary::after{margin:0 0 .2em}' +
   '.of-across ul ul>li>details{float:right}'
 
 const BROAD_CSS =

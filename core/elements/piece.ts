@@ -11,6 +11,7 @@ export const piece: ElementSpec = {
   about: 'A row or an element that is kept once and shown in several layouts.',
   group: 'Space',
   props: { piece: { kind: 'piece', label: 'Piece', default: null } },
+  ground: 'own',
   css: [],
   summary: (props, names) => (typeof props.piece === 'string' && names.piece?.(props.piece)) || '',
   /** Only a piece that cannot be shown is still here when a page is drawn: visitors see nothing of it. */

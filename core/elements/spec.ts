@@ -1,5 +1,6 @@
 import type { LayoutElement, LayoutRegion, Styles, Value, Property, State } from '../tree'
 import type { Compile, Chunk } from '../drawing'
+import type { Catalogue } from '../site'
 
 /**
  * What an element is made of: a part can be hidden, has its own words where `words` names the property that says
@@ -53,6 +54,13 @@ export interface ElementSpec {
   parts?: Readonly<Record<string, PartSpec>>
   /** What it is made of, for what is asked about its looks; words where it is not said. */
   madeOf?: readonly ('words' | 'pictures')[]
+  /**
+   * What its words stand on, where it is not what the element itself stands on: grounds that its named looks say, or
+   * nothing that is known, because it has no words or draws a ground of its own.
+   */
+  ground?: 'look' | 'own'
+  /** Whether it writes links in the colour of links; not, unless it is said. */
+  linked?: boolean | ((element: LayoutElement, catalogue: Catalogue) => boolean)
   /** The choice by which a layout's defaults tell sorts of it apart, such as the level of a heading. */
   sorts?: string
   /** Whether one of them says the title of the page: its heading of level 1. */

@@ -1,5 +1,5 @@
 import { richChunk, wrapFilled } from '../drawing'
-import { isRichDoc } from '../site'
+import { type RichNode, isRichDoc } from '../site'
 import { LANGUAGE, inLanguage } from './language'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
@@ -14,6 +14,9 @@ export const RICH_CSS =
   '.of-rich th{background:var(--t-head,none)}.of-rich tr:nth-child(even)>td{background:var(--t-stripe,none)}' +
   '.of-rich figcaption{margin-top:.4em;font-size:.85em;opacity:.8}.of-rich video{max-width:100%}'
 
+const hasLink = (nodes: readonly RichNode[] = []): boolean =>
+  nodes.some((n) => n.marks?.some((m) => m.type === 'link') || hasLink(n.content))
+
 export const text: ElementSpec = {
   type: 'text',
   name: 'Text',
@@ -27,6 +30,7 @@ export const text: ElementSpec = {
     },
     language: LANGUAGE,
   },
+  linked: ({ props }) => isRichDoc(props.text) && hasLink(props.text.content),
   css: [RICH_CSS],
   summary: (props, names) => describe(props.text, names),
   draw(element, compile) {

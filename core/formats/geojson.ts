@@ -9,6 +9,7 @@ import {
   type Point,
   floorPlanShape,
   freeId,
+  within,
 } from '../site'
 
 /**
@@ -118,11 +119,54 @@ const closed = (path: Point[]): Point[] => {
   return first[0] === last[0] && first[1] === last[1] ? path : [...path, first]
 }
 
-/** The geometry of a shape; all rings of an area are written into one polygon, and read so again. */
-const coordinatesOf = ({ kind, paths }: FloorShape): { type: string; coordinates: unknown } => {
-  if (kind === 'spot') return { type: 'MultiPoint', coordinates: paths.map((p) => p[0]) }
-  if (kind === 'line') return { type: 'MultiLineString', coordinates: paths }
-  return { type: 'Polygon', coordinates: paths.map(closed) }
+/** Twice the signed area of a ring: above zero where it runs counterclockwise. */
+const signedArea = (ring: readonly Point[]): number =>
+  ring.reduce((sum, [x, y], i) => {
+    const [nextX, nextY] = ring[(i + 1) % ring.length]!
+    return sum + x * nextY - nextX * y
+  }, 0)
+
+/** Whether one ring lies in another, told by the first of its points that is no corner of the other. */
+function liesIn(ring: Point[], other: Point[]): boolean {
+  const point = ring.find(([x, y]) => !other.some(([ox, oy]) => ox === x && oy === y))
+  return point !== undefined && within({ x: point[0], y: point[1] }, { kind: 'area', name: '', paths: [other] })
+}
+
+const wound = (ring: Point[], counterclockwise: boolean): Point[] =>
+  closed(signedArea(ring) > 0 === counterclockwise ? ring : ring.toReversed())
+
+/**
+ * The rings of an area as polygons (RFC 7946, 3.1.6): a ring that lies in an odd number of others is a hole of the
+ * nearest of them. Rings are closed, outer ones run counterclockwise, holes clockwise.
+ */
+function polygonsOf(rings: Point[][]): Point[][][] {
+  const around = rings.map((ring) => rings.filter((other) => other !== ring && liesIn(ring, other)))
+  const depthOf = new Map(rings.map((ring, i) => [ring, around[i]!.length]))
+  const polygons = new Map<Point[], Point[][]>()
+  rings.forEach((ring) => {
+    if (depthOf.get(ring)! % 2 === 0) polygons.set(ring, [wound(ring, true)])
+  })
+  rings.forEach((ring, i) => {
+    if (polygons.has(ring)) return
+    const outer = around[i]!.filter((r) => polygons.has(r)).sort((a, b) => depthOf.get(b)! - depthOf.get(a)!)[0]
+    // Rings that cross each other may have no outer one: then it stands for itself.
+    if (outer) polygons.get(outer)!.push(wound(ring, false))
+    else polygons.set(ring, [wound(ring, true)])
+  })
+  return [...polygons.values()]
+}
+
+/** A geometry of one thing, or of several of its type. */
+const geometry = (type: string, things: readonly unknown[]): { type: string; coordinates: unknown } =>
+  things.length === 1 ? { type, coordinates: things[0] } : { type: `Multi${type}`, coordinates: things }
+
+function geometryOf({ kind, paths }: FloorShape): { type: string; coordinates: unknown } {
+  if (kind === 'spot')
+    return geometry(
+      'Point',
+      paths.map((p) => p[0]),
+    )
+  return kind === 'line' ? geometry('LineString', paths) : geometry('Polygon', polygonsOf(paths))
 }
 
 /** A floor plan as a feature collection. */
@@ -135,7 +179,7 @@ export function writeFloorPlan({ floors }: FloorPlan): object {
         ...(shape.name && { name: shape.name }),
         ...(shape.term && { term: shape.term }),
       },
-      geometry: coordinatesOf(shape),
+      geometry: geometryOf(shape),
     })),
   )
   return { type: 'FeatureCollection', features }

@@ -1,4 +1,4 @@
-import { type Dangling, checkReferences, checkThings, namedOf } from '../checks'
+import { checkReferences, checkThings, namedOf } from '../checks'
 import { CompiledRules, type Design, type Frame, type Target, rulesOf, type Exchange, targetSpec } from '../frames'
 import { type Condition, builtInField, isFieldTest, isTermTest } from '../conditions'
 import {
@@ -11,12 +11,14 @@ import {
   isFieldValue,
   isVariation,
   rewriteProps,
-  walk,
 } from '../tree'
-import { entryFieldsNamed, fieldsNamed, propertiesOf, refuseProperty } from '../elements'
-import { BUILT_IN, type Catalogue, type Id, type Menu, type MenuItem, type Picture, pagesOfItems } from '../site'
+import { propertiesOf, refuseProperty } from '../elements'
+import { KnownThings } from './known'
+import { behindPage, namedByTree, ownField, taxonomyIn } from './structure'
+import { BUILT_IN, type Catalogue, TERMS, type Id, type Menu, type MenuItem, type Picture, pagesOfItems } from '../site'
 import { type Trees, changesBetween, treesOf } from '../layouts'
 import type { Parcel } from './parcel'
+import { type Choice, type Unfit, type UnfitKind, belongs } from './unfit'
 
 /** What importing would do with one thing of a parcel. */
 export interface ImportItem {
@@ -25,27 +27,6 @@ export interface ImportItem {
   name: string
   state: 'new' | 'replaces' | 'same'
 }
-
-/** What a design itself has: a parcel that names such a thing and does not bring it is told of it by the checks. */
-const BELONG = ['layout', 'wrong-region', 'card', 'piece', 'frame', 'look', 'colour', 'family', 'choice'] as const
-const belongs = (what: Dangling): what is (typeof BELONG)[number] => (BELONG as readonly Dangling[]).includes(what)
-
-export type UnfitKind = Exclude<Dangling, (typeof BELONG)[number]> | 'field'
-
-/** Something that the parcel names and this site does not have, with all that names it. */
-export interface Unfit {
-  /** `kind id`; choices are given under it. */
-  key: string
-  kind: UnfitKind
-  id: string
-  users: { what: 'layout' | 'frame' | 'menu'; id: Id }[]
-}
-
-/**
- * What to do about something that does not fit: keep the reference (it does nothing until the thing exists, and
- * the checks report it), drop it, or use something of this site instead.
- */
-export type Choice = { do: 'keep' } | { do: 'drop' } | { do: 'use'; id: string }
 
 export interface ImportPlan {
   items: ImportItem[]
@@ -105,9 +86,13 @@ const pictureName = ({ alt, fileName }: Pick<Picture, 'alt' | 'fileName'>): stri
 
 function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] {
   const found = new Map<string, Unfit>()
-  const add = (kind: UnfitKind, id: string, what: 'layout' | 'frame' | 'menu', user: Id) => {
+  const known = new KnownThings(parcel, design, catalogue)
+  const add = (kind: UnfitKind, id: string, what: 'layout' | 'frame' | 'menu', user: Id): void => {
+    // The page of a term is missing because the term is: that is what can be created, or exchanged.
+    const behind = kind === 'page' ? behindPage(id) : null
+    if (behind && known.missing(behind.kind, behind.id)) return add(behind.kind, behind.id, what, user)
     const key = `${kind} ${id}`
-    const unfit = found.get(key) ?? { key, kind, id, users: [] }
+    const unfit = found.get(key) ?? { key, kind, id, ...known.of(kind, id), users: [] }
     if (!unfit.users.some((u) => u.what === what && u.id === user)) unfit.users.push({ what, id: user })
     found.set(key, unfit)
   }
@@ -121,7 +106,8 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
   ]
   for (const note of notes) {
     if (note.kind === 'missing-field' && note.frame) add('field', note.field, 'frame', note.frame)
-    if (note.kind !== 'dangling' || belongs(note.what)) continue
+    // Fields that layouts name are looked for below, with those of taxonomies told as such.
+    if (note.kind !== 'dangling' || belongs(note.what) || note.what === 'field') continue
     if (note.frame) add(note.what, note.id, 'frame', note.frame)
     if (note.layout) add(note.what, note.id, 'layout', note.layout)
   }
@@ -131,30 +117,12 @@ function unfitOf(parcel: Parcel, design: Design, catalogue: Catalogue): Unfit[] 
   for (const { id, items } of parcel.menus ?? [])
     for (const key of pagesOfItems(items)) if (!catalogue.page(key)) add('page', key, 'menu', id)
   for (const layout of parcel.layouts)
-    for (const id of unknownFields(trees.of(layout).tree, catalogue)) add('field', id, 'layout', layout.id)
+    namedByTree(trees.of(layout).tree, (kind, id) => {
+      const missing = known.missing(kind, id)
+      if (missing) add(missing, id, 'layout', layout.id)
+    })
   return [...found.values()]
 }
-
-/** Own fields of entries that a layout names and that no page type of this site has. */
-function unknownFields(layout: Layout, catalogue: Catalogue): Set<Id> {
-  const known = new Set([...catalogue.types.values()].flatMap((t) => t.fields.map((f) => f.id)))
-  const fields = [...walk(layout)].flatMap((node) => [
-    ...fieldsNamed(node).map(ownField),
-    ...entryFieldsNamed(node),
-    ...testsOf(node),
-  ])
-  return new Set(fields.filter((id) => id && !isEverywhere(id) && !known.has(id)))
-}
-
-/** The fields that a thing's conditions ask for. */
-const testsOf = ({ when = [] }: TreeNode): Id[] =>
-  when.filter(isFieldTest).flatMap(({ field }) => (builtInField(field) ? [] : field))
-
-/** Whether every site has a field: those that all entries have, and terms. */
-const isEverywhere = (id: Id): boolean => id.startsWith('terms:') || Object.hasOwn(BUILT_IN, id)
-
-/** The field of an entry's own that a field value names; empty where it names none. */
-const ownField = ({ of, via = '', field }: FieldValue): Id => (of === 'reference' ? via : of === 'page' ? field : '')
 
 /** What importing a parcel would do here; nothing is changed. */
 export function planImport(
@@ -170,9 +138,14 @@ type Choose = (kind: UnfitKind, id: string) => string | null
 
 /** Choices as one question: what an id becomes; null when it is dropped. */
 function chooser(choices: Readonly<Record<string, Choice>>): Choose {
-  return (kind, id) => {
+  return function choose(kind, id): string | null {
+    const behind = kind === 'page' && !Object.hasOwn(choices, `page ${id}`) ? behindPage(id) : null
+    if (behind) {
+      const chosen = choose(behind.kind, behind.id)
+      return chosen === null ? null : id.slice(0, -behind.id.length) + chosen
+    }
     const choice = Object.hasOwn(choices, `${kind} ${id}`) ? choices[`${kind} ${id}`] : undefined
-    if (!choice || choice.do === 'keep') return id
+    if (!choice || choice.do === 'keep' || choice.do === 'create') return id
     return choice.do === 'use' ? choice.id : null
   }
 }
@@ -192,8 +165,33 @@ export function adaptFrame(frame: Frame, choices: Readonly<Record<string, Choice
   }
 }
 
+/** The field of a taxonomy's terms, or of an entry's own, with what does not fit exchanged; null when it is dropped. */
+function adaptEntryField(field: string, choose: Choose): string | null {
+  const taxonomy = taxonomyIn(field)
+  if (taxonomy === null) return Object.hasOwn(BUILT_IN, field) ? field : choose('field', field)
+  const chosen = choose('taxonomy', taxonomy)
+  return chosen === null ? null : TERMS + chosen
+}
+
+/** One of a term, a person or an entry, each of which goes by an id of its own; null when it is dropped. */
+function adaptEntryValue(id: string, choose: Choose): string | null {
+  const term = choose('term', id)
+  const person = choose('person', id)
+  if (term === null || person === null) return null
+  if (term !== id || person !== id) return term !== id ? term : person
+  return choose('page', `entry:${id}`)?.replace(/^entry:/, '') ?? null
+}
+
 /** A field with what does not fit exchanged; null when it is to be dropped. */
 function adaptField(value: FieldValue, choose: Choose): FieldValue | null {
+  if (value.of === 'term' && value.via) {
+    const via = choose('taxonomy', value.via)
+    return via === null ? null : { ...value, via }
+  }
+  if (taxonomyIn(value.field) !== null) {
+    const field = adaptEntryField(value.field, choose)
+    return field === null ? null : { ...value, field }
+  }
   const own = ownField(value)
   const field = own ? choose('field', own) : own
   if (field === null) return null
@@ -207,9 +205,14 @@ function adaptField(value: FieldValue, choose: Choose): FieldValue | null {
  */
 function adaptWhen(when: readonly Condition[], choose: Choose): Condition[] {
   return when.map((asked) => {
-    if (isTermTest(asked)) return { ...asked, terms: asked.terms.map((t) => choose('term', t) ?? t) }
+    if (isTermTest(asked))
+      return {
+        ...asked,
+        taxonomy: choose('taxonomy', asked.taxonomy) ?? asked.taxonomy,
+        terms: asked.terms.map((t) => choose('term', t) ?? t),
+      }
     if (!isFieldTest(asked) || builtInField(asked.field)) return asked
-    return { ...asked, field: choose('field', asked.field) ?? asked.field }
+    return { ...asked, field: adaptEntryField(asked.field, choose) ?? asked.field }
   })
 }
 
@@ -231,7 +234,8 @@ function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
   const adapted = rewriteProps(node.props, specs, {
     field: (field) => adaptField(field, choose),
     page: (page) => choose('page', page),
-    entryField: (field) => (isEverywhere(field) ? field : choose('field', field)),
+    entryField: (field) => adaptEntryField(field, choose),
+    entryValue: (value) => adaptEntryValue(value, choose),
     thing: (kind, id) => (kind === 'card' || kind === 'look' || kind === 'piece' ? id : choose(kind, id)),
   })
   // A property that cannot hold what is left goes back to its default; one that is not known waits as it is.

@@ -2,7 +2,20 @@ import { type Design, type Frame, checkFrame } from '../frames'
 import { type LayoutDocument, isVariation } from '../tree'
 import { Trees, checkLayout, layoutUpToDate, refuseBaseless } from '../layouts'
 import { type Problem, problem } from '../problems'
-import { type Id, type Menu, type Picture, carriedPictureShape, menuShape, refuseMenus } from '../site'
+import {
+  type Id,
+  MOST_TERMS,
+  type Menu,
+  type Picture,
+  carriedPictureShape,
+  menuShape,
+  pageTypeShape,
+  personShape,
+  refuseMenus,
+  taxonomyShape,
+  termShape,
+} from '../site'
+import type { CarriedName, CarriedStructure } from './structure'
 import { exact, isRecord, judged, list, never, oneOf, optional, refuse, text } from '../shape'
 import {
   type HouseStyle,
@@ -33,6 +46,10 @@ export interface Parcel {
   looks?: NamedLook[]
   colours?: PaletteColour[]
   pictures?: ParcelPicture[]
+  /** What layouts and frames name of the site's content and can be created with them; older parcels have none. */
+  structure?: CarriedStructure
+  /** What things are called that do not come along. */
+  names?: CarriedName[]
 }
 
 /** A picture that layouts of a parcel show. */
@@ -98,6 +115,15 @@ const envelope = exact({
   looks: optional(list(namedLookShape, MOST_THINGS)),
   colours: optional(list(paletteColourShape, MOST_THINGS)),
   pictures: optional(list(carriedPictureShape, MOST_THINGS)),
+  structure: optional(
+    exact({
+      types: list(pageTypeShape, MOST_THINGS),
+      taxonomies: list(taxonomyShape, MOST_THINGS),
+      terms: list(termShape, MOST_TERMS),
+      people: list(personShape, MOST_THINGS),
+    }),
+  ),
+  names: optional(list(exact({ key: text(200), name: text(500) }), MOST_TERMS)),
 })
 
 /** Every way in which a document is no parcel that this version reads; none when it is one. Takes anything at all. */
@@ -119,8 +145,11 @@ export function checkParcel(parcel: unknown): Problem[] {
   const { menus = [] } = parcel as unknown as Parcel
   const wrongMenus = refuseMenus({ format: 1, menus })
   if (wrongMenus) return [wrongMenus]
-  const { looks = [], colours = [], pictures = [] } = parcel as unknown as Parcel
-  const lists: readonly (readonly { id: Id }[])[] = [layouts, frames, looks, colours, pictures]
+  const { looks = [], colours = [], pictures = [], structure } = parcel as unknown as Parcel
+  const lists: readonly (readonly { id: Id }[])[] = [
+    ...[layouts, frames, looks, colours, pictures],
+    ...Object.values(structure ?? {}),
+  ]
   const twice = lists.map((list) => duplicate(list.map((one) => one.id))).find((id) => id !== undefined)
   return twice ? [problem('id-taken', { id: twice })] : checkFollowing(layouts)
 }

@@ -1,9 +1,18 @@
 import equal from 'fast-deep-equal'
-import { type Edited, spliced } from '../edits'
+import { type Edited, type Standing, besideIn, indexIn, spliced } from '../edits'
 import { type Problem, ProblemError, fail, problem } from '../problems'
 import { isRecord, refuse, shown } from '../shape'
 import { checkEdited } from './check'
-import { copyOf, countNodes, type Column, type Fill, type Layout, type LayoutElement, type Row } from '../tree'
+import {
+  childrenOf,
+  copyOf,
+  countNodes,
+  type Column,
+  type Fill,
+  type Layout,
+  type LayoutElement,
+  type Row,
+} from '../tree'
 import { settingKey } from './changes'
 import { LayoutDraft } from './draft'
 import {
@@ -41,7 +50,8 @@ const followsNone = ({ layout }: LayoutDraft): Edit => fail('follows-none', { na
 const byKey = (a: Fill, b: Fill): number => (settingKey(a) < settingKey(b) ? -1 : 1)
 
 const APPLY: { [K in EditKind]: Applier<K> } = {
-  insert(draft, { parent, index, node }) {
+  insert(draft, { parent, node, ...place }) {
+    const index = indexAmong(draft, parent, place)
     checkPlace(draft, parent, index, node)
     draft.putAt(parent, index, copyOf(node))
     return { kind: 'remove', id: node.id }
@@ -51,12 +61,13 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     const place = draft.placeOf(id)
     return { kind: 'insert', ...place, node: draft.take(id) }
   },
-  move(draft, { id, parent, index }) {
+  move(draft, { id, parent, ...place }) {
     const node = nodeIn(draft, id)
     if (draft.isWithin(parent, id)) fail('into-itself')
     const from = draft.placeOf(id)
     if (!draft.holder(parent)) fail('node-unknown', { id: parent })
     draft.take(id)
+    const index = indexAmong(draft, parent, place)
     checkPlace(draft, parent, index, node)
     draft.putAt(parent, index, node)
     return { kind: 'move', id, ...from }
@@ -82,8 +93,9 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
       value: parsed(after!),
     })
   },
-  insertItem(draft, { id, property, index, item }) {
+  insertItem(draft, { id, property, item, ...place }) {
     const items = [...itemsIn(draft, id, property)]
+    const index = indexIn(items, place)
     if (items.some((i) => i.id === item.id)) fail('id-taken', { id: item.id })
     checkItemIndex(index, items.length)
     items.splice(index, 0, copyOf(item))
@@ -97,11 +109,13 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
     writeItems(draft, id, property, items)
     return { kind: 'insertItem', id, property, index, item: gone! }
   },
-  moveItem(draft, { id, property, item, index }) {
+  moveItem(draft, { id, property, item, ...place }) {
     const items = [...itemsIn(draft, id, property)]
     const from = itemIndex(items, item)
-    checkItemIndex(index, items.length - 1)
-    items.splice(index, 0, ...items.splice(from, 1))
+    const [moved] = items.splice(from, 1)
+    const index = indexIn(items, place)
+    checkItemIndex(index, items.length)
+    items.splice(index, 0, moved!)
     writeItems(draft, id, property, items)
     return { kind: 'moveItem', id, property, item, index: from }
   },
@@ -209,8 +223,62 @@ const APPLY: { [K in EditKind]: Applier<K> } = {
   },
 }
 
+/** Where something is put in what holds it, as that stands by now. */
+const indexAmong = (draft: LayoutDraft, parent: string, place: Standing): number => {
+  const holder = draft.holder(parent)
+  return holder ? indexIn(childrenOf(holder), place) : place.index
+}
+
 function applyOne(draft: LayoutDraft, edit: Edit): Edit {
   return (APPLY[edit.kind] as Applier<EditKind>)(draft, edit)
+}
+
+/** The same edit with the neighbours said behind which it puts things, as the layout stands. */
+export function besides(layout: Layout, edit: Edit): Edit {
+  return isPlacing(edit) ? placed(new LayoutDraft(layout), edit) : edit
+}
+
+const isPlacing = (edit: Edit): boolean => (edit.kind === 'batch' ? edit.edits.some(isPlacing) : PLACING.has(edit.kind))
+const PLACING: ReadonlySet<EditKind> = new Set(['insert', 'move', 'insertItem', 'moveItem'])
+
+function placed(draft: LayoutDraft, edit: Edit): Edit {
+  if (edit.kind === 'batch')
+    return {
+      ...edit,
+      edits: edit.edits.map((one) => {
+        const said = placed(draft, one)
+        tryOne(draft, said)
+        return said
+      }),
+    }
+  if (edit.kind === 'insert' || edit.kind === 'move') {
+    const holder = draft.holder(edit.parent)
+    const moved = edit.kind === 'move' ? edit.id : null
+    return holder
+      ? besideIn(
+          childrenOf(holder).filter((c) => c.id !== moved),
+          edit,
+        )
+      : edit
+  }
+  if (edit.kind !== 'insertItem' && edit.kind !== 'moveItem') return edit
+  const items = draft.node(edit.id)?.props[edit.property]
+  const moved = edit.kind === 'moveItem' ? edit.item : null
+  return Array.isArray(items)
+    ? besideIn(
+        items.filter((i) => i.id !== moved),
+        edit,
+      )
+    : edit
+}
+
+/** What is refused is refused when it is applied; here it only changes nothing. */
+function tryOne(draft: LayoutDraft, edit: Edit): void {
+  try {
+    applyOne(draft, edit)
+  } catch (error) {
+    if (!(error instanceof ProblemError)) throw error
+  }
 }
 
 /** Makes an edit on a draft, without asking whether what comes of it keeps the rules; throws a problem when it cannot. */

@@ -1,6 +1,6 @@
 import { type Editing, spliceBetween } from '../edits'
 import type { Layout, LayoutDocument, Value } from '../tree'
-import { refuseEdit } from './apply'
+import { besides, refuseEdit } from './apply'
 import { settingKey, valueIn } from './changes'
 import type { Edit } from './edits'
 import { applyToDocument } from './following'
@@ -46,7 +46,7 @@ function spliceOf(before: Value | undefined, after: Value) {
 }
 
 function slim(layout: Layout, edit: Edit): Edit {
-  if (edit.kind !== 'setProperty' || edit.value === undefined) return edit
+  if (edit.kind !== 'setProperty' || edit.value === undefined) return besides(layout, edit)
   const { id, property, within, value } = edit
   const splice = spliceOf(valueIn(layout, edit), value)
   return splice ? { kind: 'spliceProperty', id, property, ...(within && { within }), ...splice } : edit

@@ -1,4 +1,4 @@
-import type { Splice } from '../edits'
+import type { Splice, Standing } from '../edits'
 import type { Id } from '../site'
 import type { Change, Item, LayoutDocument, Setting, Step, Stepped, StyleValue, TreeNode, Within } from '../tree'
 
@@ -8,16 +8,16 @@ import type { Change, Item, LayoutDocument, Setting, Step, Stepped, StyleValue, 
  */
 export type Edit =
   | Setting
-  | { kind: 'insert'; parent: Id; index: number; node: TreeNode }
+  | ({ kind: 'insert'; parent: Id; node: TreeNode } & Standing)
   | { kind: 'remove'; id: Id }
   /** `index` counts among the children of `parent` as they are once the node has been taken out. */
-  | { kind: 'move'; id: Id; parent: Id; index: number }
+  | ({ kind: 'move'; id: Id; parent: Id } & Standing)
   /** As `setProperty`, told by what changes in the JSON of the value that stands there; see `Splice`. */
   | ({ kind: 'spliceProperty'; id: Id; property: string; within?: Within } & Splice)
-  | { kind: 'insertItem'; id: Id; property: string; index: number; item: Item }
+  | ({ kind: 'insertItem'; id: Id; property: string; item: Item } & Standing)
   | { kind: 'removeItem'; id: Id; property: string; item: Id }
   /** `index` counts among the items as they are once this one has been taken out. */
-  | { kind: 'moveItem'; id: Id; property: string; item: Id; index: number }
+  | ({ kind: 'moveItem'; id: Id; property: string; item: Id } & Standing)
   | { kind: 'setSpans'; row: Id; spans: number[] }
   /** Says in one line what the layout is for; an empty one takes it away. */
   | { kind: 'describe'; about: string }

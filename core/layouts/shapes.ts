@@ -43,6 +43,8 @@ const orNone = (shape: Shape): Shape => byValue((v) => (v === null ? NOTHING : s
 /** What an own change is about: see `changeKey`. */
 const changeKey = text(500)
 const afterId = orNone(id())
+/** Behind whom something is put, where that is said. */
+const after = byValue((v) => (v === undefined ? ABSENT : afterId))
 
 /** An own change. */
 const changeShape = kinds(
@@ -75,9 +77,9 @@ const edits = (depth: number): Shape =>
   kinds(
     {
       ...SETTINGS,
-      insert: exact({ kind: oneOf(['insert']), parent: id(), index, node: nodeShape }),
+      insert: exact({ kind: oneOf(['insert']), parent: id(), index, after, node: nodeShape }),
       remove: exact({ kind: oneOf(['remove']), id: id() }),
-      move: exact({ kind: oneOf(['move']), id: id(), parent: id(), index }),
+      move: exact({ kind: oneOf(['move']), id: id(), parent: id(), index, after }),
       spliceProperty: exact({
         kind: oneOf(['spliceProperty']),
         id: id(),
@@ -88,9 +90,9 @@ const edits = (depth: number): Shape =>
         drop: whole(0, MOST_TEXT),
         put: text(MOST_TEXT),
       }),
-      insertItem: exact({ kind: oneOf(['insertItem']), id: id(), property: named(), index, item: itemShape }),
+      insertItem: exact({ kind: oneOf(['insertItem']), id: id(), property: named(), index, after, item: itemShape }),
       removeItem: exact({ kind: oneOf(['removeItem']), id: id(), property: named(), item: id() }),
-      moveItem: exact({ kind: oneOf(['moveItem']), id: id(), property: named(), item: id(), index }),
+      moveItem: exact({ kind: oneOf(['moveItem']), id: id(), property: named(), item: id(), index, after }),
       setSpans: exact({ kind: oneOf(['setSpans']), row: id(), spans: list(whole(1, 12), 12) }),
       describe: exact({ kind: oneOf(['describe']), about: text(MOST_ABOUT) }),
       own: exact({

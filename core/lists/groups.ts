@@ -57,22 +57,41 @@ function byField(catalogue: Catalogue, field: Id): (entry: Entry) => Group | nul
   }
 }
 
-/** The first letter as people look for it: without accents, in capitals; what begins otherwise stands under #. */
-function letterOf(text: string): string {
-  const [first = ''] = text.trim().normalize('NFD')
-  return /\p{L}/u.test(first) ? first.toLocaleUpperCase() : '#'
+const BASES = new Map<string, Intl.Collator>()
+
+/** Compares letters as a language has them in its alphabet: Å is an A in German, and a letter of its own in Swedish. */
+function basesOf(locale: string): Intl.Collator {
+  let bases = BASES.get(locale)
+  if (!bases) BASES.set(locale, (bases = new Intl.Collator(locale, { sensitivity: 'base' })))
+  return bases
+}
+
+const WRITTEN = new Intl.Segmenter('und')
+
+/**
+ * The letter under which people who read a language (BCP 47) look for a text: in capitals, without the accents that
+ * make no other letter of it there. What begins with no letter stands under #.
+ */
+function letterOf(text: string, locale: string): string {
+  const first =
+    WRITTEN.segment(text.trim().slice(0, 40).normalize('NFC'))[Symbol.iterator]().next().value?.segment ?? ''
+  const [plain = ''] = first.normalize('NFD')
+  if (!/\p{L}/u.test(plain)) return '#'
+  const letter = basesOf(locale).compare(plain, first) === 0 ? plain : first
+  const [capital = letter] = letter.toLocaleUpperCase(locale)
+  return capital
 }
 
 /** Tells of each entry in which group it stands; null where it stands in none. */
 export function groupOf(catalogue: Catalogue, { by, field }: Grouping): (entry: Entry) => Group | null {
   if (by === 'field') return byField(catalogue, field)
   const read = readerOf(catalogue, field || (by === 'letter' ? 'title' : 'date'))
+  const { timeZone, locale } = catalogue.site.settings
   if (by === 'letter')
     return (entry) => {
       const value = read(entry)?.value
-      return typeof value === 'string' ? words(letterOf(value)) : null
+      return typeof value === 'string' ? words(letterOf(value, locale)) : null
     }
-  const { timeZone } = catalogue.site.settings
   return (entry) => {
     const value = read(entry)?.value
     const month = typeof value === 'string' ? dayOf(value, timeZone)?.slice(0, 7) : undefined

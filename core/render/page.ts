@@ -1,10 +1,19 @@
 import type { Need } from '../conditions'
 import { ELEMENTS } from '../elements'
 import { type DrawnTree, type Trees, treeToDraw, treesOf } from '../layouts'
-import { type HouseStyle, baseCss, fontsAtOnce, layered, namedRules, rulesCss } from '../styles'
+import {
+  type HouseStyle,
+  type Letters,
+  baseCss,
+  fontsAtOnce,
+  layered,
+  lettersOf,
+  namedRules,
+  rulesCss,
+} from '../styles'
 import type { ShownRegions } from './shown'
 import { REGIONS, type LayoutDocument, type LayoutElement, type Region, elementsOf } from '../tree'
-import type { Id, Menu, Page } from '../site'
+import type { Catalogue, Id, Menu, Page } from '../site'
 import { type CompileOptions, compileLayout } from './compile'
 import { type Regions, type Sent, document } from './document'
 import { attribute, type Fill, type ListPlan, type Scene } from '../drawing'
@@ -97,6 +106,13 @@ export async function compileAhead(design: Drawable, turn: () => Promise<void> |
   return failed
 }
 
+const listsOf = (regions: Regions): readonly ListPlan[] =>
+  REGIONS.flatMap((region) => [...(regions[region]?.lists ?? [])])
+
+/** Asks for fonts before their rules are read, so that no words change theirs while they are seen. */
+const preloads = (fonts: readonly string[]): string =>
+  fonts.map((href) => `<link rel="preload" as="font" type="font/woff2"${attribute('href', href)} crossorigin>`).join('')
+
 /**
  * A design compiled for drawing pages. What cannot be drawn is left out and told, and takes nothing else with it:
  * an element where one fails, a layout where none of it can be compiled.
@@ -111,17 +127,12 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   private readonly programs = new Map<Id, Program | null>()
   private readonly plain = new Map<string, Program>()
   private readonly dresses = new Map<string, Dress>()
-  private last: { of: Regions; dress: Dress } | null = null
-  /** What asks for the faces of the house before their rules are read: so that no words change theirs while they are seen. */
-  private readonly fonts: string
+  private last: { of: Regions; letters: readonly Letters[]; dress: Dress } | null = null
 
   constructor(
     readonly design: D,
     private readonly options: DesignOptions = {},
   ) {
-    this.fonts = fontsAtOnce(design.house)
-      .map((href) => `<link rel="preload" as="font" type="font/woff2"${attribute('href', href)} crossorigin>`)
-      .join('')
     this.trees = treesOf(design)
     for (const { id, region } of design.layouts)
       if (region === 'card' || (!options.asNeeded && region !== 'piece')) this.program(id)
@@ -173,7 +184,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   /** Draws a page of which some region has failed, region by region. */
   private drawSound(scene: Scene, outcome: ShownRegions): DrawnPage {
     const programs = this.regionsOf(scene.page, outcome)
-    const knowing = knowingLists(scene, this.dressOf(programs).lists)
+    const knowing = knowingLists(scene, this.dressOf(programs, scene.catalogue).lists)
     for (const region of REGIONS) {
       const program = programs[region]
       if (program) programs[region] = this.soundRegion(program, knowing)
@@ -182,7 +193,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   }
 
   private page(scene: Scene, programs: Regions): DrawnPage {
-    const dress = this.dressOf(programs)
+    const dress = this.dressOf(programs, scene.catalogue)
     return {
       html: document(scene, dress, programs),
       css: dress.css,
@@ -291,25 +302,26 @@ export class CompiledDesign<D extends Drawable = Drawable> {
   }
 
   /** What goes with pages that have these regions; kept, since many pages share them. */
-  private dressOf(regions: Regions): Dress {
-    if (this.last && sameRegions(this.last.of, regions)) return this.last.dress
+  private dressOf(regions: Regions, { site }: Catalogue): Dress {
+    const letters = lettersOf(site.settings.locale)
+    if (this.last?.letters === letters && sameRegions(this.last.of, regions)) return this.last.dress
     const { header, intro, body, footer } = regions
-    const key = `${header?.layout} ${intro?.layout} ${body?.layout} ${footer?.layout}`
+    const key = `${header?.layout} ${intro?.layout} ${body?.layout} ${footer?.layout} ${letters.join(' ')}`
     let dress = this.dresses.get(key)
-    if (!dress) this.dresses.set(key, (dress = this.newDress(regions)))
-    this.last = { of: regions, dress }
+    if (!dress) this.dresses.set(key, (dress = this.newDress(regions, letters)))
+    this.last = { of: regions, letters, dress }
     return dress
   }
 
-  private newDress(regions: Regions): Dress {
+  private newDress(regions: Regions, letters: readonly Letters[]): Dress {
     const used = this.used(regions)
     return {
-      fonts: this.fonts,
-      css: this.writeCss(used),
+      fonts: preloads(fontsAtOnce(this.design.house, letters)),
+      css: this.writeCss(used, letters),
       scripts: [...new Set(used.flatMap((p) => [...p.scripts]))],
       look: this.lookOf(regions),
       shop: used.some((p) => p.shop),
-      lists: REGIONS.flatMap((region) => [...(regions[region]?.lists ?? [])]),
+      lists: listsOf(regions),
     }
   }
 
@@ -325,7 +337,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     return [...all]
   }
 
-  private writeCss(used: readonly Program[]): string {
+  private writeCss(used: readonly Program[], letters: readonly Letters[]): string {
     const shown = new Set(used.flatMap((p) => [...p.elements]))
     const parts = new Set(ELEMENTS.filter((e) => shown.has(e.type)).flatMap((e) => e.css))
     const families = used.flatMap((p) => [...p.families]).filter((f) => !f.startsWith('@'))
@@ -333,7 +345,7 @@ export class CompiledDesign<D extends Drawable = Drawable> {
     const named = this.design.house.looks.filter((look) => looks.has(look.id)).flatMap(namedRules)
     const rules = used.flatMap((p) => p.rules)
     for (const css of used.flatMap((p) => [...p.css])) parts.add(css)
-    const base = baseCss(this.design.house, families) + [...parts].join('')
+    const base = baseCss(this.design.house, families, letters) + [...parts].join('')
     return layered({ base, saved: rulesCss(named), own: rulesCss(rules) })
   }
 
@@ -350,11 +362,11 @@ export class CompiledDesign<D extends Drawable = Drawable> {
 
   private drawWhole(given: Scene, outcome: ShownRegions): DrawnPage {
     const programs = withoutLeftOut(this.regionsOf(given.page, outcome), given)
-    return this.page(knowingLists(given, this.dressOf(programs).lists), programs)
+    return this.page(knowingLists(given, this.dressOf(programs, given.catalogue).lists), programs)
   }
 
   /** The lists that a page shows, in the order of its regions. */
   listsShown(page: Page, outcome: ShownRegions): readonly ListPlan[] {
-    return this.dressOf(this.regionsOf(page, outcome)).lists
+    return listsOf(this.regionsOf(page, outcome))
   }
 }

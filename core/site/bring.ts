@@ -1,3 +1,4 @@
+import { counted } from '../words'
 import { before, withoutEnd } from '../text'
 import { slugOf } from './addresses'
 import { blankEntry } from './blank'
@@ -113,8 +114,8 @@ export interface Bringing {
   ways?: Readonly<Record<string, Partial<Named>>>
   /** Finds a term by its title; undefined where there is none. */
   term(taxonomy: Id, title: string): Id | undefined
-  /** Words that may be marked up as running text. */
-  rich(words: string): RichDoc | null
+  /** Words that may be marked up as running text; `lost` gets the addresses of images that did not come along. */
+  rich(words: string, lost: string[]): RichDoc | null
   /** The entry that a row means, by its id or by the last part of its address. */
   existing(id: string, slug: string): Entry | undefined
   newId(): Id
@@ -122,7 +123,9 @@ export interface Bringing {
   free(entry: Entry, wanted: string): string
 }
 
-const setters: Readonly<Record<string, (entry: Entry, words: string, by: Bringing) => string | null>> = {
+type Setter = (entry: Entry, words: string, by: Bringing) => string | null
+
+const setters: Readonly<Record<string, Setter>> = {
   title: (entry, words) => ((entry.title = words.replace(/\s+/g, ' ').trim().slice(0, 500)), null),
   summary: (entry, words) => (
     (entry.summary = words
@@ -132,7 +135,11 @@ const setters: Readonly<Record<string, (entry: Entry, words: string, by: Bringin
       .slice(0, 1000)),
     null
   ),
-  content: (entry, words, by) => ((entry.content = by.rich(words)), null),
+  content(entry, words, by) {
+    const lost: string[] = []
+    entry.content = by.rich(words, lost)
+    return imagesLost(lost)
+  },
   picture(entry, words, by) {
     const id = by.named.picture?.(words)
     if (id) entry.picture = id
@@ -161,10 +168,18 @@ const setters: Readonly<Record<string, (entry: Entry, words: string, by: Bringin
   },
 }
 
+/** Images in a text that are neither here nor came along, as the end of a sentence; null where there are none. */
+function imagesLost([first, ...others]: readonly string[]): string | null {
+  if (first === undefined) return null
+  const more = others.length > 0 ? ` and ${counted(others.length, 'other')}` : ''
+  return `the picture ${first.slice(0, 80)}${more} did not come along`
+}
+
 function setField(entry: Entry, field: Field, words: string, by: Bringing): string | null {
-  const value = field.kind === 'rich' ? by.rich(words) : converted(field, words, by.named)
+  const lost: string[] = []
+  const value = field.kind === 'rich' ? by.rich(words, lost) : converted(field, words, by.named)
   if (value !== null) entry.fields = { ...entry.fields, [field.id]: value }
-  return value === null ? `${field.label} cannot hold ${words.slice(0, 60)}` : null
+  return value === null ? `${field.label} cannot hold ${words.slice(0, 60)}` : imagesLost(lost)
 }
 
 function setTerms(entry: Entry, taxonomy: Id, words: string, by: Bringing): string | null {

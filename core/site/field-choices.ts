@@ -1,6 +1,6 @@
 import type { Catalogue } from './catalogue'
 import { BUILT_IN, type Reading, SITE, TERMS, VISITOR, fieldAround } from './fields'
-import type { FieldRef, Id, PageType } from './types'
+import type { FieldRef, Id, Page, PageType } from './types'
 
 /** Which fields there are to pick, and what they are called. */
 
@@ -11,11 +11,22 @@ export interface FieldChoice extends FieldRef {
   group: string
 }
 
-const builtInChoice = (id: string, of: FieldRef['of'], group: string, via?: Id): FieldChoice => ({
+/** What has no entry, and calls some built-in fields otherwise: as the screens on which they are written do. */
+type Other = 'term' | 'person'
+const CALLED: Readonly<Record<Other, Readonly<Record<Id, string>>>> = {
+  term: { title: 'Name', summary: 'Tagline', picture: 'Picture' },
+  person: { title: 'Name', summary: 'Role', description: 'About', picture: 'Picture' },
+}
+
+const isOther = (kind: string | undefined): kind is Other => kind === 'term' || kind === 'person'
+const builtInLabel = (id: Id, about: string | undefined): string =>
+  (isOther(about) ? CALLED[about][id] : undefined) ?? BUILT_IN[id]!.label
+
+const builtInChoice = (id: Id, of: FieldRef['of'], group: string, via?: Id, about: string = of): FieldChoice => ({
   of,
   ...(via && { via }),
   field: id,
-  label: BUILT_IN[id]!.label,
+  label: builtInLabel(id, about),
   kind: BUILT_IN[id]!.kind,
   group,
 })
@@ -39,12 +50,13 @@ function typeChoices(catalogue: Catalogue, type: PageType): FieldChoice[] {
   ]
 }
 
-/** The fields that an element may show on pages of a type, or, without a type, on archives and other pages. */
-export function fieldChoices(catalogue: Catalogue, type: PageType | undefined): FieldChoice[] {
+/** The fields that an element may show on a page: those of its entry's type, or what archives and other pages have. */
+export function fieldChoices(catalogue: Catalogue, page: Pick<Page, 'kind' | 'entry' | 'type'>): FieldChoice[] {
+  const type = page.entry ? catalogue.types.get(page.type!) : undefined
   const own = type
     ? typeChoices(catalogue, type)
     : ['title', 'summary', 'description', 'picture', 'count', 'query', 'near'].map((f) =>
-        builtInChoice(f, 'page', 'From the page'),
+        builtInChoice(f, 'page', 'From the page', undefined, page.kind),
       )
   const text = (of: 'site' | 'visitor', table: typeof SITE, group: string): FieldChoice[] =>
     Object.entries(table).map(([field, { label }]) => ({ of, field, label, kind: 'text', group }))
@@ -66,15 +78,25 @@ const SUITS: Readonly<Record<EntryFieldUse, (kind: Reading['kind']) => boolean>>
 }
 const OF_EVERY_ENTRY = ['title', 'summary', 'type', 'date', 'person'] as const
 
-/** The fields of entries that suit a use: those that every entry has, then those of each page type; each id once. */
-export function entryFields(catalogue: Catalogue, use: EntryFieldUse): Omit<FieldChoice, 'of' | 'via'>[] {
+/**
+ * The fields of entries that suit a use: those that every entry has, then those of each page type; each id once. Where
+ * it is known of which page types entries are listed, those of other types are left out, and taxonomies of none of them.
+ */
+export function entryFields(
+  catalogue: Catalogue,
+  use: EntryFieldUse,
+  listed: readonly Id[] = [],
+): Omit<FieldChoice, 'of' | 'via'>[] {
   const found = new Map<Id, Omit<FieldChoice, 'of' | 'via'>>()
   const add = (field: Id, label: string, kind: Reading['kind'], group: string) => {
     if (SUITS[use](kind) && !found.has(field)) found.set(field, { field, label, kind, group })
   }
   for (const id of OF_EVERY_ENTRY) add(id, BUILT_IN[id]!.label, BUILT_IN[id]!.kind, 'Every entry')
-  for (const { id, name } of catalogue.taxonomies.values()) add(TERMS + id, name, 'terms', 'Terms')
-  for (const type of catalogue.types.values()) for (const f of type.fields) add(f.id, f.label, f.kind, type.plural)
+  const types = [...catalogue.types.values()].filter((t) => listed.length === 0 || listed.includes(t.id))
+  const has = new Set(types.flatMap((t) => t.taxonomies))
+  for (const { id, name } of catalogue.taxonomies.values())
+    if (listed.length === 0 || has.has(id)) add(TERMS + id, name, 'terms', 'Terms')
+  for (const type of types) for (const f of type.fields) add(f.id, f.label, f.kind, type.plural)
   return [...found.values()]
 }
 
@@ -90,7 +112,7 @@ export function fieldLabel(catalogue: Catalogue, ref: FieldRef): string | null {
 function labelOf(catalogue: Catalogue, ref: FieldRef): string | null {
   if (ref.of === 'site' || ref.of === 'visitor') return fieldAround(ref.of, ref.field)?.label ?? null
   if (ref.field.startsWith(TERMS)) return catalogue.taxonomies.get(ref.field.slice(TERMS.length))?.name ?? null
-  if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.label
+  if (Object.hasOwn(BUILT_IN, ref.field)) return builtInLabel(ref.field, ref.of)
   for (const type of catalogue.types.values()) {
     const field = type.fields.find((f) => f.id === ref.field)
     if (field) return field.label

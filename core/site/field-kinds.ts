@@ -37,7 +37,7 @@ export function freeId(words: string, taken: ReadonlySet<Id>): Id {
 }
 
 /** The first part of addresses, made from words: not among those taken, nor one of the site's own. */
-const freePart = (words: string, taken: ReadonlySet<string>): string =>
+export const freePart = (words: string, taken: ReadonlySet<string>): string =>
   firstFree(slugOf(words) || 'things', 80, (part) => taken.has(part) || RESERVED_PARTS.has(part))
 
 /** A page type as it begins: with an archive at an address made from its name. */

@@ -96,7 +96,7 @@ export {
 } from './floor-plan'
 export { awkwardPages, type Awkward } from './awkward'
 export { type Sample, type Sampled, MANY_SCREENS, asItIs, hasSample, sampled } from './samples'
-export { FIELD_KINDS, freeId, newField, newPageType, newTaxonomy } from './field-kinds'
+export { FIELD_KINDS, freeId, freePart, newField, newPageType, newTaxonomy } from './field-kinds'
 export { blankEntry, blankType, firstFree } from './blank'
 export { freeSlug, newEntry } from './new-entry'
 export { takenAddress } from './taken'

@@ -1,4 +1,5 @@
-import { type Family, familyNamed, familyStack, fontFaceCss } from './fonts'
+import { type Family, facesFor, familyNamed, familyStack, fontFaceCss } from './fonts'
+import type { Letters } from './letters'
 import { type HouseStyle, type PaletteColour, SCALE_STEPS, colourCss, sizeOf } from './house'
 import { mediaOf } from './sheet'
 
@@ -48,6 +49,11 @@ function linkCss({ links }: HouseStyle): string {
 
 const SPANS = Array.from({ length: 12 }, (_, i) => `.of-n${i + 1}{--n:${i + 1}}`).join('')
 
+/** On paper words are black on white, whatever they are on a screen: browsers print no grounds, and light words vanish. */
+const PRINT =
+  '@media print{html{color-scheme:light!important}*,::before,::after{color:#000!important;' +
+  'background-color:transparent!important;text-shadow:none!important;box-shadow:none!important}.of-bg{display:none}}'
+
 /** What every page needs: a small reset, the grid of rows and columns, links, the skip link. */
 function skeleton(house: HouseStyle): string {
   return (
@@ -75,6 +81,7 @@ function skeleton(house: HouseStyle): string {
     '.of-bg{position:absolute;inset:0;z-index:-1;overflow:clip}.of-bg img{position:var(--bp,absolute);inset:0;width:100%;height:var(--bh,100%);object-fit:var(--bf,cover)}' +
     '.of-bg::after{content:"";position:absolute;inset:0;background:linear-gradient(90deg,var(--tint,transparent),var(--tint-to,var(--tint,transparent)))}' +
     '.of-sr{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%)}' +
+    PRINT +
     '@media (prefers-reduced-motion:reduce){*,::before,::after{transition:none!important;animation:none!important}}' +
     `${mediaOf('narrow')}{.of-in{--s:12;--gap:var(--v)}:root{--e:18px;` +
     `--h1:${Math.round(sizeOf(house, 'h1') * 0.8)}px;--h2:${Math.round(sizeOf(house, 'h2') * 0.85)}px}}`
@@ -82,17 +89,24 @@ function skeleton(house: HouseStyle): string {
 }
 
 /** The files that every page of a house needs at once: the upright faces of its headings and its text. */
-export function fontsAtOnce(house: HouseStyle): string[] {
+export function fontsAtOnce(house: HouseStyle, letters: readonly Letters[]): string[] {
   const families = new Set([familyNamed(house.textFamily, house), familyNamed(house.headingFamily, house)])
-  return [...families].flatMap(({ faces }) => faces.find((f) => f.style === 'normal')?.address ?? [])
+  // Rare letters are fetched when one is met.
+  const usual = letters.filter((subset) => !subset.endsWith('-ext'))
+  return [...families].flatMap((family) => {
+    const upright = facesFor(family, usual).filter((f) => f.style === 'normal')
+    // One's own family has its weights in files of their own: the first alone.
+    return (family.kind === 'own' ? upright.slice(0, 1) : upright).map((f) => f.address)
+  })
 }
 
 /** CSS that does not depend on the layouts of the page: fonts used, house style, skeleton. */
-export function baseCss(house: HouseStyle, familiesUsed: Iterable<string>): string {
+export function baseCss(house: HouseStyle, familiesUsed: Iterable<string>, letters: readonly Letters[]): string {
   const families = new Map<string, Family>()
   for (const name of [house.headingFamily, house.textFamily, house.interfaceFamily, ...familiesUsed]) {
     const family = familyNamed(name, house)
     families.set(family.stack, family)
   }
-  return [...families.values()].map(fontFaceCss).join('') + variables(house) + skeleton(house)
+  const faces = [...families.values()].map((family) => fontFaceCss(family, letters))
+  return faces.join('') + variables(house) + skeleton(house)
 }

@@ -1,5 +1,6 @@
 import { type FamilyKind, SHIPPED, type Shipped } from './families'
 import type { FontFace, HouseStyle, OwnFont } from './house'
+import { type Letters, RANGES } from './letters'
 
 /** The families that texts are set in: those that ship with the product, those of the system, and one's own. */
 
@@ -8,8 +9,8 @@ export interface Face {
   weight: string
   /** The address at which the site itself serves it. */
   address: string
-  /** The letters that are in it; all that anybody asks for where it is not said. */
-  range?: string
+  /** The subset that is in the file; all that anybody asks for where it is not said. */
+  letters?: Letters
 }
 
 export interface Family {
@@ -21,9 +22,6 @@ export interface Family {
   faces: readonly Face[]
 }
 
-const LATIN =
-  'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02BC,U+02C6,U+02DA,U+02DC,U+0304,U+0308,U+0329,U+2000-206F,U+20AC,U+2122,U+2191,U+2193,U+2212,U+2215,U+FEFF,U+FFFD'
-
 const INSTEAD: Record<FamilyKind, string> = {
   serif: "Georgia,'Times New Roman',serif",
   sans: "system-ui,'Segoe UI',Arial,sans-serif",
@@ -31,18 +29,21 @@ const INSTEAD: Record<FamilyKind, string> = {
   hand: "'Segoe Script',cursive",
 }
 
-function shipped([name, folder, kind, weight, italic]: Shipped): Family {
+function shipped([name, folder, kind, weight, italic, more = '']: Shipped): Family {
   const styles = italic ? (['normal', 'italic'] as const) : (['normal'] as const)
+  const subsets = ['latin', 'latin-ext', ...more.split(' ').filter(Boolean)] as Letters[]
   return {
     name,
     kind,
     stack: `'${name} Variable',${INSTEAD[kind]}`,
-    faces: styles.map((style) => ({
-      style,
-      weight,
-      address: `/_of/fonts/${folder}/${folder}-latin-wght-${style}.woff2`,
-      range: LATIN,
-    })),
+    faces: styles.flatMap((style) =>
+      subsets.map((letters) => ({
+        style,
+        weight,
+        address: `/_of/fonts/${folder}/${folder}-${letters}-wght-${style}.woff2`,
+        letters,
+      })),
+    ),
   }
 }
 
@@ -91,14 +92,25 @@ export function familyNamed(name: string, house?: Pick<HouseStyle, 'fonts'>): Fa
 export const familyStack = (name: string): string =>
   OWN.test(name) ? ownStack(name.slice(1)) : familyNamed(name).stack
 
-/** The `@font-face` rules of a family; only what a page uses is written into it. */
-export function fontFaceCss({ stack, faces }: Family): string {
-  const name = stack.split(',')[0]
-  return faces
+/** The files of a family that texts in some letters need. */
+export const facesFor = ({ faces }: Family, wanted: readonly Letters[]): Face[] =>
+  faces.filter(({ letters }) => !letters || wanted.includes(letters))
+
+/** True where a family has no file for some of the letters; what is missing is drawn in a family of the system. */
+export const lacksLetters = ({ kind, faces }: Family, wanted: readonly Letters[]): boolean =>
+  kind !== 'system' &&
+  kind !== 'own' &&
+  // Extensions of a script hold rare letters, and many families do without them.
+  wanted.some((letters) => !letters.endsWith('-ext') && !faces.some((f) => f.letters === letters))
+
+/** The `@font-face` rules of a family for some letters; a browser fetches a file when one of its letters is drawn. */
+export function fontFaceCss(family: Family, wanted: readonly Letters[]): string {
+  const name = family.stack.split(',')[0]
+  return facesFor(family, wanted)
     .map(
-      ({ style, weight, address, range }) =>
+      ({ style, weight, address, letters }) =>
         `@font-face{font-family:${name};font-style:${style};font-weight:${weight};font-display:swap;` +
-        `src:url(${address}) format("woff2")${range ? `;unicode-range:${range}` : ''}}`,
+        `src:url(${address}) format("woff2")${letters ? `;unicode-range:${RANGES[letters]}` : ''}}`,
     )
     .join('')
 }

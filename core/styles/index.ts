@@ -1,7 +1,17 @@
 export * from './house'
 export * from './property'
 export * from './properties'
-export { FAMILIES, type Family, familyNamed, familyStack, fontFaceCss, isFamily, ownFamily } from './fonts'
+export {
+  FAMILIES,
+  type Family,
+  familyNamed,
+  familyStack,
+  fontFaceCss,
+  isFamily,
+  lacksLetters,
+  ownFamily,
+} from './fonts'
+export { type Letters, lettersOf } from './letters'
 export { SHIPPED } from './families'
 export { HOUSE_FAMILIES } from './type'
 export { houseUpToDate } from './house-formats'

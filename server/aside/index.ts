@@ -64,6 +64,8 @@ export function openAside(db: Database, folder: string): Aside {
     plan: job('plan'),
     sheet: (input) => reader.ask('sheet', input).catch(tooMuch) as ReturnType<Jobs['sheet']>,
     prepare: job('prepare'),
+    unpackSite: (input) => reader.ask('unpackSite', input).catch(tooMuch) as ReturnType<Jobs['unpackSite']>,
+    planSite: job('planSite'),
     end: async () => void (await Promise.all([thread.end(), reader.end()])),
   }
 }

@@ -5,8 +5,9 @@ import { applyInTurn } from '../services/apply'
 import { Content } from '../services/content'
 import { readDraft } from '../services/draft'
 import { planParcel, prepareImport } from '../services/import'
-import { keepSheet } from '../bring/keep'
+import { unpackSite } from '../bring/site'
 import { anybody, rehearse } from '../services/rehearse'
+import { planSite } from '../services/site-plan'
 import type { Jobs } from './work'
 
 /** The jobs over a database, in the thread that calls them. */
@@ -23,7 +24,10 @@ export function jobsOver(db: Database): Jobs {
   const design = async () => (await readDraft(db)).design
   return {
     apply: applyInTurn,
-    sheet: keepSheet,
+    // What reads tables, feeds and Markdown is loaded when some come.
+    sheet: async (input) => (await import('../bring/keep')).keepSheet(input),
+    unpackSite,
+    planSite: (input) => withSite(async (content) => planSite(input, content, await design())),
     rehearse: (input) =>
       withSite(async (content) => {
         const design = await readDesign(db, input.design, [], input.parts)

@@ -2,9 +2,11 @@ import type { ImportPlan, Parcel } from '../../core/formats'
 import type { Problem } from '../../core/problems'
 import type { ImportInput } from '../../shared/api/types'
 import type { SheetInfo, SheetInput } from '../bring/keep'
+import type { SiteFileInfo } from '../bring/site'
 import type { Part } from '../database/designs'
 import type { Applied, ToApply } from '../services/apply'
 import type { ImportParts } from '../services/import'
+import type { SitePlan } from '../services/site-plan'
 
 /** Work that may take long and is done beside the thread that answers requests. What goes in and out is plain data. */
 export interface Jobs {
@@ -19,6 +21,10 @@ export interface Jobs {
   plan(input: { parcel: Parcel }): Promise<ImportPlan>
   /** Reads a file of content into rows, which stand in another one afterwards; gives what is known of them. */
   sheet(input: SheetInput): Promise<SheetInfo>
+  /** Unpacks a site file into a folder; gives what stands in it. */
+  unpackSite(input: { path: string; folder: string }): Promise<SiteFileInfo>
+  /** Says what bringing such a site in would do here. */
+  planSite(input: { folder: string; info: SiteFileInfo }): Promise<SitePlan>
   /** Makes what a parcel brings ready to be written, judged as it will stand here. */
   prepare(input: ImportInput): Promise<ImportParts>
 }

@@ -21,6 +21,8 @@ const OPTIONS: sanitize.IOptions = {
   allowedTags: KEPT.split(' '),
   allowedAttributes: { a: ['href'], img: ['src', 'alt'], td: ['colspan', 'rowspan'], th: ['colspan', 'rowspan'] },
   allowedSchemes: ['http', 'https', 'mailto', 'tel'],
+  // An image may be given without the scheme of its page.
+  allowProtocolRelative: true,
 }
 
 /** Whether words are marked up. */
@@ -37,7 +39,10 @@ const BLOCKS = new Set('h1 h2 h3 h4 h5 h6 p div section article ul ol li blockqu
 export type FindPicture = (address: string) => string | undefined
 
 class Reader {
-  constructor(private readonly picture: FindPicture) {}
+  constructor(
+    private readonly picture: FindPicture,
+    private readonly lost: string[],
+  ) {}
 
   inline(node: HtmlNode, marks: Marks): RichNode[] {
     if (node.nodeType === TEXT) {
@@ -92,7 +97,9 @@ class Reader {
   }
 
   private image(node: HtmlNode): RichNode[] {
-    const id = this.picture(node.getAttribute('src') ?? '')
+    const address = node.getAttribute('src')?.trim() ?? ''
+    const id = this.picture(address)
+    if (!id && address) this.lost.push(address)
     const alt = node.getAttribute('alt')
     return id ? [{ type: 'picture', attrs: { id, alt: alt ? alt.slice(0, 1000) : null, caption: null } }] : []
   }
@@ -160,11 +167,11 @@ function trimmed(nodes: RichNode[]): RichNode[] {
   return own.filter((node) => node.text !== '')
 }
 
-/** HTML as running text; null where nothing is left of it. */
-export function richOf(html: string, picture: FindPicture = () => undefined): RichDoc | null {
+/** HTML as running text; null where nothing is left of it. `lost` gets the addresses of images that are not found. */
+export function richOf(html: string, picture: FindPicture = () => undefined, lost: string[] = []): RichDoc | null {
   const clean = sanitize(html, OPTIONS)
   const parsed: unknown = parseHTML(`<!doctype html><html><body>${clean}</body></html>`)
   const { body } = (parsed as { document: { body: HtmlNode } }).document
-  const content = new Reader(picture).blocks(body.childNodes)
+  const content = new Reader(picture, lost).blocks(body.childNodes)
   return content.length ? { type: 'doc', content } : null
 }

@@ -37,6 +37,8 @@ export interface Reading {
   catalogue: Catalogue
   /** Pictures that came along, by their names. */
   brought: ReadonlyMap<string, Id>
+  /** Images on the web are taken for there: they are fetched once the rows are taken along. */
+  fetches?: boolean
   /** How single columns are written. */
   ways: Bringing['ways']
 }
@@ -50,6 +52,9 @@ export interface RowReader {
 
 /** Rows of a preview are never stored: of so many it is remembered what they came to. */
 const MOST_REMEMBERED = 20_000
+
+/** Stands for an image that is fetched later. */
+const TO_BE_FETCHED = 'to-be-fetched'
 
 /** How rows become entries: by what is there, by what the plan makes, and by the pictures that came along. */
 export async function rowReader(reading: Reading, now = () => reading.catalogue): Promise<RowReader> {
@@ -88,10 +93,13 @@ export async function rowReader(reading: Reading, now = () => reading.catalogue)
 }
 
 /** What the words in rows mean: pictures, terms, people and entries by what they are called, and marked-up text. */
-async function namesFor({ type, columns, published, catalogue, brought, ways }: Reading) {
+async function namesFor({ type, columns, published, catalogue, brought, ways, fetches }: Reading) {
   const { looksLikeHtml, richOf } = await import('./rich')
   const named = namedIn(catalogue)
   const picture = (words: string): Id | undefined => {
+    const fetched = brought.get(words.trim())
+    if (fetched) return fetched
+    if (fetches && webAddress(words.trim())) return TO_BE_FETCHED
     const name = baseName(decodeSafely(words))
     return brought.get(name) ?? brought.get(name.replace(/\.\w+$/, '')) ?? named.picture(words)
   }
@@ -103,8 +111,28 @@ async function namesFor({ type, columns, published, catalogue, brought, ways }: 
     ...(ways && { ways }),
     named: { ...named, picture },
     term: (taxonomy: Id, title: string) => terms.get(`${taxonomy} ${title.trim().toLowerCase()}`),
-    rich: (words: string) => (looksLikeHtml(words) ? richOf(words, picture) : paragraphs(words)),
+    rich: (words: string, lost: string[]) => (looksLikeHtml(words) ? richOf(words, picture, lost) : paragraphs(words)),
   }
+}
+
+const ON_THE_WEB = /^(https?:)?\/\//i
+
+/** The address of an image on the web, whole; null for one that would lie beside the file. */
+export const webAddress = (address: string): string | null =>
+  ON_THE_WEB.test(address) ? (address.startsWith('//') ? `https:${address}` : address) : null
+
+/** Notes the images on the web that the texts of a row show, by the addresses that stand there. */
+export async function imagesIn(row: Row, { type, columns }: Pick<Reading, 'type' | 'columns'>): Promise<string[]> {
+  const { looksLikeHtml, richOf } = await import('./rich')
+  const isRich = (target: string) =>
+    target === 'content' || type.fields.some((f) => f.kind === 'rich' && target === `field:${f.id}`)
+  return Object.entries(columns).flatMap(([column, target]) => {
+    const words = row[column] ?? ''
+    if (target === 'picture') return webAddress(words.trim()) ? [words.trim()] : []
+    const found: string[] = []
+    if (isRich(target) && looksLikeHtml(words)) richOf(words, undefined, found)
+    return found.filter((address) => webAddress(address))
+  })
 }
 
 /** What taking the rows along would come to; nothing of the site changes. */
@@ -124,12 +152,15 @@ export async function previewRows(
     problems: [],
     wrong: 0,
     questions,
+    images: 0,
   }
   const turn = takeTurns()
+  const images = new Set<string>()
   let number = 0
   for await (const row of rows) {
     await turn()
     number++
+    for (const address of await imagesIn(row, reading)) images.add(address)
     const { entry, replaces, changed, lost } = reader.take(row)
     const why = [...lost, ...refusals(entry, reading)]
     answer[!replaces ? 'fresh' : changed ? 'replaced' : 'same']++
@@ -138,15 +169,16 @@ export async function previewRows(
     if (answer.entries.length < FIRST)
       answer.entries.push({ title: entry.title, slug: entry.slug, replaces, fields: shownFields(entry, reading) })
   }
+  answer.images = images.size
   return answer
 }
 
 /** Why an entry would not be stored; a picture that comes along with it is not missed. */
 function refusals(entry: Entry, { catalogue, brought }: Reading): string[] {
-  const coming = new Set(brought.values())
+  const coming = new Set([...brought.values(), TO_BE_FETCHED])
   const own = entry.picture && coming.has(entry.picture) ? { ...entry, picture: null } : entry
   return checkEntry(own, catalogue)
-    .filter(({ code }) => !(coming.size > 0 && code === 'field-value'))
+    .filter(({ code }) => !(brought.size > 0 && code === 'field-value'))
     .map(whyOf)
 }
 

@@ -61,17 +61,26 @@ interface ImportOptions {
   preview?: boolean
   use?: string[]
   takeOut?: string[]
+  create?: string[]
+  createAll?: boolean
   data?: string
 }
 
 /** What to do about what does not fit, as the options say it; each must name something that the plan lists. */
-function choicesOf({ unfit }: ImportPlan, { use = [], takeOut = [] }: ImportOptions): Record<string, Choice> {
-  const known = new Set(unfit.map((u) => u.key))
+function choicesOf(
+  { unfit }: ImportPlan,
+  { use = [], takeOut = [], create = [], createAll }: ImportOptions,
+): Record<string, Choice> {
+  const known = new Map(unfit.map((u) => [u.key, u]))
   const choices: Record<string, Choice> = {}
   const choose = (key: string, choice: Choice) => {
     if (!known.has(key)) throw new CallError(`Nothing in this parcel is “${key}” and does not fit.`)
+    if (choice.do === 'create' && !known.get(key)!.carried)
+      throw new CallError(`The parcel does not carry “${key}”, so it cannot be created.`)
     choices[key] = choice
   }
+  if (createAll) for (const { key, carried } of unfit) if (carried) choose(key, { do: 'create' })
+  for (const key of create) choose(key.trim(), { do: 'create' })
   for (const text of use) {
     const at = text.indexOf('=')
     if (at < 0) throw new CallError("--use is written as 'menu rooms=main'.")
@@ -107,7 +116,9 @@ async function importParcel(file: string, options: ImportOptions): Promise<void>
     for (const item of plan.items)
       if (item.state !== 'same') say(`${item.state.padEnd(9)}${item.what.padEnd(9)}${item.name}`)
     for (const u of plan.unfit)
-      say(`no such  ${u.kind.padEnd(9)}${u.id}, named by ${u.users.map((x) => `${x.what} ${x.id}`).join(', ')}`)
+      say(
+        `no such  ${u.kind.padEnd(9)}${u.id}${u.name && ` (${u.name})`}, named by ${u.users.map((x) => `${x.what} ${x.id}`).join(', ')}`,
+      )
     const chosen = choicesOf(plan, options)
     if (options.preview) return say('Nothing was changed.')
     const choices = { ...(await takePictures(site.media, plan, whole.pictures)), ...chosen }
@@ -133,6 +144,8 @@ export function parcelCommands(program: Command): void {
     .description('takes such a document into the draft')
     .argument('<file>', 'what to read')
     .option('--preview', 'only says what it would do')
+    .option('--create <kind id>', 'creates what does not fit, as the parcel carries it, as often as needed', listed)
+    .option('--create-all', 'creates all that the parcel carries and this site lacks')
     .option('--use <kind id=here>', 'uses something of this site for what does not fit, as often as needed', listed)
     .option('--take-out <kind id>', 'takes out what does not fit; the rest is kept and does nothing yet', listed)
     .action((file: string, _: unknown, command: Command) => importParcel(file, command.opts()))

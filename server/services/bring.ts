@@ -1,5 +1,6 @@
 import { createReadStream } from 'node:fs'
 import { join } from 'node:path'
+import { Readable } from 'node:stream'
 import { setImmediate } from 'node:timers/promises'
 import { nanoid } from 'nanoid'
 import type { PlainEdit } from '../../core/edits'
@@ -20,7 +21,17 @@ import type { BringInput, BringPreviewAnswer, ImportAnswer, RowProblem, SheetAns
 import type { Jobs } from '../aside/work'
 import type { SheetInfo } from '../bring/keep'
 import { type Needed, asOneEdit, planNeeds } from '../bring/plan'
-import { type Reading, type RowReader, baseName, previewRows, rowReader, whyOf } from '../bring/rows'
+import { fetchImage } from '../bring/fetch-image'
+import {
+  type Reading,
+  type RowReader,
+  baseName,
+  imagesIn,
+  previewRows,
+  rowReader,
+  webAddress,
+  whyOf,
+} from '../bring/rows'
 import { KeptSheets, type NamedSheet } from '../bring/sheets'
 import type { Row } from '../bring/sheet'
 import { REDIRECTS_CHANGED, touchContent } from '../database/content'
@@ -37,12 +48,21 @@ import type { Media, Sent } from './media'
 import { takeBack } from './take-back'
 import { takeTurns } from './turns'
 
+/** So many images are fetched from the web for one import. */
+const MOST_FETCHED = 2000
 /** Rows stored in one go: visitors are answered in between. */
 const AT_ONCE = 25
 
-interface Running {
+export interface Running {
   id: Id
   cancelled: boolean
+}
+
+/** An import that is ready to run. */
+interface Prepared {
+  name: string
+  total: number
+  take(running: Running): Promise<void>
 }
 
 /** What is taken along: the rows that were kept, and what they need and are read by. */
@@ -68,6 +88,7 @@ export class Bring {
     private readonly content: Content,
     private readonly media: Media,
     private readonly changed: () => Promise<void>,
+    private readonly fetch: typeof fetchImage = fetchImage,
   ) {
     this.sheets = new KeptSheets(join(folder, 'imports'), files, jobs)
   }
@@ -140,11 +161,24 @@ export class Bring {
     // Pictures that came along count as there, under names of their own.
     const brought = new Map(info.pictures.map((p, i) => [baseName(p.name), `picture-${i}`]))
     const questions = load.ways.questions(writtenIn(catalogue.site.settings), plan.ways ?? {})
-    return previewRows(this.sheets.rows(sheet), this.readingOf(load, coming, brought), needed.made, questions)
+    const reading = { ...this.readingOf(load, coming, brought), fetches: plan.fetchImages === true }
+    return previewRows(this.sheets.rows(sheet), reading, needed.made, questions)
   }
 
   /** Takes the rows along; one import at a time. Gives its id at once: how far it is, is asked for. */
   async run(sheet: Id, plan: BringInput, by: string): Promise<ImportAnswer> {
+    return this.start(by, async () => {
+      const load = await this.load(sheet, plan)
+      const { name, rows } = load.info
+      return { name, total: rows, take: (running) => this.take(running, load, by) }
+    })
+  }
+
+  /**
+   * Begins an import, one at a time over this data folder: `prepare` gives its name, how much it takes along, and what
+   * does so. One that fails is taken back.
+   */
+  async start(by: string, prepare: () => Promise<Prepared>): Promise<ImportAnswer> {
     if (this.running) fail('import-running')
     const running = (this.running = { id: nanoid(12), cancelled: false })
     const free = this.hold()
@@ -154,9 +188,9 @@ export class Bring {
     }
     try {
       if (!free) fail('import-running')
-      const load = await this.load(sheet, plan)
-      await insertImport(this.db, running.id, load.info.name, load.info.rows, by)
-      this.work = this.take(running, load, by)
+      const { name, total, take } = await prepare()
+      await insertImport(this.db, running.id, name, total, by)
+      this.work = take(running)
         .catch(async (error: unknown) => {
           log('error', 'import-failed', { import: running.id, error: String((error as Error)?.stack ?? error) })
           await takeBack(this.db, running.id, by, this.changed).catch(() => {})
@@ -172,7 +206,9 @@ export class Bring {
   private async take(running: Running, load: Load, by: string): Promise<void> {
     const { sheet, info, needed } = load
     await this.makeStructure(running.id, needed.edits, by)
-    const reading = this.readingOf(load, this.content.catalogue, await this.takePictures(info, by))
+    const brought = await this.takePictures(info, by)
+    if (load.plan.fetchImages) await this.fetchImages(running, load, brought, by)
+    const reading = this.readingOf(load, this.content.catalogue, brought)
     const reader = await rowReader(reading, () => this.content.catalogue)
     const problems: RowProblem[] = []
     let number = 0
@@ -199,7 +235,7 @@ export class Bring {
   }
 
   /** Everything that is made of the structure at once, with the edit that takes it back. */
-  private async makeStructure(id: Id, edits: readonly PlainEdit[], by: string): Promise<void> {
+  async makeStructure(id: Id, edits: readonly PlainEdit[], by: string): Promise<void> {
     if (edits.length === 0) return
     const edit = asOneEdit(edits)
     await this.db.transaction().execute(async (trx) => {
@@ -225,6 +261,26 @@ export class Bring {
       }
     }
     return found
+  }
+
+  /** Fetches the images that texts show from the web; one that cannot be fetched is missed by its row, and told there. */
+  private async fetchImages(running: Running, load: Load, brought: Map<string, Id>, by: string): Promise<void> {
+    const reading = this.readingOf(load, this.content.catalogue, brought)
+    const found = new Set<string>()
+    for await (const row of this.sheets.rows(load.sheet))
+      for (const address of await imagesIn(row, reading)) if (found.size < MOST_FETCHED) found.add(address)
+    for (const address of found) {
+      if (running.cancelled) return
+      const bytes = await this.fetch(webAddress(address)!)
+      if (!bytes) continue
+      try {
+        const name = baseName(decodeURI(new URL(webAddress(address)!).pathname)) || 'image'
+        const { picture } = await this.media.addPicture({ stream: Readable.from([bytes]), name }, by)
+        brought.set(address, picture.id)
+      } catch (error) {
+        if (!(error instanceof ProblemError || error instanceof URIError)) throw error
+      }
+    }
   }
 
   /** Stores some rows, all at once; gives why those that were refused were. */

@@ -2,9 +2,11 @@ import { createHash, randomBytes } from 'node:crypto'
 import { parse, serialize } from 'cookie-es'
 import { sql } from 'kysely'
 import { fail } from '../../core/problems'
+import type { Page } from '../../core/site'
 import type { DraftLink, NewDraftLink } from '../../shared/api/types'
 import type { Database } from '../database/open'
 import { type Answer, answerOf, redirectTo, sentenceOf } from './answer'
+import type { Posts } from './asked'
 import type { Content, Stale } from './content'
 import type { Draft } from './draft'
 import { Published } from './published'
@@ -24,8 +26,17 @@ const hashOfText = (text: string): string => createHash('sha256').update(text).d
 const BAR_CSS =
   '.of-draft{position:fixed;inset:auto 0 0;margin:0;padding:8px 16px;background:#23262b;color:#fbfaf6;font:14px/1.4 system-ui,sans-serif;z-index:2147483647;display:flex;gap:16px;justify-content:space-between}.of-draft a{color:inherit}body{padding-bottom:40px}'
 const BAR =
-  `<style>${BAR_CSS}</style><p class="of-draft" role="note">This is the draft as it stands now, not what visitors see.` +
+  `<style>${BAR_CSS}</style><p class="of-draft" role="note">This is the draft as it stands now, not what visitors see. Forms can be tried: nothing is stored.` +
   `<a href="${DRAFT_ADDRESS}${LEAVE}">Leave it</a></p>`
+
+/** Answers what the draft does not try: it would be done for good. */
+export const onTheSiteAlone = (): Promise<Answer> =>
+  Promise.resolve(
+    sentenceOf(
+      409,
+      'This is the draft: baskets, orders and signing in work on the published site alone. Nothing was changed. Go back.',
+    ),
+  )
 
 export class DraftWalk {
   private shown: { stamp: string; published: Published } | null = null
@@ -34,6 +45,10 @@ export class DraftWalk {
     private readonly db: Database,
     private readonly draft: Pick<Draft, 'design'>,
     private readonly content: Content,
+    /** What is done with what forms of the draft send. */
+    private readonly posts: Posts = {},
+    /** Proves that a form was drawn on a page here, at about a moment. */
+    private readonly proof: (page: Page, form: string, at: number) => string = () => '',
     private readonly now: () => number = Date.now,
   ) {}
 
@@ -96,7 +111,7 @@ export class DraftWalk {
       (select coalesce(max(id), 0) from document_edits) as stamp`.execute(this.db)
     const { stamp } = rows[0]!
     if (this.shown?.stamp !== stamp) {
-      const published = new Published(this.content)
+      const published = new Published(this.content, this.posts, undefined, this.proof)
       published.swap(await this.draft.design())
       this.shown = { stamp, published }
     }

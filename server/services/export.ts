@@ -1,7 +1,5 @@
 import { type Zippable, strToU8, zip } from 'fflate'
-import { XMLBuilder } from 'fast-xml-parser'
 import Papa from 'papaparse'
-import { stringify as toYaml } from 'yaml'
 import { contentHtml, jsonOf, rowOfEntry, safeCell } from '../../core/formats'
 import { feedOf } from '../../core/machines'
 import { fail } from '../../core/problems'
@@ -65,12 +63,13 @@ export class Export {
       case 'atom':
         return Buffer.from(this.atom(entries, type))
       case 'rss':
-        return Buffer.from(this.rss(entries, type))
+        return Buffer.from(await this.rss(entries, type))
     }
   }
 
   /** A file for each entry, its text as HTML below what else it says, and the pictures that they name. */
   private async archive(rows: Row[], entries: Entry[]): Promise<Buffer> {
+    const { stringify: toYaml } = await import('yaml')
     const files: Zippable = {}
     for (const { content = '', ...matter } of rows) {
       const said = Object.fromEntries(Object.entries(matter).filter(([, words]) => words !== ''))
@@ -93,7 +92,8 @@ export class Export {
     return feedOf(out, { title, address: `/${slug}`, self: null }, 'stored', catalogue, formats)
   }
 
-  private rss(entries: Entry[], type: PageType): string {
+  private async rss(entries: Entry[], type: PageType): Promise<string> {
+    const { XMLBuilder } = await import('fast-xml-parser')
     const { catalogue, formats } = this.content
     const { origin, name, tagline } = catalogue.site.settings
     const item = entries

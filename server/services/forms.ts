@@ -49,6 +49,9 @@ const UNSENT = 12 * 60 * MINUTE
 /** Where files come in, are kept, and are read again. */
 export type FormFiles = Pick<FileStore, 'has' | 'keep' | 'clearBut'>
 
+/** A form, what was sent to it, how it was judged, and the element that draws it. */
+type Kept = [form: AskedForm, sent: Sent, judged: Judged, element: LayoutElement]
+
 export class Forms {
   private readonly fromPlaces: Lately
   private readonly toForms: Lately
@@ -111,7 +114,12 @@ export class Forms {
   }
 
   /** Answers what a form sent. What cannot be taken comes back with all that was answered, and says why. */
-  readonly take = async (sent: Sent): Promise<Answer> => {
+  readonly take = (sent: Sent): Promise<Answer> => this.answer(sent, (...made) => this.keep(...made))
+
+  /** The same for a form of the draft, which is tried by whoever designs it: nothing is stored or mailed. */
+  readonly rehearse = (sent: Sent): Promise<Answer> => this.answer(sent, async () => undefined)
+
+  private async answer(sent: Sent, keep: (...made: Kept) => Promise<void>): Promise<Answer> {
     const { page, values, scene, asking } = sent
     const id = values.of?.[0] ?? ''
     const element = sent.element('form', id)
@@ -129,7 +137,7 @@ export class Forms {
     if (!this.isProved(page, id, values.proof?.[0] ?? '')) return again('stale', 409)
     if (!this.mayTake(asking.place)) return again('often', 429)
     await keeping()
-    await this.keep(form, sent, judged, element)
+    await keep(form, sent, judged, element)
     const next = nextOf(element, scene)
     // A path of several slashes would lead to another site.
     const path = page.address || sent.path.replace(/^\/+/, '/')
@@ -158,7 +166,7 @@ export class Forms {
     for (const { path, hash } of Object.values(files).flat()) if (path) await this.files.keep({ path, hash })
   }
 
-  private async keep(form: AskedForm, sent: Sent, { answers }: Judged, element: LayoutElement): Promise<void> {
+  private async keep(...[form, sent, { answers }, element]: Kept): Promise<void> {
     const { page, values, asking, scene } = sent
     const message: Message = {
       format: 1,

@@ -1,15 +1,20 @@
 import {
+  CREATABLE,
+  type Creatable,
   type ImportItem,
   type ImportPlan,
   type Parcel,
+  type UnfitKind,
   adaptFrame,
   adaptLayout,
   adaptMenu,
   beside,
   checkParcel,
+  creating,
   parcelUpToDate,
   planImport,
 } from '../../core/formats'
+import type { PlainEdit } from '../../core/edits'
 import { type Design, type Frame, checkFrame, frameName, namesFrom } from '../../core/frames'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import { Trees, checkLayout, refuseBaseless } from '../../core/layouts'
@@ -28,6 +33,8 @@ export interface ImportParts {
   looks: NamedLook[]
   colours: PaletteColour[]
   house: HouseStyle | null
+  /** What creates the page types, fields, taxonomies, terms and people that were chosen to be. */
+  structure: PlainEdit[]
 }
 
 /** An id that whatever is named by one may have. */
@@ -71,8 +78,25 @@ export function prepareImport(input: ImportInput, design: Design, catalogue: Cat
     looks: (parcel.looks ?? []).filter((l) => taken.has(`look ${l.id}`)),
     colours: (parcel.colours ?? []).filter((c) => taken.has(`colour ${c.id}`)),
     house: taken.has('house house') ? parcelUpToDate(parcel).house : null,
+    structure: structureOf(parcel, plan, choices, catalogue),
   }
 }
+
+/** The edits that create what does not fit and was chosen to be created. */
+function structureOf(
+  { structure }: Parcel,
+  { unfit }: ImportPlan,
+  choices: NonNullable<ImportInput['choices']>,
+  { site }: Catalogue,
+): PlainEdit[] {
+  if (!structure) return []
+  const wanted = unfit.flatMap(({ key, kind, id }) =>
+    choices[key]?.do === 'create' && isCreatable(kind) ? [[kind, id] as const] : [],
+  )
+  return creating(structure, site, wanted)
+}
+
+const isCreatable = (kind: UnfitKind): kind is Creatable & UnfitKind => (CREATABLE as readonly string[]).includes(kind)
 
 /** Layouts adapted to this site. A variation whose base is left out, and is not here either, comes standing alone. */
 function adaptLayouts(

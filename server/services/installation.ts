@@ -8,14 +8,14 @@ import { Accounts } from './accounts'
 import { Bring } from './bring'
 import { Content, type Stale } from './content'
 import { Draft } from './draft'
-import { DraftWalk } from './draft-walk'
+import { DraftWalk, onTheSiteAlone } from './draft-walk'
 import { Entries } from './entries'
 import { EntryTable } from './entry-table'
 import { Export } from './export'
 import { Forms } from './forms'
 import { Messages } from './messages'
 import { hourOf } from '../../core/forms'
-import type { SiteSettings } from '../../core/site'
+import type { Page, SiteSettings } from '../../core/site'
 import { createHash, randomBytes } from 'node:crypto'
 import { Founding } from './founding'
 import { MailSettings } from '../mail/settings'
@@ -37,6 +37,7 @@ import { Sessions } from './sessions'
 import { type Shop, openShop } from '../shop'
 import { standInProvider } from '../shop/stand-in'
 import { Settings } from './settings'
+import { SiteFiles } from './site-file'
 import { SharedCards } from './shared-cards'
 import { AttemptLimit } from './sign-in'
 import { Terms } from './terms'
@@ -54,6 +55,7 @@ export interface Installation {
   walk: DraftWalk
   entries: Entries
   parcels: Parcels
+  siteFiles: SiteFiles
   published: Published
   passwords: Passwords
   sessions: Sessions
@@ -150,15 +152,17 @@ async function open(): Promise<Installation> {
   })
   const accounts = new Accounts(db, passwords, sessions, attempts, shop.baskets)
   const posts = { form: forms.take, newsletter: newsletters.take, ...accounts.posts, ...shop.desk.posts }
-  const published: Published = new Published(
-    content,
-    posts,
-    undefined,
-    (page, form, at) => forms.proof(page, form, hourOf(at)),
-    shop.desk,
-  )
+  const proof = (page: Page, form: string, at: number) => forms.proof(page, form, hourOf(at))
+  const published: Published = new Published(content, posts, undefined, proof, shop.desk)
   const draft = new Draft(db, aside)
-  const walk = new DraftWalk(db, draft, content)
+  const rehearsed = Object.fromEntries(Object.keys(posts).map((type) => [type, onTheSiteAlone]))
+  const walk = new DraftWalk(
+    db,
+    draft,
+    content,
+    { ...rehearsed, form: forms.rehearse, newsletter: newsletters.rehearse },
+    proof,
+  )
   const take = (stale: Stale): void => {
     published.refresh(stale)
     walk.refresh(stale)
@@ -212,6 +216,8 @@ async function open(): Promise<Installation> {
     HOUR,
   ).unref()
   outbox.wake()
+  const parcels = new Parcels(db, draft, catalogue, aside, media)
+  const settings = new Settings(db, content)
   return {
     db,
     aside,
@@ -223,7 +229,8 @@ async function open(): Promise<Installation> {
     published,
     passwords,
     entries: new Entries(db, draft, content, follow),
-    parcels: new Parcels(db, draft, catalogue, aside, media),
+    parcels,
+    siteFiles: new SiteFiles(db, folder, files, content, media, { parcels, settings, bring }, aside, follow),
     sessions,
     attempts,
     live,
@@ -242,7 +249,7 @@ async function open(): Promise<Installation> {
     outbox,
     bring,
     export: new Export(content, media),
-    settings: new Settings(db, content),
+    settings,
     users: new Users(db, passwords, sessions),
     lost,
     async close() {
@@ -282,7 +289,9 @@ export function installation(): Promise<Installation> {
 
 /** After a change of content: what was made from what changed is made anew. */
 export async function contentChanged(site: Installation): Promise<void> {
-  site.published.refresh(await site.content.follow())
+  const stale = await site.content.follow()
+  site.published.refresh(stale)
+  site.walk.refresh(stale)
   site.live.changed('content')
 }
 

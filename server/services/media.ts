@@ -59,6 +59,12 @@ export interface Sent {
   bytes?: number
 }
 
+/** Under which id a picture is wanted, where that is free; `among` are those it comes with, which may have the same bytes. */
+interface Wanted {
+  id: Id
+  among: ReadonlySet<Id>
+}
+
 /** Pictures and files: taken in, cleaned, made in all their sizes beside everything else, and given out. */
 export class Media {
   private readonly sizing: Sizing
@@ -114,18 +120,18 @@ export class Media {
   }
 
   /** Takes in a picture; one that is there already is given as it is. Its sizes are made afterwards. */
-  async addPicture(sent: Sent, by: string): Promise<StoredPictureAnswer> {
-    return this.takePicture(sent, (file) => this.keepPicture(file, by))
+  async addPicture(sent: Sent, by: string, as?: Wanted): Promise<StoredPictureAnswer> {
+    return this.takePicture(sent, (file) => this.keepPicture(file, by, as))
   }
 
-  private async keepPicture(file: Taken, by: string): Promise<StoredPictureAnswer> {
+  private async keepPicture(file: Taken, by: string, wanted?: Wanted): Promise<StoredPictureAnswer> {
     const there = (await findPictureByHash(this.db, file.came)) ?? (await findPictureByHash(this.db, file.hash))
-    if (there) {
+    if (there && !wanted?.among.has(there)) {
       await this.files.drop(file.path)
       return answerOf((await readPicture(this.db, there))!, 0)
     }
     await this.files.keep(file)
-    const id = nanoid(12)
+    const id = wanted && !(await readPicture(this.db, wanted.id)) ? wanted.id : nanoid(12)
     const alt = ''
     const { fileName, width, height, mime, hash, size } = file
     const picture: Picture = { id, fileName, alt, width, height, ...needsNone(file) }
@@ -248,12 +254,12 @@ export class Media {
   }
 
   /** Takes in a font file, and tells what face it holds. It is kept among the files. */
-  async addFont(sent: Sent, by: string): Promise<FontAnswer> {
+  async addFont(sent: Sent, by: string, id?: Id): Promise<FontAnswer> {
     const incoming = await this.files.receive(sent.stream, MOST_FONT, sent.bytes)
     try {
       if (incoming.size === 0) fail('file-empty')
       const face = await this.work.font({ incoming })
-      const file = await this.keepFile(incoming, sent.name, { mime: 'font/woff2', ending: 'woff2' }, by)
+      const file = await this.keepFile(incoming, sent.name, { mime: 'font/woff2', ending: 'woff2' }, by, id)
       return { file: file.id, fileName: file.fileName, ...face }
     } finally {
       await this.files.drop(incoming.path)

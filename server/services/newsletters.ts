@@ -99,7 +99,13 @@ export class Newsletters {
   }
 
   /** Answers what an element's form sent: somebody asks, says yes, or leaves. */
-  readonly take = async (sent: Sent): Promise<Answer> => {
+  readonly take = (sent: Sent): Promise<Answer> => this.answer(sent, (links) => this.done(sent, links))
+
+  /** The same for a page of the draft: nobody is asked, and no list changes. */
+  readonly rehearse = (sent: Sent): Promise<Answer> =>
+    this.answer(sent, async () => (addressIn(sent.values.mail?.[0] ?? '') ? 'asked' : 'mail'))
+
+  private async answer(sent: Sent, does: (links: Links) => Promise<NewsWord>): Promise<Answer> {
     const { values, scene, page, path } = sent
     const id = values.of?.[0] ?? ''
     const element = sent.element('newsletter', id)
@@ -121,7 +127,7 @@ export class Newsletters {
     const links = { at: (word: string) => this.origin() + address(word), mail, say, list }
     const again = (word: NewsWord, status: number) =>
       sent.redraw({ id, values: { mail: values.mail ?? [] }, problems: [], says: NEWS_WORDS[word] }, status)
-    const word = await this.done(sent, links)
+    const word = await does(links)
     if (word === 'asked' || word === 'in' || word === 'out') return ledOn(address(word))
     return again(word, { mail: 422, often: 429, stale: 409, over: 410 }[word])
   }

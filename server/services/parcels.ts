@@ -1,6 +1,13 @@
 import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
-import { type ImportPlan, type Parcel, type ParcelPicture, carriedBy, makeParcel } from '../../core/formats'
+import {
+  type ImportPlan,
+  type Parcel,
+  type ParcelPicture,
+  carriedBy,
+  makeParcel,
+  structureFor,
+} from '../../core/formats'
 import { BARE_DESIGN, type Design, type Frame } from '../../core/frames'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import type { PlainEdit } from '../../core/edits'
@@ -8,7 +15,7 @@ import { replaceDocument, treesOf } from '../../core/layouts'
 import { fail } from '../../core/problems'
 import { type PartKey, partOf } from '../../core/releases'
 import type { HouseStyle, NamedLook, PaletteColour } from '../../core/styles'
-import type { Catalogue, Menu, MenuSet } from '../../core/site'
+import type { Catalogue, Menu, MenuSet, Structure } from '../../core/site'
 import type { ImportInput } from '../../shared/api/types'
 import { readFrame, writeFrame } from '../database/frames'
 import { insertLayout, readLayout, layoutExists, setLayoutRemoved } from '../database/layouts'
@@ -16,7 +23,7 @@ import type { Database } from '../database/open'
 import type { Tables } from '../database/schema'
 import type { Draft } from './draft'
 import { makeEdit } from './editing'
-import { HOUSE, HOUSE_ID, LAYOUTS, MENUS, MENUS_ID } from './kept'
+import { HOUSE, HOUSE_ID, LAYOUTS, MENUS, MENUS_ID, STRUCTURE, STRUCTURE_ID } from './kept'
 import type { Media } from './media'
 import { takeTurns } from './turns'
 
@@ -42,16 +49,26 @@ export class Parcels {
    */
   async export(chosen?: { layouts: readonly string[]; alone: boolean }): Promise<Parcel> {
     const design = await this.draft.design()
-    const make = (of: Design) => makeParcel(of, this.catalogue().site.settings.name, new Date().toISOString())
-    if (!chosen) return make(design)
     const trees = treesOf(design)
+    const make = (of: Design) => makeParcel(of, this.catalogue().site.settings.name, new Date().toISOString())
+    if (!chosen) {
+      const { pictures } = carriedBy(design.layouts, trees, design.house)
+      return { ...make(design), pictures: await this.withFiles(pictures), ...this.structureOf(design) }
+    }
     const layouts = chosen.alone ? design.layouts.map((l) => trees.madeOf(l).made) : design.layouts
     for (const id of chosen.layouts) if (!trees.document(id)) fail('layout-unknown', { id })
     const keys = new Set(chosen.layouts.map((id): PartKey => `layout ${id}`))
     const whole = { ...design, layouts }
     const parcel = make(partOf(NOTHING, whole, keys))
     const { looks, colours, pictures } = carriedBy(parcel.layouts, treesOf(parcel), design.house)
-    return { ...parcel, house: null, looks, colours, pictures: await this.withFiles(pictures) }
+    const carried = { looks, colours, pictures: await this.withFiles(pictures), ...this.structureOf(parcel) }
+    return { ...parcel, house: null, ...carried }
+  }
+
+  private structureOf(of: Pick<Design, 'layouts' | 'frames' | 'menus'>): Pick<Parcel, 'structure' | 'names'> {
+    const trees = treesOf(of)
+    const drawn = of.layouts.map((layout) => trees.of(layout).tree)
+    return structureFor({ trees: drawn, frames: of.frames, menus: of.menus }, this.catalogue())
   }
 
   /** Pictures with their files, as far as those are not too much for one parcel. */
@@ -74,9 +91,10 @@ export class Parcels {
 
   /** Takes a parcel into the draft, all of it or nothing. Layouts that exist are changed by an edit, which can be undone. */
   async import(input: ImportInput, by: string): Promise<ImportPlan> {
-    const { plan, layouts, frames, menus, looks, colours, house } = await this.jobs.prepare(input)
+    const { plan, layouts, frames, menus, looks, colours, house, structure } = await this.jobs.prepare(input)
     await this.db.transaction().execute(async (trx) => {
       const turn = takeTurns()
+      if (structure.length > 0) await takeStructure(trx, structure, by)
       for (const layout of basesFirst(layouts)) {
         await turn()
         await takeLayout(trx, layout, by)
@@ -121,6 +139,12 @@ export async function takeLayout(trx: Transaction<Tables>, layout: LayoutDocumen
   const { layout: old } = state
   if (old.region !== layout.region) fail('other-region', { name: layout.name })
   await makeEdit(trx, LAYOUTS, layout.id, replaceDocument(old, layout), by)
+}
+
+/** Creates page types, fields, taxonomies, terms and people, by one edit that can be undone. */
+async function takeStructure(trx: Transaction<Tables>, edits: PlainEdit[], by: string): Promise<void> {
+  const edit: PlainEdit = { kind: 'batch', label: 'created for a design file', edits }
+  await makeEdit<Structure, PlainEdit>(trx, STRUCTURE, STRUCTURE_ID, edit, by)
 }
 
 /** Puts a house style in the place of the one there is, by an edit. */

@@ -174,6 +174,13 @@ function leaveBy(newsletters: Pick<Newsletters, 'answerLeaving'>, path: string, 
   return newsletters.answerLeaving(path, 'POST')
 }
 
+/** What a form of a page sends; one of the draft is tried there. */
+async function answerForm(site: Visited, request: IncomingMessage, asking: Asking): Promise<Answer> {
+  const draft = walksDraft(request) ? await site.walk?.walkedBy(request.headers.cookie) : null
+  if (!draft) return answerPost(site, request, asking)
+  return DraftWalk.marked(await answerPost({ ...site, published: draft }, request, asking))
+}
+
 /** Counts what leads nowhere. */
 function noteLost({ lost }: Visited, { headers }: IncomingMessage, path: string | null, answer: Answer): void {
   if (answer.status === 404 && path !== null) lost?.note(path, headers)
@@ -212,7 +219,7 @@ export function answerVisitor(site: Visited, request: IncomingMessage, response:
       ? hearNotice(notice, request)
       : site.newsletters && leaves?.startsWith(LEAVES)
         ? leaveBy(site.newsletters, leaves, request)
-        : answerPost(site, request, asking)
+        : answerForm(site, request, asking)
     taken
       .then(async (answer) => {
         // Nobody is thanked for what a loss of power would take away.

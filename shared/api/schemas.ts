@@ -162,6 +162,7 @@ export const bringSchema = exact({
   ),
   columns: record(/^[^\0]{1,130}$/, text(140), 300),
   published: yesNo(),
+  fetchImages: optional(yesNo()),
   make: yesNo(),
   ways: optional(record(/^[^\0]{1,130}$/, oneOf(['day-first', 'month-first', 'point', 'comma']), 300)),
 })
@@ -255,6 +256,7 @@ const choice = kinds(
   {
     keep: exact({ do: oneOf(['keep']) }),
     drop: exact({ do: oneOf(['drop']) }),
+    create: exact({ do: oneOf(['create']) }),
     use: exact({ do: oneOf(['use']), id: key() }),
   },
   'do',
@@ -335,6 +337,7 @@ export const INPUTS = {
   user: { shape: userSchema, most: SMALL },
   home: { shape: homeSchema, most: SMALL },
   import: { shape: importSchema, most: LARGE },
+  siteFile: { shape: exact({ replace: yesNo(), settings: yesNo() }), most: SMALL },
   release: { shape: releaseSchema, most: 400_000 },
   plan: { shape: planSchema, most: 400_000 },
   draftLink: { shape: draftLinkSchema, most: SMALL },

@@ -9,7 +9,7 @@ import type { LogRecord, Pending, Told } from '../../core/edits'
 import type { Edit } from '../../core/layouts'
 import type { PartKey } from '../../core/releases'
 import type { Problem } from '../../core/problems'
-import type { Choice, ImportPlan, Parcel } from '../../core/formats'
+import type { Choice, ImportPlan, Parcel, SiteCount } from '../../core/formats'
 import type {
   ColumnQuestion,
   ColumnWay,
@@ -535,6 +535,8 @@ export interface BringInput {
   published: boolean
   /** Terms and people that are named and not there are made. */
   make: boolean
+  /** Images that texts show from the web are fetched, and kept here. */
+  fetchImages?: boolean
   /** How columns are written whose values can be read in two ways. */
   ways?: Record<string, ColumnWay>
 }
@@ -552,6 +554,8 @@ export interface BringPreviewAnswer {
   problems: RowProblem[]
   /** In how many rows something is lost. */
   wrong: number
+  /** How many images stand on the web. */
+  images: number
 }
 
 /** What of a row was not taken; rows are counted from 1, without the names of columns. */
@@ -793,6 +797,24 @@ export interface ImportInput {
   leaveOut?: string[]
   /** Keys of layouts and frames that come beside those that are here, instead of in their place. */
   both?: string[]
+}
+
+/** What a site file would do here; `id` is under which it waits to be brought in. */
+export interface SiteFileAnswer {
+  id: string
+  from: string
+  /** ISO 8601. */
+  made: string
+  counts: SiteCount[]
+  problems: { entry: string; title: string; why: string }[]
+  wrong: number
+}
+
+export interface SiteFileInput {
+  /** Whether what comes replaces what is here by the same id; what is here stays otherwise. */
+  replace: boolean
+  /** Whether the settings come too; the address of the site stays. */
+  settings: boolean
 }
 
 export type ImportPlanAnswer = ImportPlan

@@ -73,6 +73,31 @@ const messages = async (client = wim, query = '') => {
   return { status, ...(body as unknown as MessagesAnswer) }
 }
 
+test('a form of the draft is judged and thanked for, and stores nothing', async () => {
+  const { body } = await ada.call('POST', '/draft-links', { hours: 1 })
+  const { address } = body as unknown as { address: string }
+  const cookie = (await fetch(server.origin + address, { redirect: 'manual' })).headers
+    .get('set-cookie')!
+    .split(';')[0]!
+  const rename = { kind: 'setProperty', id: 'name', property: 'label', value: 'Name in the draft' }
+  const edits = [{ id: 'draft-label', does: 'edit', edit: rename }]
+  expect((await ada.call('POST', '/layouts/with-form/edits', { revision: 2, edits })).status).toBe(200)
+  const drawn = await (await fetch(`${server.origin}/access`, { headers: { cookie } })).text()
+  expect(drawn).toContain('Name in the draft')
+  const proof = /name="proof" value="([^"]+)"/.exec(drawn)![1]!
+  const count = async () => (await messages()).messages.length
+  const before = await count()
+  const empty = await send({ form: 'form', of: 'ask', proof, 'q.name': '' }, { cookie })
+  expect([empty.status, (await empty.text()).includes('Name in the draft')]).toEqual([422, true])
+  const sent = await send({ form: 'form', of: 'ask', proof, 'q.name': 'Inez' }, { cookie })
+  expect([sent.status, sent.headers.get('location')]).toEqual([303, '/access?sent=ask#of-ask'])
+  expect(await count()).toBe(before)
+  // The site itself is as it was, and takes what is sent to it.
+  expect(await page()).not.toContain('Name in the draft')
+  expect((await send(await right())).status).toBe(303)
+  expect(await count()).toBe(before + 1)
+})
+
 const inSent = () =>
   readdirSync(join(server.data, 'sent'), { recursive: true, withFileTypes: true }).filter((e) => e.isFile()).length
 const upload = async (values: Record<string, string>, file = 'q.photo', bytes = 'a letter, and no photograph') => {

@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3'
 import { join } from 'node:path'
-import type { CompareAnswer, ReleasesAnswer } from '#shared/api/types'
+import type { CompareAnswer, EntryAnswer, ReleasesAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
 import { Client } from './client'
 
@@ -169,6 +169,11 @@ test('the draft is walked by an address that ends; visitors see nothing of it', 
   // An edit is seen at once.
   await editOf('plain-page', { kind: 'setProperty', id: 'only-words', property: 'text', value: 'Edited since' })
   expect(await (await walk('/about')).text()).toContain('Edited since')
+  // So is an entry that is stored.
+  const { entry, revision } = (await ada.call('GET', '/entries/about')).body as unknown as EntryAnswer
+  const stored = { revision, entry: { ...entry, title: 'Told a moment ago' } }
+  expect((await ada.call('PUT', '/entries/about', stored)).status).toBe(200)
+  expect(await (await walk('/about')).text()).toContain('Told a moment ago')
   // Ended, the same browser sees the site again.
   expect((await ada.call('DELETE', `/draft-links/${id}`)).status).toBe(200)
   expect(await (await walk('/about')).text()).not.toContain('Edited since')

@@ -105,7 +105,7 @@ test('the last column goes with its row, and comes back with it', { tag: '@alone
   await saved(page)
 })
 
-test('no view of the bench has a serious finding', async ({ page }) => {
+test('no view of the bench has a serious finding', { tag: '@alone' }, async ({ page }) => {
   test.slow()
   const views: [string, () => Promise<unknown>][] = [
     ['the palette', () => page.getByRole('button', { name: /^Palette/ }).click()],

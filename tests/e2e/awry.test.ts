@@ -161,7 +161,7 @@ test(
   },
 )
 
-test('what was written in an entry waits there until it is stored', async ({ page, server }) => {
+test('what was written in an entry waits there until it is stored', { tag: '@alone' }, async ({ page, server }) => {
   const title = page.getByLabel('Title', { exact: true })
   await page.goto(`${server.origin}/studio/content/entries/visit`)
   await title.fill('Come and visit')

@@ -156,7 +156,7 @@ test('the bench shows what the visitor will see', { tag: '@alone' }, async ({ pa
   expect(drawn === onBench).toBe(true)
 })
 
-test('a layout that does not exist says so and leads back', async ({ page, server }) => {
+test('a layout that does not exist says so and leads back', { tag: '@alone' }, async ({ page, server }) => {
   await page.goto(`${server.origin}/studio/layouts/nowhere`)
   await expect(page.getByText('There is no layout with the id nowhere.', { exact: false })).toBeVisible()
   await page.getByRole('link', { name: 'Back to the shelf' }).click()

@@ -220,31 +220,32 @@ test(
   },
 )
 
-test('the wheel scrolls the shelf over its miniatures, and changes no number it passes over', async ({
-  page,
-  server,
-}) => {
-  await page.goto(`${server.origin}/studio/layouts`)
-  const miniature = page.locator('article iframe').first()
-  await expect(miniature).toBeAttached()
-  const box = (await miniature.locator('..').boundingBox())!
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
-  await page.mouse.wheel(0, 400)
-  await expect
-    .poll(async () => (await page.getByRole('heading', { name: 'Layouts', level: 1 }).boundingBox())!.y)
-    .toBeLessThan(0)
+test(
+  'the wheel scrolls the shelf over its miniatures, and changes no number it passes over',
+  { tag: '@alone' },
+  async ({ page, server }) => {
+    await page.goto(`${server.origin}/studio/layouts`)
+    const miniature = page.locator('article iframe').first()
+    await expect(miniature).toBeAttached()
+    const box = (await miniature.locator('..').boundingBox())!
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+    await page.mouse.wheel(0, 400)
+    await expect
+      .poll(async () => (await page.getByRole('heading', { name: 'Layouts', level: 1 }).boundingBox())!.y)
+      .toBeLessThan(0)
 
-  await bench(page, server.origin)
-  await heading(page).click()
-  const size = page.getByLabel('Size', { exact: true })
-  await size.fill('40')
-  await size.press('Enter')
-  await size.focus()
-  await size.hover()
-  await page.mouse.wheel(0, 240)
-  await page.mouse.wheel(0, -120)
-  await expect(size).toHaveValue('40')
-})
+    await bench(page, server.origin)
+    await heading(page).click()
+    const size = page.getByLabel('Size', { exact: true })
+    await size.fill('40')
+    await size.press('Enter')
+    await size.focus()
+    await size.hover()
+    await page.mouse.wheel(0, 240)
+    await page.mouse.wheel(0, -120)
+    await expect(size).toHaveValue('40')
+  },
+)
 
 test('a writer’s bench has nothing to take hold of; the first field of the sign-in has the focus', async ({
   page,

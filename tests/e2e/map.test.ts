@@ -284,7 +284,9 @@ test(
     await page.getByRole('link', { name: 'Layouts' }).click()
     await expect(page.getByText('1 note').first()).toBeVisible()
     await page.getByRole('link', { name: 'Checks' }).click()
-    await expect(page.getByText('“Talk page” is used by no frame that is on, and by no grid.')).toBeVisible()
+    await expect(
+      page.getByText('“Talk page” shows on no page: no frame that decides something uses it, and no list draws it.'),
+    ).toBeVisible()
     await page.getByRole('link', { name: 'Open the layout' }).first().click()
     await expect(page.getByRole('tree', { name: 'Rows, columns and elements' })).toBeVisible()
   },

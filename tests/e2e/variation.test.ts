@@ -155,41 +155,41 @@ test(
   },
 )
 
-test('following ends and is taken up again; a base that is removed leaves what followed it as it looked', async ({
-  page,
-  server,
-  context,
-}) => {
-  const id = await newVariation(page, server.origin, 'Exhibit page')
-  await size(page, '61')
-  await saved(page)
-  await page.getByRole('button', { name: '1 own', exact: true }).click()
-  await own(page).getByRole('button', { name: 'End following' }).click()
-  await expect(page.getByRole('button', { name: '1 own', exact: true })).toHaveCount(0)
-  await expect(h1(page)).toHaveCSS('font-size', '61px')
-  await page.getByRole('button', { name: 'Undo', exact: true }).click()
-  await expect(page.getByRole('button', { name: '1 own', exact: true })).toBeVisible()
-  await saved(page)
+test(
+  'following ends and is taken up again; a base that is removed leaves what followed it as it looked',
+  { tag: '@alone' },
+  async ({ page, server, context }) => {
+    const id = await newVariation(page, server.origin, 'Exhibit page')
+    await size(page, '61')
+    await saved(page)
+    await page.getByRole('button', { name: '1 own', exact: true }).click()
+    await own(page).getByRole('button', { name: 'End following' }).click()
+    await expect(page.getByRole('button', { name: '1 own', exact: true })).toHaveCount(0)
+    await expect(h1(page)).toHaveCSS('font-size', '61px')
+    await page.getByRole('button', { name: 'Undo', exact: true }).click()
+    await expect(page.getByRole('button', { name: '1 own', exact: true })).toBeVisible()
+    await saved(page)
 
-  const other = await context.newPage()
-  await other.goto(`${server.origin}/studio/layouts`)
-  await expect(other.getByText('followed by').first()).toBeVisible()
-  await other.getByRole('button', { name: 'More about Exhibit page', exact: true }).click()
-  await other.getByRole('menuitem', { name: 'Remove…' }).click()
-  await expect(other.getByRole('dialog')).toContainText('2 layouts follow it: “Turret exhibit”')
-  await other
-    .getByRole('button', { name: /^Remove/ })
-    .last()
-    .click()
-  await expect(page.getByText('follows', { exact: true })).toHaveCount(0)
-  await expect(h1(page)).toHaveCSS('font-size', '61px')
-  await other.getByRole('button', { name: 'Put it back', exact: true }).click()
-  await expect(page.getByRole('button', { name: '1 own', exact: true })).toBeVisible()
-  await page.reload()
-  await expect(page.getByRole('link', { name: 'Exhibit page', exact: true })).toBeVisible()
-  await expect(h1(page)).toHaveCSS('font-size', '61px')
-  expect(page.url()).toContain(id)
-})
+    const other = await context.newPage()
+    await other.goto(`${server.origin}/studio/layouts`)
+    await expect(other.getByText('followed by').first()).toBeVisible()
+    await other.getByRole('button', { name: 'More about Exhibit page', exact: true }).click()
+    await other.getByRole('menuitem', { name: 'Remove…' }).click()
+    await expect(other.getByRole('dialog')).toContainText('2 layouts follow it: “Turret exhibit”')
+    await other
+      .getByRole('button', { name: /^Remove/ })
+      .last()
+      .click()
+    await expect(page.getByText('follows', { exact: true })).toHaveCount(0)
+    await expect(h1(page)).toHaveCSS('font-size', '61px')
+    await other.getByRole('button', { name: 'Put it back', exact: true }).click()
+    await expect(page.getByRole('button', { name: '1 own', exact: true })).toBeVisible()
+    await page.reload()
+    await expect(page.getByRole('link', { name: 'Exhibit page', exact: true })).toBeVisible()
+    await expect(h1(page)).toHaveCSS('font-size', '61px')
+    expect(page.url()).toContain(id)
+  },
+)
 
 test(
   'a variation of a variation is made by keys alone; four levels and no more',

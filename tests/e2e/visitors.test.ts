@@ -127,3 +127,33 @@ for (const width of [320, 390, 768, 1280, 2560])
       expect([path, wide! <= most!]).toEqual([path, true])
     }
   })
+
+test('on paper every word is black on nothing, also what is light on a dark ground on a screen', async ({
+  page,
+  server,
+}) => {
+  await page.emulateMedia({ media: 'print' })
+  for (const path of ['/', '/visit', '/exhibits', '/basket']) {
+    await page.goto(server.origin + path)
+    const faint = await page.evaluate(() => {
+      const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+      const found: string[] = []
+      while (walker.nextNode()) {
+        const element = walker.currentNode.parentElement!
+        if (!walker.currentNode.textContent?.trim() || !element.checkVisibility()) continue
+        const { color, backgroundColor } = getComputedStyle(element)
+        if (color !== 'rgb(0, 0, 0)' || backgroundColor !== 'rgba(0, 0, 0, 0)')
+          found.push(`${element.className}: ${color} on ${backgroundColor}`)
+      }
+      return found
+    })
+    expect([path, faint]).toEqual([path, []])
+  }
+})
+
+test('what opens a menu is large enough for a finger', async ({ page, server }) => {
+  await page.goto(server.origin)
+  const sizes = await page.locator('summary:visible').evaluateAll((all) => all.map((s) => s.getBoundingClientRect()))
+  expect(sizes.length).toBeGreaterThan(0)
+  for (const { width, height } of sizes) expect(Math.min(width, height)).toBeGreaterThanOrEqual(24)
+})

@@ -20,20 +20,19 @@ function unfold(key: number) {
 const inSight = computed(
   () => past.value.find((p) => p.step.revision === (bench.looking?.revision ?? NaN)) ?? past.value[0],
 )
-const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
-const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
+const times = useTimes()
 const days = computed(() => {
   const found: { day: string; groups: PastGroup[] }[] = []
   for (const group of groups.value) {
     const { at } = group.lines[0]!.step
-    const name = at ? day.format(at) : 'Earlier'
+    const name = at ? times.write(at, 'weekday') : 'Earlier'
     const last = found.at(-1)
     if (last?.day === name) last.groups.push(group)
     else found.push({ day: name, groups: [group] })
   }
   return found
 })
-const timeOf = ({ step }: PastStep) => (step.at ? time.format(step.at) : '')
+const timeOf = ({ step }: PastStep) => (step.at ? times.write(step.at, 'clock') : '')
 const who = (by: string | undefined) => (by && by !== session.user?.name ? by : '')
 onBeforeUnmount(() => bench.lookAt(null))
 </script>

@@ -13,6 +13,7 @@ const emit = defineEmits<{ took: [answer: StoredPictureAnswer]; remove: []; back
 const site = useSite()
 const design = useDesign()
 const notices = useNotices()
+const { whenDone } = useEntryWords()
 const picture = computed(() => props.stored.picture)
 const focus = computed(() => picture.value.focus ?? { x: 0.5, y: 0.5 })
 const uses = computed<Uses>(() => ({

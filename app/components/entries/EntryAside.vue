@@ -7,11 +7,12 @@ import { useSite } from '~/stores/site'
 
 /** What is said of an entry beside its words: when it is out, where it stands, whose it is, and its own fields. */
 const props = defineProps<{ entry: Entry }>()
-const emit = defineEmits<{ set: [change: Partial<Entry>] }>()
+const emit = defineEmits<{ set: [change: Partial<Entry>]; field: [id: string, value: unknown] }>()
 
 const site = useSite()
 const design = useDesign()
 const map = useMap()
+const times = useTimes()
 const text = (event: Event) => (event.target as HTMLInputElement).value
 const type = computed(() => site.catalogue!.types.get(props.entry.type)!)
 const taxonomies = computed(() => type.value.taxonomies.flatMap((t) => site.catalogue!.taxonomies.get(t) ?? []))
@@ -78,7 +79,7 @@ function setTimed(on: boolean) {
             type="datetime-local"
             class="input text-ink"
             :aria-label="`Published ${label}`"
-            :value="entry[key] ?? ''"
+            :value="times.input(entry[key])"
             @change="emit('set', { [key]: text($event) || null })"
         /></label>
         <p class="text-xs text-soft">By the clocks of {{ site.site!.settings.timeZone.replace('_', ' ') }}.</p>
@@ -148,7 +149,7 @@ function setTimed(on: boolean) {
       :key="field.id"
       :field="field"
       :value="entry.fields[field.id]"
-      @set="emit('set', { fields: { ...entry.fields, [field.id]: $event } })"
+      @set="emit('field', field.id, $event)"
     />
     <fieldset v-if="mayLeave.length" class="border-t pt-3">
       <legend class="sr-only">Left out of its page</legend>

@@ -18,6 +18,7 @@ const props = defineProps<{ field: Field; value: unknown }>()
 const emit = defineEmits<{ set: [value: unknown] }>()
 
 const site = useSite()
+const times = useTimes()
 const text = (event: Event) => (event.target as HTMLInputElement).value
 const held = computed(() => {
   const { field, value } = props
@@ -222,7 +223,7 @@ const setDocument = (at: number, change: Partial<SiteDocument>) =>
         :id="id"
         class="input mt-1 font-normal"
         type="datetime-local"
-        :value="String(held ?? '').slice(0, 16)"
+        :value="times.input(held)"
         @change="emit('set', text($event) || null)"
       />
       <input

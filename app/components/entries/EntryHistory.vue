@@ -13,6 +13,7 @@ const props = defineProps<{
 defineEmits<{ close: []; back: [entry: Entry] }>()
 
 const site = useSite()
+const { whenDone } = useEntryWords()
 const all = shallowRef<StatesAnswer['states'] | null>(null)
 const failed = ref('')
 const at = ref(0)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { findByWords } from '#core/site'
-import { FAMILIES, type Family, familyNamed, ownFamily } from '#core/styles'
+import { FAMILIES, type Family, familyNamed, lacksLetters, lettersOf, ownFamily } from '#core/styles'
+import { useSite } from '~/stores/site'
 
 /** A family found by typing, each shown in its own face; what is out of sight is not drawn, and its face not fetched. */
 const props = defineProps<{ value: string; label: string }>()
@@ -16,6 +17,12 @@ const KINDS: Record<Family['kind'], string> = {
   system: 'of the system',
   own: 'your own',
 }
+const site = useSite()
+/** What kind of family it is, or that pages of this site would be drawn in another one. */
+const about = (family: Family) =>
+  lacksLetters(family, lettersOf(site.site?.settings.locale ?? 'en'))
+    ? 'lacks letters of your language'
+    : KINDS[family.kind]
 const own = computed(() =>
   edits.house.value.fonts.map((f) => ({
     key: ownFamily(f.id),
@@ -56,7 +63,7 @@ async function begin() {
       @click="begin"
     >
       <span class="truncate text-base" :style="familyFace(now)">{{ now.name }}</span>
-      <span class="shrink-0 text-2xs text-soft">{{ KINDS[now.kind] }}</span>
+      <span class="shrink-0 text-2xs text-soft">{{ about(now) }}</span>
     </button>
     <div v-if="choosing" class="border border-t-0 bg-raised" @keydown.esc.stop="choosing = false">
       <input
@@ -81,7 +88,7 @@ async function begin() {
             @click="pick(key)"
           >
             <span class="truncate text-lg leading-snug" :style="familyFace(family)">{{ family.name }}</span>
-            <span class="shrink-0 text-2xs text-soft">{{ KINDS[family.kind] }}</span>
+            <span class="shrink-0 text-2xs text-soft">{{ about(family) }}</span>
           </button>
         </li>
         <li v-if="found.length === 0" class="px-2.5 py-1 text-soft">No family is called that.</li>

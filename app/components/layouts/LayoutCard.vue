@@ -45,9 +45,8 @@ const reachWords = computed(() => {
   if (inCards.value) return 'drawn inside grids'
   return reach.value === 0 ? 'shows on no page' : `shows on ${counted(reach.value, 'page')}`
 })
-const changed = computed(() =>
-  new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' }).format(props.state.changedAt),
-)
+const times = useTimes()
+const changed = computed(() => times.write(props.state.changedAt, 'day'))
 /** It is seen with the page with which it opens. */
 const page = computed(() => {
   const { tree } = design.trees.of(layout.value)

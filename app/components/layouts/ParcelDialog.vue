@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Choice, ImportItem, ImportPlan, Parcel, Unfit } from '#core/formats'
+import type { Choice, ImportItem, ImportPlan, Parcel } from '#core/formats'
+import { type PartKey, comesAlong } from '#core/releases'
 import { counted } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
@@ -27,6 +28,7 @@ onMounted(async () => {
   try {
     plan.value = await useApi<ImportPlan>('POST', '/parcel/preview', { parcel: sent.value })
     leaveOut.value = items.value.filter((i) => (i.state === 'replaces' && COMMON.has(i.what)) || isLost(i)).map(keyOf)
+    choices.value = likelyChoices(plan.value.unfit)
   } catch (error) {
     refused.value = (error as Error).message
   }
@@ -48,46 +50,27 @@ const WHAT = {
 }
 const HAS_WAYS: ReadonlySet<ImportItem['what']> = new Set(['layout', 'frame', 'look', 'colour', 'picture'])
 const STATE = { new: 'new', replaces: 'replaces what stands here', same: '' }
-const KIND: Record<Unfit['kind'], string> = {
-  page: 'page',
-  type: 'page type',
-  taxonomy: 'taxonomy',
-  term: 'term',
-  person: 'person',
-  menu: 'menu',
-  picture: 'picture',
-  field: 'field',
-}
-
-/** Things of this site that could be used instead. */
-function instead(kind: Unfit['kind']): { id: string; label: string }[] {
-  const c = site.catalogue!
-  switch (kind) {
-    case 'page':
-      return c.pages.slice(0, 500).map((p) => ({ id: p.key, label: p.title }))
-    case 'type':
-      return [...c.types.values()].map((t) => ({ id: t.id, label: t.plural }))
-    case 'taxonomy':
-      return [...c.taxonomies.values()].map((t) => ({ id: t.id, label: t.plural }))
-    case 'term':
-      return [...c.terms.values()].map((t) => ({ id: t.id, label: t.title }))
-    case 'person':
-      return [...c.people.values()].map((p) => ({ id: p.id, label: p.name }))
-    case 'menu':
-      return [...c.menus.values()].map((m) => ({ id: m.id, label: m.name }))
-    case 'picture':
-      return c.site.pictures.slice(0, 300).map((p) => ({ id: p.id, label: p.alt || p.fileName }))
-    case 'field':
-      return [...c.types.values()].flatMap((t) => t.fields.map((f) => ({ id: f.id, label: `${f.label} (${t.name})` })))
-  }
-}
-function choose(key: string, value: string) {
-  const choice: Choice = value === 'drop' || value === 'keep' ? { do: value } : { do: 'use', id: value.slice(4) }
-  choices.value = { ...choices.value, [key]: choice }
-}
+/** What is taken brings along what it needs: a frame its layouts, a layout what it follows and what stands in it. */
 function toggle(key: string, on: boolean) {
-  leaveOut.value = on ? leaveOut.value.filter((k) => k !== key) : [...leaveOut.value, key]
+  const keys = new Set([key, ...(on ? neededBy(key) : [])])
+  leaveOut.value = on ? leaveOut.value.filter((k) => !keys.has(k)) : [...leaveOut.value, key]
 }
+function neededBy(key: string): string[] {
+  const { parcel } = props
+  const brought = {
+    layouts: parcel.layouts,
+    frames: parcel.frames,
+    house: parcel.house ?? design.house,
+    menus: parcel.menus,
+  }
+  const part = key === 'house house' ? 'house' : (key as PartKey)
+  return comesAlong(design.design, brought, new Set([part])).map((along) =>
+    along.key === 'house' ? 'house house' : along.key,
+  )
+}
+const mayTake = computed(() => items.value.filter((i) => !isLost(i)).map(keyOf))
+const takeAll = (on: boolean) =>
+  (leaveOut.value = on ? leaveOut.value.filter((k) => !mayTake.value.includes(k)) : items.value.map(keyOf))
 /** What stands here already is kept, replaced, or stands beside what comes. */
 const keyOf = (item: ImportItem) => `${item.what} ${item.id}`
 const wayOf = (item: ImportItem) =>
@@ -126,6 +109,10 @@ async function take() {
     <p v-else-if="!plan" class="text-soft" role="status">Looking at what it would do…</p>
     <template v-else>
       <p class="mb-3 text-soft">From {{ parcel.from }}. Nothing is changed before you confirm.</p>
+      <p v-if="items.length > 1" class="mb-1.5 flex gap-3 text-xs">
+        <button type="button" class="text-soft underline" @click="takeAll(true)">Take all</button>
+        <button type="button" class="text-soft underline" @click="takeAll(false)">Take none</button>
+      </p>
       <p v-if="items.length === 0" class="border-y py-3">Everything in it stands here already, exactly so.</p>
       <ul v-else class="border-t">
         <li
@@ -159,33 +146,7 @@ async function take() {
           }}</span>
         </li>
       </ul>
-      <section v-if="plan.unfit.length" class="mt-5">
-        <h3 class="font-semibold">Does not fit this site</h3>
-        <p class="mb-2 text-soft">The parcel names these, and this site does not have them.</p>
-        <ul class="border-t">
-          <li
-            v-for="unfit in plan.unfit"
-            :key="unfit.key"
-            class="grid items-center gap-x-3 gap-y-1 border-b py-1.5 sm:grid-cols-[1fr_240px]"
-          >
-            <span class="min-w-0 break-words"
-              >the {{ KIND[unfit.kind] }} <span class="font-mono text-xs">{{ unfit.id }}</span>
-              <span class="text-xs text-soft">named by {{ counted(unfit.users.length, 'thing') }}</span></span
-            >
-            <select
-              class="input"
-              :aria-label="`What to do about ${unfit.id}`"
-              @change="choose(unfit.key, ($event.target as HTMLSelectElement).value)"
-            >
-              <option value="keep">keep the name; it does nothing yet</option>
-              <option value="drop">take it out</option>
-              <optgroup :label="`Use a ${KIND[unfit.kind]} of this site`">
-                <option v-for="o in instead(unfit.kind)" :key="o.id" :value="`use:${o.id}`">{{ o.label }}</option>
-              </optgroup>
-            </select>
-          </li>
-        </ul>
-      </section>
+      <ParcelUnfit v-if="plan.unfit.length" v-model="choices" :unfit="plan.unfit" class="mt-5" />
     </template>
     <template #actions>
       <button type="button" class="btn" @click="$emit('close')">Leave it</button>

@@ -42,6 +42,12 @@ const address = computed(
 
 <template>
   <ModalSheet title="Take some layouts away" @close="$emit('close')">
+    <p class="mb-1.5 flex gap-3 text-xs">
+      <button type="button" class="text-soft underline" @click="chosen = design.layouts.map((l) => l.layout.id)">
+        Choose all
+      </button>
+      <button type="button" class="text-soft underline" @click="chosen = []">Choose none</button>
+    </p>
     <ul class="max-h-[46vh] overflow-y-auto border-y">
       <li v-for="{ layout } in design.layouts" :key="layout.id" class="border-b py-1.5 last:border-b-0">
         <label class="flex items-baseline gap-3">

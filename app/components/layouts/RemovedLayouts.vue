@@ -12,7 +12,7 @@ const notices = useNotices()
 const asking = ref(false)
 const layouts = computed(() => design.removed.layouts)
 const count = computed(() => layouts.value.length + design.removed.frames.length)
-const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+const times = useTimes()
 
 async function putBack(state: LayoutState) {
   const done = await notices.attempt(async () => (await design.restoreLayout(state), true))
@@ -42,7 +42,7 @@ async function clear() {
         <span class="made min-w-0 flex-1 break-words text-base leading-snug">{{ state.layout.name }}</span>
         <span class="shrink-0 text-xs text-soft">{{ state.layout.region }}</span>
         <span class="shrink-0 text-xs text-soft max-md:hidden"
-          >removed {{ time.format(state.changedAt) }} by {{ state.changedBy }}</span
+          >removed {{ times.write(state.changedAt) }} by {{ state.changedBy }}</span
         >
         <button v-if="session.mayDesign" type="button" class="btn btn-small" @click="putBack(state)">
           Put back<span class="sr-only"> {{ state.layout.name }}</span>

@@ -30,6 +30,8 @@ watch(
   { immediate: true },
 )
 const coveredWords = computed(() => {
+  if (frame.value.covers.length === 0 && frame.value.offeredTo.length > 0)
+    return 'It changes nothing until a writer chooses it for an entry.'
   if (frame.value.covers.length === 0) return 'It covers no page yet, so it decides nothing.'
   if (covered.value === null) return ''
   if (covered.value > 0) return `Covers ${counted(covered.value, 'page')}.`

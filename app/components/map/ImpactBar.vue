@@ -51,6 +51,7 @@ const standing = computed<string[]>(() => {
   if (rivals.decides) return ties
   if (!REGIONS.some((r) => open.regions[r].kind !== 'pass'))
     return ['It decides nothing, because it has no say on any region.']
+  if (open.offeredTo.length > 0 && !rivals.covers) return ['It changes nothing until a writer chooses it for an entry.']
   if (!rivals.covers) return ['It decides nothing, because no page fits its conditions.']
   const by = rivals.shadowedBy.slice(0, 3).map(named).join(', ')
   const more = rivals.shadowedBy.length > 3 ? ` and ${rivals.shadowedBy.length - 3} more` : ''

@@ -12,7 +12,7 @@ const TIMES = [
   { hours: 24, label: 'a day' },
   { hours: 24 * 7, label: 'a week' },
 ]
-const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+const times = useTimes()
 const address = computed(() => made.value && new URL(made.value.address, window.location.href).href)
 
 const load = async () => (links.value = await useApi<DraftLink[]>('GET', '/draft-links'))
@@ -62,7 +62,7 @@ async function copy() {
     </div>
     <ul v-if="links.length" class="mt-3 border-t" aria-label="Addresses of the draft">
       <li v-for="link in links" :key="link.id" class="flex items-baseline justify-between gap-3 border-b py-1.5">
-        <span>until {{ time.format(link.endsAt) }}</span>
+        <span>until {{ times.write(link.endsAt) }}</span>
         <span class="text-xs text-soft">made by {{ link.by }}</span>
         <button type="button" class="btn btn-small" @click="end(link)">End it</button>
       </li>

@@ -4,18 +4,12 @@ import { counted } from '#core/words'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
-import { useSite } from '~/stores/site'
 
 /** Releases that are set for a moment, and what became of those that were. */
 const design = useDesign()
 const notices = useNotices()
 const session = useSession()
-const site = useSite()
-const time = new Intl.DateTimeFormat(undefined, {
-  dateStyle: 'medium',
-  timeStyle: 'short',
-  timeZone: site.site!.settings.timeZone,
-})
+const times = useTimes()
 
 function became(plan: Plan): string {
   if (plan.state === 'refused') return 'was not released'
@@ -23,8 +17,8 @@ function became(plan: Plan): string {
   if (plan.state === 'done')
     return plan.until === null
       ? `is release ${plan.number}`
-      : `is release ${plan.number} until ${time.format(plan.until)}`
-  return plan.until === null ? 'waits' : `waits, and is undone ${time.format(plan.until)}`
+      : `is release ${plan.number} until ${times.write(plan.until)}`
+  return plan.until === null ? 'waits' : `waits, and is undone ${times.write(plan.until)}`
 }
 const cancel = (plan: Plan) => notices.attempt(() => design.cancelPlan(plan.id))
 </script>
@@ -36,7 +30,7 @@ const cancel = (plan: Plan) => notices.attempt(() => design.cancelPlan(plan.id))
       <li v-for="plan in design.plans" :key="plan.id" class="border-b py-2">
         <p class="flex items-baseline justify-between gap-3">
           <span class="made text-base"
-            >{{ time.format(plan.at) }}<template v-if="plan.note">: {{ plan.note }}</template></span
+            >{{ times.write(plan.at) }}<template v-if="plan.note">: {{ plan.note }}</template></span
           >
           <button
             v-if="plan.state === 'waits' && session.mayDesign"

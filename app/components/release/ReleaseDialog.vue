@@ -36,7 +36,7 @@ const site = useSite()
 const zone = computed(() => site.site!.settings.timeZone)
 /** A moment on the clocks of the site, wherever whoever sets it is. */
 const moment = (text: string): number => momentIn(text, zone.value) ?? NaN
-const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'long', timeStyle: 'short', timeZone: zone.value })
+const times = useTimes()
 
 /** What was released, once it is. */
 const done = shallowRef<ReleaseNote | null>(null)
@@ -54,7 +54,7 @@ async function release() {
     )
     busy.value = false
     if (!plan) return
-    notices.say(`Set for ${time.format(plan.at)}. What you change until then is not in it.`)
+    notices.say(`Set for ${times.write(plan.at, 'longMoment')}. What you change until then is not in it.`)
     return emit('close')
   }
   const made = await notices.attempt(() => design.release(note.value, leave))

@@ -1,15 +1,19 @@
 <script setup lang="ts">
-import { type EntryFieldUse, entryFields } from '#core/site'
+import { type EntryFieldUse, entryFields, fieldLabel } from '#core/site'
 import { useSite } from '~/stores/site'
 
-/** Which field of the entries that are listed. */
+/** Which field of the entries that are listed; one that another page type has still shows where it is chosen already. */
 const props = defineProps<{ value: string | null; label: string; use: EntryFieldUse }>()
 defineEmits<{ set: [value: string | null] }>()
 
 const site = useSite()
-const fields = computed(() => entryFields(site.catalogue!, props.use))
+const listed = inject(LISTED_TYPES, null)
+const fields = computed(() => entryFields(site.catalogue!, props.use, listed?.value))
 const groups = computed(() => [...new Set(fields.value.map((f) => f.group))])
-const isGone = computed(() => props.value && !fields.value.some((f) => f.field === props.value))
+const isElsewhere = computed(() => props.value !== null && !fields.value.some((f) => f.field === props.value))
+const elsewhere = computed(
+  () => fieldLabel(site.catalogue!, { of: 'page', field: props.value! }) ?? 'a field that no longer exists',
+)
 </script>
 
 <template>
@@ -20,7 +24,7 @@ const isGone = computed(() => props.value && !fields.value.some((f) => f.field =
     @change="$emit('set', ($event.target as HTMLSelectElement).value || null)"
   >
     <option value="">no field chosen</option>
-    <option v-if="isGone" :value="value!">a field that no longer exists</option>
+    <option v-if="isElsewhere" :value="value!">{{ elsewhere }}</option>
     <optgroup v-for="group in groups" :key="group" :label="group">
       <option v-for="f in fields.filter((one) => one.group === group)" :key="f.field" :value="f.field">
         {{ f.label }}

@@ -20,10 +20,9 @@ const FROM = {
   site: 'from the site',
   visitor: 'from the visitor',
 }
-const choices = computed(() => {
-  const type = props.page.entry ? site.catalogue!.types.get(props.page.type!) : undefined
-  return fieldChoices(site.catalogue!, type).filter((c) => c.of === field.value?.of && c.via === field.value.via)
-})
+const choices = computed(() =>
+  fieldChoices(site.catalogue!, props.page).filter((c) => c.of === field.value?.of && c.via === field.value.via),
+)
 const kind = computed(() => choices.value.find((c) => c.field === field.value?.field)?.kind)
 /** Fields that may say when what begins here is over. */
 const ends = computed(() =>

@@ -14,10 +14,9 @@ const typed = ref('')
 const input = ref<{ $el: HTMLInputElement }>()
 const root = ref<HTMLElement>()
 const leave = useLeaving(root, () => (open.value = false))
-const choices = computed(() => {
-  const type = props.page.entry ? site.catalogue!.types.get(props.page.type!) : undefined
-  return fieldChoices(site.catalogue!, type).filter((c) => !props.kinds || props.kinds.includes(c.kind))
-})
+const choices = computed(() =>
+  fieldChoices(site.catalogue!, props.page).filter((c) => !props.kinds || props.kinds.includes(c.kind)),
+)
 const found = computed(() => findByWords(choices.value, typed.value, (c) => c.label))
 const groups = computed(() =>
   [...new Set(found.value.map((c) => c.group))].map((group) => ({

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import type { LayoutElement, Property, Row, TreeNode, Value } from '#core/tree'
-import { elementSpec, isAskedFor, propertiesOf } from '#core/elements'
+import { elementSpec, isAskedFor, propertiesOf, typesListed } from '#core/elements'
 import { changeKey, readSpans, setColumns, setPropertyOfAll, settingKey } from '#core/layouts'
 import { type Page, findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
@@ -14,6 +14,10 @@ const bench = useBench()
 const following = useFollowing()
 const pieces = usePieces()
 const { split, merge, duplicate } = useBenchActions()
+provide(
+  LISTED_TYPES,
+  computed(() => (props.node.kind === 'element' ? typesListed(props.node) : [])),
+)
 const specs = computed<Record<string, Property>>(() => propertiesOf(props.node))
 const asked = computed(() =>
   Object.entries(specs.value).filter(([, p]) => isAskedFor(p, props.node.props, specs.value)),

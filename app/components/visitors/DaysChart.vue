@@ -13,9 +13,9 @@ Chart.defaults.font.family = "'Schibsted Grotesk Variable', system-ui, sans-seri
 const tokens = getComputedStyle(document.documentElement)
 const token = (name: string) => tokens.getPropertyValue(`--color-${name}`)
 Chart.register(BarElement, CategoryScale, Legend, LinearScale, Tooltip)
-const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
+const times = useTimes()
 const data = computed(() => ({
-  labels: props.days.map((d) => day.format(new Date(`${d}T00:00:00Z`))),
+  labels: props.days.map((d) => times.named(d, 'shortDay')),
   datasets: props.kinds.map((k) => ({
     label: k.label,
     data: [...k.counts],

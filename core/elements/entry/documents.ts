@@ -43,6 +43,7 @@ export const documents: ElementSpec = {
     size: { label: 'Size' },
     pages: { label: 'How many pages' },
   },
+  linked: true,
   css: [
     '.of-documents ul{list-style:none;padding:0;margin:0}.of-documents li{padding:.55em 0;border-top:1px solid color-mix(in srgb,currentColor 22%,transparent);overflow-wrap:anywhere}.of-documents li>span{font-size:.85em;opacity:.85;white-space:nowrap}.of-documents>p{font-weight:600;margin-bottom:.4em}',
   ],

@@ -108,6 +108,7 @@ export const facts: ElementSpec = {
     icon: { label: 'Icon' },
     heading: { label: 'Heading of a group', hides: false },
   },
+  linked: true,
   css: [
     ICON_CSS,
     COLUMNS_CSS,

@@ -16,6 +16,7 @@ export const favourite: ElementSpec = {
   },
   parts: { icon: { label: 'Icon' } },
   states: ['hover', 'focus'],
+  ground: 'look',
   css: [
     ICON_CSS,
     BUTTON_CSS,

@@ -14,6 +14,7 @@ export const favouritesLink: ElementSpec = {
   },
   parts: { icon: { label: 'Icon' }, count: { label: 'How many' } },
   states: ['hover', 'focus'],
+  linked: true,
   css: [
     ICON_CSS,
     '.of-favourites{display:inline-flex;gap:.4em;align-items:center;color:inherit}.of-favourites [hidden]{display:none!important}',

@@ -14,6 +14,7 @@ export const send: ElementSpec = {
     label: { kind: 'text', label: 'Label', default: 'Send', most: 120 },
     look: BUTTON_LOOK,
   },
+  ground: 'look',
   css: [BUTTON_CSS],
   states: ['hover', 'focus'],
   summary: (props, names) => describe(props.label, names),

@@ -23,7 +23,7 @@ import {
 import type { LayoutElement } from '../../tree'
 import { headingLevel } from '../levels'
 import { type ElementSpec, prop } from '../spec'
-import { itemsOf } from '../words'
+import { typesNamed } from './plan'
 
 /** The address parameter by which a month is asked for. */
 const MONTH = 'month'
@@ -81,7 +81,7 @@ export const calendar: ElementSpec = {
   draw(element, compile) {
     compile.reads(MONTH)
     const say = (name: string) => prop(element, calendar, name)
-    const types = typesOf(element)
+    const types = typesNamed(element)
     const field = typeof say('field') === 'string' ? String(say('field')) : 'date'
     const none = textChunk(say('empty'))
     const attributes = compile.attributes(element, 'calendar')
@@ -96,11 +96,6 @@ export const calendar: ElementSpec = {
       return words && `<p${attributes}>${words}</p>`
     }
   },
-}
-
-function typesOf(element: LayoutElement): Id[] {
-  const all = [prop(element, calendar, 'type'), ...itemsOf(prop(element, calendar, 'types')).map((i) => i.props.type)]
-  return all.filter((id): id is Id => typeof id === 'string' && id !== '')
 }
 
 /** How a month is written: its head, its days in weeks, what is at each. */
@@ -144,11 +139,11 @@ class Writing {
     const title = escapeHtml(formats.date(`${month}-01`, IN_FULL))
     const ways =
       this.way(previous, 'prev', scene, say(this.words.previous)) + this.way(next, 'next', scene, say(this.words.next))
-    const names = [...formats.weekdays.slice(this.begins), ...formats.weekdays.slice(0, this.begins)]
-    const heads = names.map(
-      (name) =>
-        `<th scope="col"><abbr${attribute('title', name)}>${escapeHtml([...name].slice(0, 3).join(''))}</abbr></th>`,
-    )
+    const heads = Array.from({ length: 7 }, (_, i) => {
+      const day = (this.begins + i) % 7
+      const short = escapeHtml(formats.shortWeekdays[day]!)
+      return `<th scope="col"><abbr${attribute('title', formats.weekdays[day]!)}>${short}</abbr></th>`
+    })
     const rows = weeksOf(month, this.begins).map((week) => {
       const cells = week.map((day) =>
         day === null ? '<td></td>' : this.cell(day, days.get(day) ?? [], field, today, scene),

@@ -41,6 +41,16 @@ function waysOf(say: Say): ListPlan['ways'] {
 
 const unique = <T>(of: readonly T[], key: (one: T) => string): T[] => [...new Map(of.map((o) => [key(o), o])).values()]
 
+/** The page types that an element names whose entries it lists. */
+export const typesNamed = ({ props }: Pick<LayoutElement, 'props'>): Id[] =>
+  [idOf(props.type ?? null), ...itemsOf(props.types ?? null).map((i) => idOf(i.props.type ?? null))].filter(
+    (t): t is Id => t !== null,
+  )
+
+/** The page types of all that an element may list, as far as it says so itself; none where any type may come. */
+export const typesListed = ({ props }: Pick<LayoutElement, 'props'>): Id[] =>
+  props.source === undefined || props.source === 'newest' || props.source === 'related' ? typesNamed({ props }) : []
+
 export function planOf(element: LayoutElement, say: Say): ListPlan {
   const filters = unique(withField(itemsOf(say('filters'))), (f) => f.field)
   const names = parameterNames(filters.map((f) => f.field))

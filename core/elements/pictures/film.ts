@@ -28,6 +28,7 @@ export const film: ElementSpec = {
     play: { label: 'Button', hides: false, states: ['hover', 'focus'] },
     title: { label: 'Title', words: 'title' },
   },
+  ground: 'own',
   css: [
     FOCUS_CSS,
     '.of-filmbox>a{display:grid;position:relative;background:var(--c-ink,#222);color:#fff;min-height:8em}.of-filmbox a>*{grid-area:1/1}.of-filmbox img,.of-filmbox video{width:100%;height:var(--ph,auto);aspect-ratio:16/9;object-fit:cover;display:block}' +

@@ -50,6 +50,7 @@ export const slideshow: ElementSpec = {
     words: { label: 'Words' },
     button: { label: 'Buttons', states: ['hover', 'focus'] },
   },
+  ground: 'own',
   css: [
     FOCUS_CSS,
     SLIDES_CSS,

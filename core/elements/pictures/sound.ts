@@ -23,6 +23,7 @@ export const sound: ElementSpec = {
     words: { kind: 'rich', label: 'What is heard, in words', default: { type: 'doc', content: [] } },
   },
   parts: { title: { label: 'Title', words: 'title' }, words: { label: 'What is heard' } },
+  linked: true,
   css: [
     '.of-sound audio{display:block;width:100%}.of-sound figcaption{margin-top:.4em;font-size:.85em}.of-sound .of-rich{margin-top:.5em}',
   ],

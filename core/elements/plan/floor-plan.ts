@@ -36,6 +36,7 @@ export const floorPlan: ElementSpec = {
     heading: { label: 'Above what is close by', words: 'near' },
     list: { label: 'What is close by' },
   },
+  linked: true,
   css: [
     '.of-plan{display:grid;gap:1.2em}.of-plan figure{margin:0}.of-plan svg{display:block;width:100%;height:auto;max-width:720px;overflow:visible}.of-plan figcaption{margin-top:.5em;font-size:.9em}' +
       '.of-plan-rooms{fill:none;stroke:currentColor;stroke-width:2;stroke-linejoin:round;opacity:.45}.of-plan-in{fill:currentColor;opacity:.09}.of-plan-names{font-size:17px;text-anchor:middle;fill:currentColor;opacity:.75}' +

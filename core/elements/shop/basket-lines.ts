@@ -41,6 +41,7 @@ export const basketLines: ElementSpec = {
     change: { label: 'What has changed', hides: false },
     way: { label: 'Way to the checkout', words: 'way', states: ['hover', 'focus'] },
   },
+  linked: true,
   css: [
     FOCUS_CSS,
     ...QUESTION_CSS,

@@ -16,6 +16,7 @@ export const basketLink: ElementSpec = {
   },
   parts: { icon: { label: 'Icon' }, label: { label: 'Label', words: 'label' }, count: { label: 'How many' } },
   states: ['hover', 'focus'],
+  linked: true,
   css: [
     ICON_CSS,
     '.of-basket{display:inline-flex;vertical-align:middle;gap:.4em;align-items:center;color:inherit}.of-basket-count{font-variant-numeric:tabular-nums;font-weight:600}',

@@ -39,6 +39,7 @@ export const ownOrders: ElementSpec = {
     state: { label: 'How it stands' },
     total: { label: 'What it came to' },
   },
+  linked: true,
   css: [
     SHOP_CSS,
     '.of-own-orders li{display:grid;grid-template-columns:minmax(0,1fr) auto;gap:.2em 1.2em;padding:.7em 0;border-bottom:1px solid var(--i-edge);overflow-wrap:anywhere}.of-own-orders h2{margin:0}.of-own-orders li>:nth-child(odd):last-child{grid-column:1/-1}',

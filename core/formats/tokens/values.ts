@@ -23,10 +23,8 @@ const SPACES: Readonly<Record<string, readonly [mode: string, a: string, b: stri
 /** In these the last two components are percentages, and fractions with culori. */
 const PERCENT: ReadonlySet<string> = new Set(['hsl', 'hwb'])
 
-const channels = (hex: string): number[] =>
-  [1, 3, 5].map((i) => Number((parseInt(hex.slice(i, i + 2), 16) / 255).toFixed(4)))
-
-export const writeColour = (hex: string): unknown => ({ colorSpace: 'srgb', components: channels(hex), hex })
+/** Written as text, which every program that reads tokens understands; many draw `[object Object]` for an object. */
+export const writeColour = (hex: string): string => hex
 
 /** A colour as `#rrggbb`; what cannot be shown on every screen becomes the nearest that can. Null for what is none. */
 export function readColour(value: unknown): string | null {
@@ -51,7 +49,7 @@ function hexOf(colour: Color | undefined): string | null {
 
 const ROOT = 16
 
-export const writeDimension = (px: number): unknown => ({ value: px, unit: 'px' })
+export const writeDimension = (px: number): string => `${px}px`
 
 /** A dimension in px; a rem is 16 of them, as browsers have it. Null for what is none. */
 export function readDimension(value: unknown): number | null {

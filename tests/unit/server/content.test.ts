@@ -1,13 +1,17 @@
+import type { PlainEdit } from '#core/edits'
 import type { Parcel } from '#core/formats'
-import type { Entry } from '#core/site'
+import type { Entry, Structure } from '#core/site'
+import type { Layout } from '#core/tree'
 import { jobsOver } from '../../../server/aside/jobs'
 import { Content } from '../../../server/services/content'
 import { Draft } from '../../../server/services/draft'
+import { openDocument } from '../../../server/services/editing'
 import { Entries } from '../../../server/services/entries'
+import { STRUCTURE, STRUCTURE_ID } from '../../../server/services/kept'
 import { Settings } from '../../../server/services/settings'
 import { Parcels } from '../../../server/services/parcels'
 import { seedDemo } from '../../../server/services/seed'
-import { frame } from '../../fixtures'
+import { element, frame } from '../../fixtures'
 import { freshDatabase } from './database'
 
 const ADA = { id: 1, name: 'Ada' }
@@ -117,6 +121,27 @@ describe('parcels', () => {
     expect(footer.layout.name).toBe('Slimmer footer')
     expect(footer.log.at(-1)!.inverse?.kind).toBe('batch')
     expect((await draft.layout('title-band')).layout.name).toBe('Title band')
+  })
+
+  test('what the site lacks is created with it, in one step that its page types can undo', async () => {
+    const parcel = JSON.parse(JSON.stringify(await parcels.export())) as Parcel
+    const like = parcel.structure!.types.find((t) => t.id === 'exhibit')!
+    const field = { id: 'pressure', label: 'Pressure', kind: 'number' as const }
+    const type = { ...like, id: 'barometer', name: 'Barometer', plural: 'Barometers', fields: [field] }
+    parcel.structure!.types.push(type)
+    const footer = parcel.layouts.find((l) => l.id === 'slim-footer') as Layout
+    footer.children[0]!.children[0]!.children.push(
+      element('field', { value: { kind: 'field', of: 'page', field: 'pressure' } }, 'shows-pressure'),
+    )
+    const { unfit } = await parcels.plan(parcel)
+    expect(unfit).toMatchObject([{ key: 'field pressure', name: 'Pressure', carried: true }])
+    await parcels.import({ parcel, choices: { 'field pressure': { do: 'create' } } }, 'Ada')
+    await content.reload()
+    // The field needs its page type, which gets another address than the one that is taken.
+    expect(content.catalogue.types.get('barometer')).toMatchObject({ fields: [field], slug: 'exhibits-2' })
+    expect((await parcels.plan(parcel)).unfit).toEqual([])
+    const { log } = await openDocument<Structure, PlainEdit>(db(), STRUCTURE, STRUCTURE_ID)
+    expect(log.at(-1)).toMatchObject({ edit: { kind: 'batch' }, inverse: { kind: 'batch' } })
   })
 
   test('what is left out is left out, and a layout for another region is refused with all the rest', async () => {

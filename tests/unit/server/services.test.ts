@@ -157,6 +157,30 @@ describe('over the demo', () => {
     await draft().removeLayout('busy', 'Ada')
   })
 
+  test('while large edits are worked out, whoever else stores something is not kept waiting', async () => {
+    await draft().createLayout({ id: 'large', name: 'Large', region: 'footer' }, 'Ada')
+    const edits = Array.from({ length: 400 }, (_, i): Pending<Edit> => ({
+      id: `large-${i}`,
+      edit: { kind: 'rename', id: 'large', name: `${'A long name, '.repeat(8)}${i}` },
+      does: 'edit',
+    }))
+    expect(JSON.stringify(edits).length).toBeGreaterThan(40_000)
+    let goOn = () => {}
+    const waits = new Promise<void>((done) => (goOn = done))
+    const jobs = jobsOver(db())
+    let asked = 0
+    const slow = new Draft(db(), { ...jobs, apply: async (input) => (asked++, await waits, jobs.apply(input)) })
+    const large = slow.applyEdits('large', 1, edits, 'Ada')
+    // Somebody else makes a layout, and edits it, before the large edits are done.
+    await draft().createLayout({ id: 'other', name: 'Other', region: 'footer' }, 'Wim')
+    const meanwhile: Pending<Edit> = { id: 'other-1', edit: { kind: 'rename', id: 'other', name: 'B' }, does: 'edit' }
+    expect(await draft().applyEdits('other', 1, [meanwhile], 'Wim')).toMatchObject({ kind: 'done' })
+    expect(asked).toBe(1)
+    goOn()
+    expect(await large).toMatchObject({ kind: 'done', revision: 401 })
+    for (const id of ['large', 'other']) await draft().removeLayout(id, 'Ada')
+  }, 10_000)
+
   test('an edit that was sent before, or twice at once, is refused in a sentence', async () => {
     for (const edits of [[rename('one', 'Z')], [rename('six', 'A'), rename('six', 'B')]]) {
       expect(await draft().applyEdits('house-header', 3, edits, 'Ada')).toMatchObject({

@@ -30,6 +30,7 @@ const FILES = [
   'files/index.post.ts',
   'fonts/index.post.ts',
   'imports/index.post.ts',
+  'site-file/index.post.ts',
   'pictures/[id]/file.put.ts',
   'pictures/index.post.ts',
 ]

@@ -93,7 +93,12 @@ async function take(files: Iterable<File>) {
   if (folder.value) folder.value.value = ''
   if (chosen.value) chosen.value.value = ''
 }
-watch(plan, () => (preview.value = null), { deep: true })
+/** What is fetched changes nothing of what is previewed. */
+watch(
+  () => ({ ...plan, fetchImages: undefined }),
+  () => (preview.value = null),
+  { deep: true },
+)
 
 async function attempt(work: () => Promise<void>) {
   busy.value = true
@@ -248,6 +253,11 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
               {{ counted(preview.made.people.length, 'person', 'people') }}.</template
             >
           </p>
+          <label v-if="preview.images" class="mb-4 flex items-center gap-2"
+            ><input v-model="plan.fetchImages" type="checkbox" class="accent-ink" @change="see" /> Fetch
+            {{ counted(preview.images, 'picture') }} from the web, and keep
+            {{ preview.images === 1 ? 'it' : 'them' }} here</label
+          >
           <fieldset v-for="q in preview.questions" :key="q.column" class="mb-4">
             <legend class="mb-1.5 font-semibold">
               “{{ q.column }}” can be read in two ways, such as {{ q.examples.join(', ') }}
@@ -347,6 +357,7 @@ const titled = computed(() => Object.values(plan.columns).includes('title'))
           <button class="btn">Fetch the file</button>
         </form>
       </section>
+      <WholeSite v-if="session.isOwner" :busy="!!running" @started="watchRunning" />
     </div>
   </div>
 </template>

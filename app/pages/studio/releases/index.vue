@@ -4,7 +4,6 @@ import { useDesign } from '~/stores/design'
 import type { BringBack, ReleaseNote } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
-import { useSite } from '~/stores/site'
 
 definePageMeta({ layout: 'studio' })
 useHead({ title: 'Releases' })
@@ -12,15 +11,7 @@ useHead({ title: 'Releases' })
 const design = useDesign()
 const notices = useNotices()
 const session = useSession()
-const site = useSite()
-const time = computed(
-  () =>
-    new Intl.DateTimeFormat(undefined, {
-      dateStyle: 'long',
-      timeStyle: 'short',
-      timeZone: site.site!.settings.timeZone,
-    }),
-)
+const times = useTimes()
 onMounted(() => notices.attempt(design.loadReleases))
 
 const busy = ref(false)
@@ -93,7 +84,7 @@ const oneByOne = (release: ReleaseNote) => release.changes.filter((c) => c.what 
                 Bring back…
               </button>
             </p>
-            <p class="text-xs text-soft">{{ time.format(release.at) }}, {{ release.by }}</p>
+            <p class="text-xs text-soft">{{ times.write(release.at, 'longMoment') }}, {{ release.by }}</p>
             <p class="mt-1 flex flex-wrap gap-x-4 text-xs">
               <NuxtLink
                 v-if="i + 1 < design.releases.length"

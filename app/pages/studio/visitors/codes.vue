@@ -49,8 +49,7 @@ const locale = computed(() => site.catalogue?.site.settings.locale)
 const currency = computed(() => site.catalogue?.site.settings.currency ?? 'EUR')
 const money = (amount: number) =>
   new Intl.NumberFormat(locale.value, { style: 'currency', currency: currency.value }).format(amount)
-const day = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeZone: 'UTC' })
-const dayOf = (on: string) => day.format(new Date(`${on}T00:00:00Z`))
+const { named: dayOf } = useTimes()
 const takes = ({ kind, value }: DiscountCode) => (kind === 'percent' ? `${value}% off` : `${money(value)} off`)
 function rules({ least, from, until, types }: DiscountCode): string {
   const names = types.map((id) => site.catalogue?.types.get(id)?.plural.toLowerCase() ?? 'what is gone')

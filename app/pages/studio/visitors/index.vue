@@ -66,7 +66,7 @@ const kinds = computed(() => {
   ]
 })
 const total = computed(() => kinds.value[0]!.counts.reduce((a, b) => a + b, 0))
-const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+const times = useTimes()
 const sureWords = (sure: number) =>
   `${sure >= 0.8 ? 'very likely' : sure >= 0.55 ? 'likely' : 'a guess'}, ${Math.round(sure * 100)} %`
 
@@ -117,7 +117,7 @@ async function forget(address: string) {
             >
               <span class="font-mono text-xs [overflow-wrap:anywhere]">{{ a.address }}</span>
               <span class="text-xs text-soft">{{ a.leads ? 'leads somewhere now' : counted(countOf(a), 'time') }}</span>
-              <span class="text-end text-2xs text-soft">{{ day.format(a.lastAt) }}</span>
+              <span class="text-end text-2xs text-soft">{{ times.write(a.lastAt, 'lately') }}</span>
             </button>
           </li>
         </ul>
@@ -131,7 +131,7 @@ async function forget(address: string) {
           <p class="mb-3 text-xs text-soft">
             Asked for {{ counted(chosen.hits, 'time')
             }}{{ chosen.bots ? `, and ${counted(chosen.bots, 'time')} by bots` : '' }}, since
-            {{ day.format(chosen.firstAt) }}.
+            {{ times.write(chosen.firstAt, 'lately') }}.
           </p>
           <template v-if="chosen.origins.length">
             <h3 class="mb-1 font-semibold">Where they came from</h3>

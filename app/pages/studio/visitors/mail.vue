@@ -35,7 +35,7 @@ const states = computed(() =>
     label: `${s.label} ${s.value ? (answer.value?.counts[s.value] ?? 0) : total.value}`,
   })),
 )
-const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+const times = useTimes()
 
 async function act(what: 'again' | 'removed', id: number, says: string) {
   if (!(await notices.attempt(() => useApi('POST', `/visitors/mail/${what}`, { ids: [id] })))) return
@@ -105,7 +105,7 @@ function wayIsSet(way: MailWay) {
               @click="inHand = m.id"
             >
               <span class="truncate">{{ m.mail.subject || 'without a subject' }}</span>
-              <span class="text-2xs text-soft">{{ time.format(m.at) }}</span>
+              <span class="text-2xs text-soft">{{ times.write(m.at) }}</span>
               <span class="truncate text-xs text-soft">to {{ m.mail.to }}</span>
               <span class="text-2xs" :class="m.state === 'failed' ? 'font-semibold text-spot-deep' : 'text-soft'">{{
                 SAYS[m.state]
@@ -129,12 +129,12 @@ function wayIsSet(way: MailWay) {
             }}<template v-if="chosen.mail.replyTo">, answers to {{ chosen.mail.replyTo }}</template>
           </p>
           <p class="mb-3 text-xs text-soft">
-            <template v-if="chosen.state === 'sent'">Sent {{ time.format(chosen.then) }}.</template>
+            <template v-if="chosen.state === 'sent'">Sent {{ times.write(chosen.then) }}.</template>
             <template v-else-if="chosen.state === 'waiting'"
-              >Tried {{ chosen.tries }} times, next {{ time.format(chosen.then) }}.</template
+              >Tried {{ chosen.tries }} times, next {{ times.write(chosen.then) }}.</template
             >
             <template v-else-if="chosen.state === 'failed'"
-              >Given up {{ time.format(chosen.then) }}, after {{ chosen.tries }} tries.</template
+              >Given up {{ times.write(chosen.then) }}, after {{ chosen.tries }} tries.</template
             >
             <template v-else>Held with its message. Say that it is a message, and it is sent.</template>
           </p>

@@ -37,7 +37,7 @@ const states = computed(() => STATES.map((s) => ({ ...s, label: `${s.label} ${co
 /** Whether anything was ever sent; where nothing was, there is nothing to choose among. */
 const any = computed(() => (answer.value?.counts ?? []).length > 0)
 const total = computed(() => (answer.value?.days ?? []).reduce((n, d) => n + d.count, 0))
-const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+const times = useTimes()
 const firstWords = ({ message }: StoredMessage) =>
   message.answers.map((a) => a.says.join(', ')).join(' · ') || 'nothing answered'
 const pageOf = ({ message }: StoredMessage) => site.catalogue?.page(message.page)
@@ -109,7 +109,7 @@ async function remove(id: number) {
             >
               <span :title="m.state" :class="m.state === 'unread' ? 'text-spot-deep' : 'text-transparent'">■</span>
               <span class="truncate" :class="m.state === 'unread' && 'font-semibold'">{{ firstWords(m) }}</span>
-              <span class="text-2xs text-soft">{{ time.format(m.at) }}</span>
+              <span class="text-2xs text-soft">{{ times.write(m.at) }}</span>
               <span />
               <span class="col-span-2 truncate text-xs text-soft"
                 >{{ m.message.form }}, on {{ m.message.title }}{{ m.state === 'held' ? ', held' : ''
@@ -129,7 +129,7 @@ async function remove(id: number) {
         <template v-if="chosen">
           <h2 class="made text-lg">{{ chosen.message.form }}</h2>
           <p class="mb-3 text-xs text-soft">
-            {{ time.format(chosen.at) }}, from
+            {{ times.write(chosen.at) }}, from
             <a v-if="pageOf(chosen)?.address" class="underline" :href="pageOf(chosen)!.address">{{
               chosen.message.title
             }}</a>
@@ -185,7 +185,7 @@ async function remove(id: number) {
               Remove it for good
             </button>
           </div>
-          <p class="mt-3 text-xs text-soft">It is taken away by itself on {{ time.format(chosen.ends) }}.</p>
+          <p class="mt-3 text-xs text-soft">It is taken away by itself on {{ times.write(chosen.ends) }}.</p>
         </template>
         <p v-else class="text-soft">Choose a message to read it.</p>
       </aside>

@@ -21,7 +21,7 @@ const countOf = (state: string) =>
   (answer.value?.counts ?? [])
     .filter((c) => c.state === state && (!list.value || c.list === list.value))
     .reduce((n, c) => n + c.count, 0)
-const day = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' })
+const times = useTimes()
 
 async function remove({ id, mail }: Subscriber) {
   if (!(await notices.attempt(() => useApi('POST', '/visitors/newsletters/removed', { ids: [id] })))) return
@@ -73,7 +73,9 @@ async function remove({ id, mail }: Subscriber) {
               <span class="block truncate">{{ s.mail }}</span>
               <span class="block truncate text-xs text-soft">{{ s.list }}</span>
             </span>
-            <span class="text-xs text-soft">{{ s.state === 'in' ? 'since' : 'asked' }} {{ day.format(s.at) }}</span>
+            <span class="text-xs text-soft"
+              >{{ s.state === 'in' ? 'since' : 'asked' }} {{ times.write(s.at, 'day') }}</span
+            >
             <button v-if="leaving !== s.id" type="button" class="btn btn-small" @click="leaving = s.id">
               Take off…
             </button>

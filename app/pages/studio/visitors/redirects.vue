@@ -23,7 +23,7 @@ const from = ref(typeof query.from === 'string' ? query.from : '')
 const to = ref<Link>('')
 const branch = ref(false)
 const { refused, attempt } = useInPlace()
-const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+const times = useTimes()
 
 async function open() {
   failed.value = ''
@@ -177,7 +177,7 @@ async function remove({ at: _, ...redirect }: RedirectsAnswer['redirects'][numbe
               ><strong v-else class="font-semibold">{{ leadsTo(r).words }}</strong></span
             >
             <span class="flex items-baseline gap-3 text-xs text-soft"
-              >{{ day.format(r.at)
+              >{{ times.write(r.at, 'day')
               }}<button
                 v-if="session.mayDesign"
                 type="button"

@@ -21,7 +21,7 @@ async function open() {
   }
 }
 onMounted(open)
-const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+const times = useTimes()
 const total = computed(() => answer.value?.days.reduce((sum, d) => sum + d.searches, 0) ?? 0)
 const kinds = computed(() => [
   { label: 'Searches', colour: 'ink', counts: answer.value?.days.map((d) => d.searches) ?? [] },
@@ -58,7 +58,7 @@ async function forget(words: string) {
               >{{ s.words }}</a
             >
             <span class="text-xs text-soft">{{ counted(s.hits, 'time') }}</span>
-            <span class="text-end text-2xs text-soft">{{ day.format(s.lastAt) }}</span>
+            <span class="text-end text-2xs text-soft">{{ times.write(s.lastAt, 'lately') }}</span>
             <button
               v-if="session.mayDesign"
               type="button"

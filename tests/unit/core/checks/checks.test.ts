@@ -147,6 +147,12 @@ describe('dead', () => {
     ).toEqual(['base', 'z'])
   })
 
+  test('a frame that is offered to writers waits for one, unless it says nothing that can be used', () => {
+    const offered = { offeredTo: ['tool'] }
+    expect(dead(frame('x', [], { body: use('B') }, offered))).toEqual([])
+    expect(dead(frame('x', [], {}, offered))).toMatchObject([{ frame: 'x', because: 'says-nothing' }])
+  })
+
   test('a frame that is off is not dead, it is off', () => {
     expect(dead(frame('x', [], {}, { on: false }))).toEqual([])
   })
@@ -161,6 +167,15 @@ describe('layouts', () => {
     expect(
       of('unreached', findings([base, frame('g', [TOOLS], { body: use('G') }, { on: false })], [BODY, grid])),
     ).toHaveLength(1)
+  })
+
+  test('unreached: every frame that uses it is outranked wherever it covers; one that waits for writers is not', () => {
+    const other = titled('O')
+    const above = frame('above', [TOOLS], { body: use('B') }, { outranks: true })
+    const below = frame('below', [TOOLS], { body: use('O') })
+    expect(of('unreached', findings([base, above, below], [BODY, other])).map((f) => f.layout)).toEqual(['O'])
+    expect(of('unreached', findings([base, below], [BODY, other]))).toEqual([])
+    expect(of('unreached', findings([base, above, { ...below, offeredTo: ['tool'] }], [BODY, other]))).toEqual([])
   })
 
   test('content never shown: only where there is some', () => {

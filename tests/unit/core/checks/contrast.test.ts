@@ -1,8 +1,24 @@
 import { checkDesign } from '#core/checks'
+import { ELEMENTS } from '#core/elements'
 import type { Layout } from '#core/tree'
 import { PLAIN_HOUSE } from '#core/styles'
 import { VISITOR, column, element, field, layout, observatory, rich, row } from '../../../fixtures'
 
+/** Elements that write nothing on what they stand on: their words, if any, have grounds of their own. */
+const WORDLESS = [
+  'button',
+  'buttons',
+  'favourite',
+  'send',
+  'spacer',
+  'divider',
+  'image',
+  'lead-picture',
+  'icon',
+  'film',
+  'slideshow',
+  'piece',
+]
 const catalogue = observatory()
 const findings = (made: Layout) =>
   checkDesign({ format: 1, layouts: [made], frames: [], house: PLAIN_HOUSE }, catalogue, VISITOR)
@@ -35,6 +51,27 @@ describe('words that are hard to read', () => {
     expect(contrast(layout('b', 'body', row(column(12, faint))))).toMatchObject([
       { node: 'h', what: 'ink', step: 'narrow', ratio: 1.2 },
     ])
+  })
+
+  test.each(ELEMENTS.filter((e) => !WORDLESS.includes(e.type)).map((e) => e.type))(
+    'words of a %s in the colour behind them',
+    (type) => {
+      const faint = { ...dark(row(column(12, element(type, {}, 'e')))), styles: { background: { wide: '@ink' } } }
+      expect(contrast(layout('b', 'body', faint)).map((f) => 'node' in f && f.node)).toContain('e')
+    },
+  )
+
+  test('a named look that a row, or a heading, has', () => {
+    const look = { id: 'pale', name: 'Pale', for: 'row', styles: { colour: { wide: '#eeeeee' } }, looks: {} }
+    const house = { ...PLAIN_HOUSE, looks: [...PLAIN_HOUSE.looks, look, { ...look, id: 'faint', for: 'heading' }] }
+    const faint = (made: Layout) =>
+      checkDesign({ format: 1, layouts: [made], frames: [], house }, catalogue, VISITOR).filter(
+        (f) => f.kind === 'contrast',
+      )
+    const words = element('heading', { text: 'Clocks' }, 'h')
+    expect(faint(layout('b', 'body', row(column(12, words))))).toEqual([])
+    expect(faint(layout('b', 'body', { ...row(column(12, words)), look: 'pale' }))).toMatchObject([{ node: 'h' }])
+    expect(faint(layout('b', 'body', row(column(12, { ...words, look: 'faint' }))))).toMatchObject([{ node: 'h' }])
   })
 
   test('nothing is said of what lies on a picture, or behind nothing', () => {

@@ -139,3 +139,22 @@ test.each<[string, unknown]>([
   const heading = element('heading', { text: { ...field('title'), format } as Value })
   expect(checkLayout(layout('l', 'body', row(column(12, heading))))).not.toEqual([])
 })
+
+test('a paragraph, a heading or a line that only holds a field is not drawn where the field is empty', () => {
+  const node = (type: string, ...content: unknown[]) => ({ type, content })
+  const summary = { type: 'field', attrs: { value: field('summary') } }
+  const words = (text: string) => ({ type: 'text', text })
+  const doc = node(
+    'doc',
+    node('paragraph', summary),
+    { ...node('heading', summary), attrs: { level: 2 } },
+    node('bulletList', node('listItem', node('paragraph', summary)), node('listItem', node('paragraph', words('One')))),
+    node('bulletList', node('listItem', node('paragraph', summary))),
+    node('paragraph', words('About: '), summary),
+    node('paragraph'),
+  )
+  const text = element('text', { text: doc as never })
+  const drawn = (value: string) => drawElement(text, 'entry:t', {}, made({}, 'en', { summary: value }))
+  expect(drawn('')).toMatch(/^<div[^>]*><ul><li><p>One<\/p><\/li><\/ul><p>About: <\/p><p><\/p><\/div>$/)
+  expect(drawn('Brass')).toContain('<p>Brass</p><h2>Brass</h2><ul><li><p>Brass</p></li>')
+})

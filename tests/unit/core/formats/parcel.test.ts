@@ -38,7 +38,7 @@ const plan = (p: Parcel, design: Design = demo.design, at = catalogue) =>
 
 describe('a parcel', () => {
   const schema = JSON.parse(readFileSync('public/_of/parcel.schema.json', 'utf8')) as object
-  const validate = new Ajv({ strict: false, validateFormats: false, allErrors: true }).compile(schema)
+  const validate = new Ajv({ strict: true, allErrors: true }).compile(schema)
 
   test('keeps to its published schema, and its own checks', () => {
     expect(validate(parcel())).toBe(true)

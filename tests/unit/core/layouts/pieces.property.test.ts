@@ -60,9 +60,11 @@ function someFill(drawn: Layout, dice: Dice): Fill | null {
 function withPlaces(layout: Layout, pieces: readonly Layout[], dice: Dice): Layout {
   let now = layout
   const trees = new Trees([...pieces, layout])
-  const apply = (edit: Edit) => {
+  /** A fill may not suit its piece, and is refused; all else is as the product writes it, and is taken. */
+  const apply = (edit: Edit, mayBeRefused = false) => {
     const result = applyEdit(now, edit)
     if (result.ok) now = result.document
+    else if (!mayBeRefused) throw new Error(`refused: ${result.problem.sentence}`)
   }
   for (let i = 1 + dice.below(4); i > 0; i--) {
     const piece = dice.pick(pieces)
@@ -71,11 +73,10 @@ function withPlaces(layout: Layout, pieces: readonly Layout[], dice: Dice): Layo
     if (!piece || !parent) continue
     const place = newPlace(piece.id, newId)
     apply({ kind: 'insert', parent: parent.id, index: 0, node: place })
-    if (dice.below(4) === 0)
-      apply({ kind: 'setWhen', id: place.id, when: [{ kind: 'signed-in', signedIn: true } as never] })
+    if (dice.below(4) === 0) apply({ kind: 'setWhen', id: place.id, when: [{ kind: 'signed-in', yes: true }] })
     for (let f = dice.below(4); f > 0; f--) {
       const fill = someFill(trees.of(piece).tree, dice)
-      if (fill) apply({ kind: 'setFill', id: place.id, fill })
+      if (fill) apply({ kind: 'setFill', id: place.id, fill }, true)
     }
   }
   return now

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { Formats } from '#core/drawing'
 import { isMonth, monthOfEntries } from '#core/lists'
 import { Catalogue, dayOf } from '#core/site'
 import type { Value } from '#core/tree'
@@ -111,4 +112,12 @@ test('without any entry there are words, or nothing; a field that is gone is no 
   expect(draw({ type: null })).toBe('')
   expect(draw({ type: 'gone', empty: 'None yet.' })).toContain('None yet.')
   for (const field of ['gone', '', null, 'title']) expect(draw({ field })).toBe('')
+})
+
+test('days of the week are abbreviated as the language does', () => {
+  const heads = (locale: string) => new Formats({ locale, currency: 'EUR', timeZone: 'UTC' }).shortWeekdays
+  expect(heads('en-GB').slice(0, 3)).toEqual(['Mon', 'Tue', 'Wed'])
+  expect(heads('de')[1]).toBe('Di')
+  expect(heads('pl')[5]).toBe('sob.')
+  expect(heads('zh')[0]).toBe('周一')
 })

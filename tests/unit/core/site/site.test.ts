@@ -2,6 +2,7 @@ import {
   Catalogue,
   awkwardPages,
   fieldChoices,
+  entryFields,
   fieldLabel,
   findByWords,
   isSlug,
@@ -222,15 +223,37 @@ describe('fields', () => {
   })
 
   test('fields to pick are those of the type, and their labels follow them', () => {
-    const labels = fieldChoices(catalogue, catalogue.types.get('tool')).map((c) => c.label)
+    const labels = fieldChoices(catalogue, catalogue.page('entry:refractor')!).map((c) => c.label)
     expect(labels).toEqual(
       expect.arrayContaining(['Title', 'Aperture', 'Author', 'Dome', 'Site name', "Visitor's role"]),
     )
-    expect(fieldChoices(catalogue, undefined).map((c) => c.field)).toContain('count')
+    expect(fieldChoices(catalogue, catalogue.page('archive:tool')!).map((c) => c.field)).toContain('count')
     expect(fieldLabel(catalogue, { of: 'page', field: 'width' })).toBe('Aperture')
     expect(fieldLabel(catalogue, { of: 'page', field: 'terms:dome' })).toBe('Dome')
     expect(fieldLabel(catalogue, { of: 'page', field: 'gone' })).toBeNull()
-    expect(fieldLabel(catalogue, { of: 'person', field: 'title' })).toBe('Title of its person')
+    expect(fieldLabel(catalogue, { of: 'person', field: 'title' })).toBe('Name of its person')
+  })
+
+  test('fields of terms and people are called as on the screens where they are written', () => {
+    const called = (page: string, of: string) =>
+      fieldChoices(catalogue, catalogue.page(page)!)
+        .filter((c) => c.of === of)
+        .map((c) => c.label)
+    const term = catalogue.pages.find((p) => p.kind === 'term')!.key
+    expect(called('entry:refractor', 'term')).toEqual(expect.arrayContaining(['Name', 'Tagline']))
+    expect(called('entry:refractor', 'person')).toEqual(expect.arrayContaining(['Name', 'Role', 'About']))
+    expect(called('entry:refractor', 'page')).toContain('Summary')
+    expect(called(term, 'page')).toEqual(expect.arrayContaining(['Name', 'Tagline', 'Description']))
+  })
+
+  test('a list of entries of a page type is offered no fields that others have', () => {
+    const offered = (listed: string[]) => entryFields(catalogue, 'filter', listed).map((f) => f.field)
+    const own = (type: string) => catalogue.types.get(type)!.fields.map((f) => f.id)
+    const [one, other] = [...catalogue.types.keys()]
+    const others = own(other!).filter((id) => !own(one!).includes(id))
+    expect(offered([]).length).toBeGreaterThan(offered([one!]).length)
+    expect(offered([one!]).filter((id) => others.includes(id))).toEqual([])
+    expect(offered([one!, other!]).sort()).toEqual(offered([]).sort())
   })
 
   test('the awkward pages are the longest title, no picture, the emptiest', () => {

@@ -12,7 +12,9 @@ import {
   houseShape,
   houseUpToDate,
   inTheDark,
+  lacksLetters,
   lengthCss,
+  lettersOf,
   namedRules,
   refuseLength,
   rulesCss,
@@ -22,6 +24,7 @@ import {
 import { refuse } from '#core/shape'
 import type { PlainEdit } from '#core/edits'
 
+const LATIN = lettersOf('en')
 const own: HouseStyle = {
   ...PLAIN_HOUSE,
   fonts: [
@@ -84,13 +87,58 @@ test('sizes go by the ratio, unless they are said by hand', () => {
 })
 
 test('only the families that are used are sent, those of one’s own by the file that was brought', () => {
-  const css = baseCss({ ...own, headingFamily: '+f1' }, ['Caveat'])
+  const css = baseCss({ ...own, headingFamily: '+f1' }, ['Caveat'], LATIN)
   expect(css).toContain(
     `font-family:'of-f1';font-style:normal;font-weight:400;font-display:swap;src:url(/files/x1/tower.woff2)`,
   )
   expect(css).toContain('/_of/fonts/caveat/')
   expect(css).not.toContain('/_of/fonts/newsreader/')
   expect(familyNamed('+gone', own).name).toBe('System sans')
+})
+
+test('a browser is offered the letters that the language of the site is written in, and Latin ones of any name', () => {
+  const css = (locale: string) => baseCss({ ...PLAIN_HOUSE, textFamily: 'EB Garamond' }, [], lettersOf(locale))
+  const offered = (locale: string) =>
+    [...new Set([...css(locale).matchAll(/eb-garamond-([a-z-]+)-wght/g)].map((m) => m[1]))].sort()
+  expect(offered('en-GB')).toEqual(['latin', 'latin-ext'])
+  expect(offered('pl')).toEqual(['latin', 'latin-ext'])
+  expect(offered('vi')).toEqual(['latin', 'latin-ext', 'vietnamese'])
+  expect(offered('uk')).toEqual(['cyrillic', 'cyrillic-ext', 'latin', 'latin-ext'])
+  expect(offered('sr-Latn')).toEqual(['latin', 'latin-ext'])
+  expect(offered('el')).toEqual(['greek', 'greek-ext', 'latin', 'latin-ext'])
+  expect(offered('no language')).toEqual(['latin', 'latin-ext'])
+  const lacks = (name: string, locale: string) => lacksLetters(familyNamed(name), lettersOf(locale))
+  expect([lacks('Besley', 'ru'), lacks('Lora', 'ru'), lacks('Besley', 'cs'), lacks('System sans', 'ru')]).toEqual([
+    true,
+    false,
+    false,
+    false,
+  ])
+})
+
+test('letters of a language are in a file that the browser fetches for them', () => {
+  const covers = (range: string, letter: string) =>
+    range.split(',').some((part) => {
+      const [from, to = from] = part
+        .slice(2)
+        .split('-')
+        .map((hex) => parseInt(hex, 16)) as [number, number?]
+      return letter.codePointAt(0)! >= from && letter.codePointAt(0)! <= to
+    })
+  for (const [locale, text] of [
+    ['pl', 'Łódź'],
+    ['tr', 'İğde'],
+    ['vi', 'Đồng hồ'],
+    ['ru', 'Часы'],
+    ['uk', 'Ґанок'],
+    ['el', 'Ρολόι'],
+    ['he', 'שעון'],
+  ] as const) {
+    const css = baseCss({ ...PLAIN_HOUSE, textFamily: 'Open Sans' }, [], lettersOf(locale))
+    const ranges = [...css.matchAll(/open-sans-[a-z-]+-wght-normal\.woff2[^}]*unicode-range:([^}]+)\}/g)]
+    for (const letter of text.replace(' ', ''))
+      expect([locale, letter, ranges.some(([, range]) => covers(range!, letter))]).toEqual([locale, letter, true])
+  }
 })
 
 test('every family that ships has its files', () => {
@@ -108,7 +156,7 @@ test('every family that ships has its files', () => {
 
 test('who sees it dark is asked of the system, or of nobody', () => {
   const palette = [{ id: 'ink', name: 'Ink', value: '#111111', dark: '#eeeeee' }]
-  const css = (dark: HouseStyle['dark']) => baseCss({ ...PLAIN_HOUSE, palette, dark }, [])
+  const css = (dark: HouseStyle['dark']) => baseCss({ ...PLAIN_HOUSE, palette, dark }, [], LATIN)
   expect(css('never')).not.toContain('#eeeeee')
   expect(css('system')).toContain('@media (prefers-color-scheme:dark){:root{--c-ink:#eeeeee;color-scheme:dark}}')
   expect(css('always')).toContain('}:root{--c-ink:#eeeeee;color-scheme:dark}')
@@ -176,7 +224,9 @@ test('random edits of a house, undone, give back the house', () => {
         const done = HOUSE_EDITING.apply(house, one)
         if (!done.ok) continue
         expect(refuse(houseShape, done.document)).toBeNull()
-        expect(() => baseCss(done.document, []) + rulesCss(done.document.looks.flatMap(namedRules))).not.toThrow()
+        expect(
+          () => baseCss(done.document, [], LATIN) + rulesCss(done.document.looks.flatMap(namedRules)),
+        ).not.toThrow()
         house = done.document
         undo = [done.inverse, ...undo]
       }

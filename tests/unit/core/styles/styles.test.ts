@@ -13,6 +13,7 @@ import {
   seenThrough,
   withOpacity,
   familyNamed,
+  lettersOf,
   isColour,
   refuseStyle,
   mediaOf,
@@ -89,11 +90,11 @@ test('own looks go over the defaults step by step', () => {
 })
 
 test('the house style is custom properties, and only families that are used are fetched', () => {
-  const css = baseCss(PLAIN_HOUSE, [])
+  const css = baseCss(PLAIN_HOUSE, [], lettersOf('en'))
   expect(css).toContain('--c-ink:#1f2328')
   expect(css).toContain('newsreader-latin-wght-normal.woff2')
   expect(css).not.toContain('spline-sans-mono')
-  expect(baseCss(PLAIN_HOUSE, ['Spline Sans Mono'])).toContain('spline-sans-mono')
+  expect(baseCss(PLAIN_HOUSE, ['Spline Sans Mono'], lettersOf('en'))).toContain('spline-sans-mono')
   expect(familyNamed('nothing').name).toBe('System sans')
   expect(FAMILIES.length).toBeGreaterThan(3)
 })

@@ -24,6 +24,7 @@ useHead({ title: () => name.value || 'Entry' })
 onMounted(editing.open)
 
 const address = computed(() => site.catalogue!.addressOf(id))
+const { stateWords } = useEntryWords()
 const state = computed(() =>
   stateWords({
     ...entry.value!,
@@ -40,6 +41,9 @@ const KEEPING = {
 } as const
 
 const set = (change: Partial<Entry>) => (entry.value = { ...entry.value!, ...change })
+/** Of two fields that are left at once each keeps its value: what stands now is asked, and not what was drawn. */
+const setField = (field: string, value: unknown) =>
+  set({ fields: { ...entry.value!.fields, [field]: value } as Entry['fields'] })
 function bring(old: Entry) {
   entry.value = { ...(JSON.parse(JSON.stringify(old)) as Entry), published: entry.value!.published }
   history.value = false
@@ -143,7 +147,7 @@ onBeforeRouteLeave(() => {
         </div>
       </div>
       <aside class="min-h-0 overflow-y-auto border-l bg-sheet p-4" aria-label="About this entry">
-        <EntryAside :key="`${entry.id} ${revision}`" :entry="entry" @set="set" />
+        <EntryAside :key="`${entry.id} ${revision}`" :entry="entry" @set="set" @field="setField" />
       </aside>
       <EntryPage v-if="paged" class="max-lg:min-h-[70vh]" :entry="entry" />
     </div>

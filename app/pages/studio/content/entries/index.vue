@@ -30,6 +30,8 @@ const session = useSession()
 const notices = useNotices()
 const route = useRoute()
 const router = useRouter()
+const times = useTimes()
+const { whenDone, stateWords } = useEntryWords()
 const built = shallowRef<Structure | null>(null)
 const columns = useLocalStorage<string[]>('outer-frame.entry-columns', ['type', 'state', 'person', 'date', 'changed'])
 const chosen = ref(new Set<string>())
@@ -87,7 +89,7 @@ const cell: Record<string, (row: EntryRow) => string> = {
   address: (row) => row.address ?? '',
   person: (row) => built.value?.people.find((p) => p.id === row.person)?.name ?? '',
   terms: (row) => row.terms.flatMap((t) => built.value?.terms.find((of) => of.id === t)?.title ?? []).join(', '),
-  date: (row) => (row.date ? momentWords(`${row.date}T00:00`) : ''),
+  date: (row) => (row.date ? times.named(row.date) : ''),
   changed: (row) => [whenDone(row.changedAt), row.changedBy].filter(Boolean).join(', '),
 }
 function choose(id: string, on: boolean) {

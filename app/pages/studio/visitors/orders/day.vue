@@ -11,9 +11,8 @@ useHead({ title: 'Who comes' })
 const notices = useNotices()
 const route = useRoute()
 const router = useRouter()
-const day = computed(() =>
-  typeof route.query.day === 'string' ? route.query.day : new Date().toISOString().slice(0, 10),
-)
+const times = useTimes()
+const day = computed(() => (typeof route.query.day === 'string' ? route.query.day : times.today()))
 const answer = shallowRef<DaySheetAnswer | null>(null)
 const failed = ref('')
 async function open() {
@@ -27,7 +26,6 @@ async function open() {
   }
 }
 watch(day, open, { immediate: true })
-const date = new Intl.DateTimeFormat(undefined, { dateStyle: 'full', timeZone: 'UTC' })
 const groups = computed(() => {
   const found = new Map<string, DaySheetAnswer['lines']>()
   for (const line of answer.value?.lines ?? []) {
@@ -55,7 +53,7 @@ const print = () => window.print()
     <div v-if="answer" class="h-full overflow-y-auto bg-sheet print:overflow-visible">
       <div class="mx-auto max-w-3xl px-6 py-5">
         <div class="mb-4 flex flex-wrap items-baseline gap-2">
-          <h1 class="made mr-auto text-xl">{{ date.format(new Date(`${answer.day}T00:00:00Z`)) }}</h1>
+          <h1 class="made mr-auto text-xl">{{ times.named(answer.day, 'fullDay') }}</h1>
           <input
             type="date"
             class="input w-auto! print:hidden"

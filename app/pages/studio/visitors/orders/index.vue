@@ -13,7 +13,7 @@ const words = ref('')
 /** An order may be asked for by the address, as from the sheet of a day. */
 const { order: named } = useRoute().query
 const inHand = ref<number | null>(/^\d+$/.test(String(named)) ? Number(named) : null)
-const today = new Date().toISOString().slice(0, 10)
+const today = useTimes().today()
 const { answer, failed, asked, open } = useToldList<OrdersAnswer>('/visitors/orders', 'orders', { state, words })
 const total = computed(() => Object.values(answer.value?.counts ?? {}).reduce((n, c) => n + c, 0))
 const states = computed(() => [

@@ -1,0 +1,5 @@
+import type { ComputedRef, InjectionKey } from 'vue'
+import type { Id } from '#core/site'
+
+/** The page types whose entries the element in hand lists: what is asked about their fields goes by them. */
+export const LISTED_TYPES: InjectionKey<ComputedRef<Id[]>> = Symbol('listed types')
