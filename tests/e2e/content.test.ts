@@ -115,3 +115,43 @@ test('what entries are told as to programs is said once, and seen as it is found
   await stored(page)
   await expect(told.getByLabel('In one line')).toHaveValue('')
 })
+
+test(
+  'the whole site goes out as one file, and is looked at before it comes in',
+  { tag: '@alone' },
+  async ({ page, server }, info) => {
+    await known(page, server, 'orla')
+    await page.goto(`${server.origin}/studio/content/bring`)
+    await settled(page)
+    const part = page.getByRole('region', { name: 'Whole site' })
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      part.getByRole('link', { name: 'Export site' }).click(),
+    ])
+    const file = info.outputPath('museum.site.zip')
+    await download.saveAs(file)
+    await part.getByLabel('Site file to import').setInputFiles(file)
+    await expect(part.getByText('Nothing is changed yet.')).toBeVisible()
+    await expect(part.getByRole('row', { name: /^191 pictures/ })).toBeVisible()
+    await expect(part.getByRole('columnheader', { name: 'the same here' })).toBeVisible()
+    await expect(part.getByLabel('Take its settings too')).not.toBeChecked()
+    expect(await findings(page)).toEqual([])
+    await part.getByRole('button', { name: 'Cancel' }).click()
+    await part.getByLabel('Site file to import').setInputFiles(file)
+    await part.getByRole('button', { name: 'Import site', exact: true }).click()
+    const list = page.getByRole('list', { name: 'What was brought along' })
+    await expect(list.getByText(/Quillmere Clock Museum \(whole site\)/)).toBeVisible()
+    await expect(list.getByText(/^done, 0 new entries/)).toBeVisible()
+    await page.getByLabel('Site file to import').setInputFiles({
+      name: 'odd.zip',
+      mimeType: 'application/zip',
+      buffer: Buffer.from('PK and nothing else'),
+    })
+    await expect(part.getByText('This is no site file that can be read', { exact: false })).toBeVisible()
+    // A designer works with designs and content, and moves no whole site.
+    await known(page, server, 'ada')
+    await page.goto(`${server.origin}/studio/content/bring`)
+    await expect(page.getByRole('heading', { name: 'Take content out' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'The whole site in one file' })).toHaveCount(0)
+  },
+)

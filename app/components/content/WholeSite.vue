@@ -30,6 +30,7 @@ const NAMES: Record<SiteCount['what'], [one: string, many: string]> = {
 }
 const counts = computed(() => (waits.value?.counts ?? []).filter((c) => c.fresh + c.differ + c.same > 0))
 const isHere = computed(() => counts.value.some((c) => c.differ > 0))
+const isSame = computed(() => counts.value.some((c) => c.same > 0))
 
 const { uploads, send } = useUploads<SiteFileAnswer>(
   () => '/site-file',
@@ -82,13 +83,13 @@ async function run() {
         <strong class="made text-base font-semibold">{{ waits.from }}</strong>, exported
         {{ times.write(Date.parse(waits.made)) }}. Nothing is changed yet.
       </p>
-      <table class="mb-4 w-full max-w-xl text-start">
+      <table class="mb-4 w-full max-w-md text-start">
         <thead class="text-xs text-soft">
           <tr>
             <th class="py-1 text-start font-normal">In the file</th>
             <th class="py-1 text-end font-normal">new</th>
-            <th class="py-1 text-end font-normal">different here</th>
-            <th class="py-1 text-end font-normal">the same here</th>
+            <th v-if="isHere" class="py-1 text-end font-normal">different here</th>
+            <th v-if="isSame" class="py-1 text-end font-normal">the same here</th>
           </tr>
         </thead>
         <tbody>
@@ -97,8 +98,8 @@ async function run() {
               {{ counted(c.fresh + c.differ + c.same, NAMES[c.what][0], NAMES[c.what][1]) }}
             </th>
             <td class="py-1 text-end font-mono text-xs">{{ c.fresh || '' }}</td>
-            <td class="py-1 text-end font-mono text-xs">{{ c.differ || '' }}</td>
-            <td class="py-1 text-end font-mono text-xs">{{ c.same || '' }}</td>
+            <td v-if="isHere" class="py-1 text-end font-mono text-xs">{{ c.differ || '' }}</td>
+            <td v-if="isSame" class="py-1 text-end font-mono text-xs">{{ c.same || '' }}</td>
           </tr>
         </tbody>
       </table>

@@ -77,7 +77,10 @@ function createAll() {
         Create all {{ carried.length }} here
       </button>
     </div>
-    <p class="mb-2 text-soft">The file names these. What is called the same here is used.</p>
+    <p class="mb-2 text-soft">
+      The file names these. What is called the same here is used; a name that is kept does nothing until there is such a
+      thing.
+    </p>
     <ul class="border-t">
       <li
         v-for="u in unfit"
@@ -97,7 +100,7 @@ function createAll() {
           @change="choose(u.key, ($event.target as HTMLSelectElement).value)"
         >
           <option v-if="u.carried" value="create">Create it here</option>
-          <option value="keep">Keep the name; it does nothing yet</option>
+          <option value="keep">Keep the name</option>
           <option value="drop">Take it out</option>
           <optgroup :label="`Use another ${KIND[u.kind].toLowerCase()}`">
             <option v-for="o in lists.get(u.key)" :key="o.id" :value="`use:${o.id}`">{{ o.label }}</option>

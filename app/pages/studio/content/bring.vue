@@ -2,6 +2,7 @@
 import { type ColumnWay, guessTargets } from '#core/site'
 import { counted } from '#core/words'
 import type { BringInput, BringPreviewAnswer, ImportAnswer, ImportsAnswer, SheetAnswer } from '#shared/api/types'
+import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
@@ -11,6 +12,7 @@ definePageMeta({ layout: 'content' })
 useHead({ title: 'Bring along' })
 
 const site = useSite()
+const design = useDesign()
 const session = useSession()
 const notices = useNotices()
 const imports = shallowRef<ImportAnswer[]>([])
@@ -31,7 +33,10 @@ const type = computed(() => {
 const taxonomies = computed(() =>
   site.site!.taxonomies.filter((t) => !type.value || type.value.taxonomies.includes(t.id)),
 )
-const out = reactive({ type: types.value[0]?.id ?? '', format: 'csv' })
+const out = reactive({ type: '', format: 'csv' })
+watchEffect(() => {
+  if (!types.value.some((t) => t.id === out.type)) out.type = types.value[0]?.id ?? ''
+})
 const FORMATS = [
   ['csv', 'Table (CSV)'],
   ['tsv', 'Table (TSV)'],
@@ -51,7 +56,8 @@ async function watchRunning() {
   await look().catch((error: unknown) => notices.fail(error))
   clearTimeout(timer)
   if (running.value) timer = setTimeout(() => void watchRunning(), EVERY)
-  else if (was) await notices.attempt(site.load)
+  // A whole site brings its design along, and its name.
+  else if (was) await notices.attempt(() => Promise.all([site.load(), design.load(), session.load()]))
 }
 onMounted(() => session.mayDesign && watchRunning())
 onBeforeUnmount(() => clearTimeout(timer))
