@@ -6,6 +6,7 @@ import { writeRedirects } from './redirects'
 import type { Tables } from './schema'
 import { type Light, lightOf } from './lights'
 import { markOf, readSound } from './sound'
+import { giveTurn } from '../services/turns'
 import { standIn } from './stand-in'
 
 type Db = Database | Transaction<Tables>
@@ -182,6 +183,7 @@ async function keepState(db: Db, entry: Entry, revision: number, at: number, by:
 export async function putEntry(db: Db, entry: Entry, position: number, by = ''): Promise<void> {
   const { id, type, published } = entry
   const at = by === '' ? 0 : Date.now()
+  const doc = JSON.stringify(entry)
   const { number } = await db
     .insertInto('entries')
     .values({
@@ -190,15 +192,17 @@ export async function putEntry(db: Db, entry: Entry, position: number, by = ''):
       position,
       revision: 1,
       published: Number(published),
-      doc: JSON.stringify(entry),
-      judged: markOf('entry', JSON.stringify(entry)),
+      doc,
+      judged: markOf('entry', doc),
       changed_at: at,
       changed_by: by,
       number: sql<number>`(select coalesce(max(number), 0) + 1 from entries)`,
     })
     .returning('number')
     .executeTakeFirstOrThrow()
+  await pause(doc)
   await standIn(db, number, entry)
+  await pause(doc)
   await keepState(db, entry, 1, at, by)
 }
 
@@ -211,6 +215,10 @@ export async function insertEntry(db: Db, entry: Entry, by: string): Promise<voi
   await putEntry(db, entry, (last ?? -1) + 1, by)
 }
 
+/** A document of more characters takes so long to be written that others are answered in between. */
+const LONG = 100_000
+const pause = async (doc: string): Promise<void> => void (doc.length > LONG && (await giveTurn()))
+
 /** Stores an entry at its next revision, with what leads on from the address it has had. */
 export async function updateEntry(
   db: Db,
@@ -221,6 +229,7 @@ export async function updateEntry(
   if (moved) await writeRedirects(db, [moved])
   const at = Date.now()
   const doc = JSON.stringify(entry)
+  await pause(doc)
   const values = { doc, judged: markOf('entry', doc), published: Number(entry.published), revision }
   const { number } = await db
     .updateTable('entries')
@@ -228,7 +237,9 @@ export async function updateEntry(
     .where('id', '=', entry.id)
     .returning('number')
     .executeTakeFirstOrThrow()
+  await pause(doc)
   await standIn(db, number, entry)
+  await pause(doc)
   await keepState(db, entry, revision, at, by)
 }
 

@@ -40,7 +40,7 @@ import type { Tables } from '../database/schema'
 import { dropWorkingCopy, readWorkingCopy, writeWorkingCopy } from '../database/working-copies'
 import type { Content } from './content'
 import type { Draft } from './draft'
-import { takeTurns } from './turns'
+import { giveTurn, takeTurns } from './turns'
 
 /** So often what others store at the same time is taken over before what is stored here is refused. */
 const MOST_CHECKS = 20
@@ -71,6 +71,7 @@ export class Entries {
     for (let left = MOST_CHECKS; ; left--) {
       const { version } = this.content
       await check()
+      await giveTurn()
       const stored = await this.db.transaction().execute(async (trx) => {
         const isPresent = (await contentVersion(trx)) === version && this.content.version === version
         return isPresent ? { value: await store(trx) } : null
