@@ -42,8 +42,25 @@ export interface Drawn {
   sizes?: string
 }
 
+/** What was written of a picture, by how it is drawn; another state of it is another object. */
+const WRITTEN = new WeakMap<Picture, Map<string, string>>()
+/** A picture is drawn in few ways; one with more is written anew now and then. */
+const MOST_WAYS = 40
+
 /** An `img` with its own size, so that nothing jumps while it loads, and with all the widths it lies ready in. */
 export function img(picture: Picture, alt: string, { eager = false, sizes = '100vw' }: Drawn = {}): string {
+  let written = WRITTEN.get(picture)
+  if (!written) WRITTEN.set(picture, (written = new Map()))
+  const key = `${eager} ${sizes} ${alt}`
+  let html = written.get(key)
+  if (html !== undefined) return html
+  if (written.size >= MOST_WAYS) written.clear()
+  html = writeImg(picture, alt, eager, sizes)
+  written.set(key, html)
+  return html
+}
+
+function writeImg(picture: Picture, alt: string, eager: boolean, sizes: string): string {
   const { width, height, widths, hash } = picture
   const src = escapeHtml(pictureAddress(picture))
   const how = eager ? ' fetchpriority="high"' : ' loading="lazy"'

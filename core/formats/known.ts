@@ -1,8 +1,9 @@
-import type { Design } from '../frames'
-import type { Catalogue } from '../site'
+import { builtInField } from '../conditions'
+import { type Design, type FrameNames, namesFrom } from '../frames'
+import { Catalogue, type Id } from '../site'
 import { CREATABLE, type Creatable } from './create'
 import type { Parcel } from './parcel'
-import type { Naming } from './structure'
+import { type Naming, behindPage } from './structure'
 import type { Unfit, UnfitKind } from './unfit'
 
 /** What a parcel's things are called, and what of this site could stand for them. */
@@ -111,5 +112,33 @@ export class KnownThings {
       default:
         return null
     }
+  }
+}
+
+/** What things are called here, or else where a parcel comes from: frames that come along are named by it. */
+export function namesWith({ structure, names = [] }: Parcel, catalogue: Catalogue): FrameNames {
+  const here = namesFrom(catalogue)
+  const { types = [], taxonomies = [], terms = [], people = [] } = structure ?? {}
+  const there = namesFrom(
+    new Catalogue({ ...catalogue.site, types, taxonomies, terms, people, entries: [], menus: [], pictures: [] }, 0),
+  )
+  const called = new Map(names.map(({ key, name }) => [key, name]))
+  const pageName = (key: string): string => {
+    const behind = catalogue.page(key) ? null : behindPage(key)
+    if (behind?.kind === 'term' && !catalogue.terms.has(behind.id)) return there.term(behind.id)
+    return catalogue.page(key) ? here.page(key) : (called.get(`page ${key}`) ?? here.page(key))
+  }
+  const isKnown = (type: Id | null, field: Id): boolean =>
+    builtInField(field) !== undefined ||
+    [...catalogue.types.values()].some((t) => (!type || t.id === type) && t.fields.some((f) => f.id === field))
+  return {
+    page: pageName,
+    type: (id, plural) => (catalogue.types.has(id) ? here : there).type(id, plural),
+    taxonomy: (id, plural) => (catalogue.taxonomies.has(id) ? here : there).taxonomy(id, plural),
+    term: (id) => (catalogue.terms.has(id) ? here : there).term(id),
+    person: (id) => (catalogue.people.has(id) ? here : there).person(id),
+    entry: (id) => (catalogue.entries.has(id) ? here.entry(id) : pageName(`entry:${id}`)),
+    field: (type, id) => (isKnown(type, id) ? here : there).field(type, id),
+    choice: (type, field, value) => (isKnown(type, field) ? here : there).choice(type, field, value),
   }
 }

@@ -80,7 +80,7 @@ const MOST_DESCRIPTION = 160
 
 /** What a subject says about itself, by itself; its whole words where it has no short ones. */
 function saidOf({ subject }: Scene): string {
-  if (subject.kind === 'entry') return subject.entry.summary || richText(subject.entry.content)
+  if (subject.kind === 'entry') return subject.entry.summary || richText(subject.entry.content, 2 * MOST_DESCRIPTION)
   if (subject.kind === 'term') return subject.term.tagline || subject.term.description
   return subject.kind === 'person' ? subject.person.about || subject.person.role : ''
 }

@@ -9,13 +9,20 @@ export function isRichDoc(value: unknown): value is RichDoc {
 /** Nodes whose contents are one line: nothing stands between them but what they say. */
 const ONE_LINE: ReadonlySet<string> = new Set(['paragraph', 'heading'])
 
-/** Rich text as plain text, for searching, descriptions and tests. */
-export function richText(doc: RichDoc | null): string {
+/** Rich text as plain text, for searching, descriptions and tests; no more of it is read than holds so many characters. */
+export function richText(doc: RichDoc | null, most = Infinity): string {
   const read = (node: RichNode): string => {
     if (node.type === 'hardBreak') return ' '
     return node.text ?? (node.content ?? []).map(read).join(ONE_LINE.has(node.type) ? '' : ' ')
   }
-  return doc ? (doc.content ?? []).map(read).join(' ').replace(/\s+/g, ' ').trim() : ''
+  const parts: string[] = []
+  let length = 0
+  for (const node of doc?.content ?? []) {
+    const text = read(node)
+    parts.push(text)
+    if ((length += text.length) > most) break
+  }
+  return parts.join(' ').replace(/\s+/g, ' ').trim()
 }
 
 /** As much of a plain text as `most` characters hold, ended at a word and with an ellipsis where something is left out. */

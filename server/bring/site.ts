@@ -7,6 +7,8 @@ import { isWhole, unpack } from './unpack'
 /** A site file as it came, unpacked into a folder: its document, its entries in parts, its images and other files. */
 
 export const DOCUMENT = 'site.json'
+/** Its document holds no entries, and is read as one. */
+const MOST_DOCUMENT = 16_000_000
 const PART = /^entries-(\d{1,4})\.jsonl$/
 const CARRIED = /^(images|files)\/([\w-]{1,120})\/([^/\\]{1,300})$/
 
@@ -40,6 +42,8 @@ export async function unpackSite({ path, folder }: { path: string; folder: strin
   const wants = (name: string) => name === DOCUMENT || PART.test(name) || CARRIED.test(name)
   await unpack(path, wants, async (name, bytes) => {
     const [, kind, id] = CARRIED.exec(name) ?? []
+    if (name === DOCUMENT && bytes.length > MOST_DOCUMENT)
+      fail('site-file', { why: `its ${DOCUMENT} is larger than ${MOST_DOCUMENT / 1_000_000} MB` })
     if (kind === 'images' || kind === 'files') found[kind].push(id!)
     else if (name !== DOCUMENT) found.parts.push(name)
     await writeFile(join(folder, kind ? join(kind, id!) : name), bytes, { mode: 0o600 })

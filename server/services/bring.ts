@@ -50,6 +50,7 @@ import { takeTurns } from './turns'
 
 /** So many images are fetched from the web for one import. */
 const MOST_FETCHED = 2000
+const FETCHED_AT_ONCE = 6
 /** Rows stored in one go: visitors are answered in between. */
 const AT_ONCE = 25
 
@@ -269,17 +270,22 @@ export class Bring {
     const found = new Set<string>()
     for await (const row of this.sheets.rows(load.sheet))
       for (const address of await imagesIn(row, reading)) if (found.size < MOST_FETCHED) found.add(address)
-    for (const address of found) {
-      if (running.cancelled) return
-      const bytes = await this.fetch(webAddress(address)!)
-      if (!bytes) continue
-      try {
-        const name = baseName(decodeURI(new URL(webAddress(address)!).pathname)) || 'image'
-        const { picture } = await this.media.addPicture({ stream: Readable.from([bytes]), name }, by)
-        brought.set(address, picture.id)
-      } catch (error) {
-        if (!(error instanceof ProblemError || error instanceof URIError)) throw error
-      }
+    const addresses = [...found]
+    for (let i = 0; i < addresses.length && !running.cancelled; i += FETCHED_AT_ONCE) {
+      const some = addresses.slice(i, i + FETCHED_AT_ONCE)
+      const files = await Promise.all(some.map((address) => this.fetch(webAddress(address)!)))
+      for (const [n, bytes] of files.entries()) if (bytes) await this.keepFetched(some[n]!, bytes, brought, by)
+    }
+  }
+
+  private async keepFetched(address: string, bytes: Buffer, brought: Map<string, Id>, by: string): Promise<void> {
+    try {
+      const name = baseName(decodeURI(new URL(webAddress(address)!).pathname)) || 'image'
+      const { picture } = await this.media.addPicture({ stream: Readable.from([bytes]), name }, by)
+      brought.set(address, picture.id)
+    } catch (error) {
+      // What is no image is missed by its row, and told there.
+      if (!(error instanceof ProblemError || error instanceof URIError)) throw error
     }
   }
 

@@ -8,6 +8,7 @@ import type { Database } from '../database/open'
 import type { Tables } from '../database/schema'
 import type { Jobs } from '../aside/work'
 import { type Applied, type ToApply, applyInTurn } from './apply'
+import { giveTurn } from './turns'
 
 /** Documents that people edit step by step: the one way in which edits reach what is stored. */
 
@@ -76,6 +77,8 @@ export async function applyEdits<D, E>(
   const ahead = JSON.stringify(edits).length > LARGE ? await applyAhead(db, jobs, kept, id, revision, edits) : null
   return db.transaction().execute(async (trx): Promise<EditsResult<D, E>> => {
     const state = await kept.read(trx, id)
+    // A large document takes long to be read, changed and written: others are answered in between.
+    await giveTurn()
     if (revision !== state.revision) return late(trx, kept, id, state, revision, edits)
     const [before] = await recordsTaken(trx, kept.kind, id, [...ids])
     if (before !== undefined) return repeated(before)
@@ -84,6 +87,7 @@ export async function applyEdits<D, E>(
     const result = holds ? ahead.result : await applyInTurn(input)
     if ('problem' in result) return { kind: 'refused', problem: result.problem }
     const records = result.records as LogRecord<E>[]
+    await giveTurn()
     await store(trx, kept, id, result.document as D, records, by)
     return { kind: 'done', revision: records.at(-1)!.revision, records }
   })
@@ -132,6 +136,7 @@ async function store<D>(
 ): Promise<void> {
   const last = records.at(-1)!
   await appendRecords(trx, kept.kind, id, records, by)
+  await giveTurn()
   await kept.write(trx, id, document, last.revision, last.at, by)
 }
 

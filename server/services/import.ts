@@ -11,11 +11,12 @@ import {
   beside,
   checkParcel,
   creating,
+  namesWith,
   parcelUpToDate,
   planImport,
 } from '../../core/formats'
 import type { PlainEdit } from '../../core/edits'
-import { type Design, type Frame, checkFrame, frameName, namesFrom } from '../../core/frames'
+import { type Design, type Frame, checkFrame, frameName } from '../../core/frames'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import { Trees, checkLayout, refuseBaseless } from '../../core/layouts'
 import { type Problem, fail, failFirst } from '../../core/problems'
@@ -45,7 +46,7 @@ const keyOf = (item: Pick<ImportItem, 'what' | 'id'>): string => `${item.what} $
 /** What importing a parcel would do; nothing is changed. Throws the first reason for which it cannot be read. */
 export function planParcel(parcel: Parcel, design: Design, catalogue: Catalogue): ImportPlan {
   failFirst(checkParcel(parcel))
-  const names = namesFrom(catalogue)
+  const names = namesWith(parcel, catalogue)
   return planImport(parcelUpToDate(parcel), design, catalogue, (f) => frameName(f, names))
 }
 

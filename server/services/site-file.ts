@@ -32,10 +32,12 @@ import type { Media, Sent } from './media'
 import type { Parcels } from './parcels'
 import type { Settings } from './settings'
 import { entriesIn } from './site-plan'
-import { takeTurns } from './turns'
+import { giveTurn, takeTurns } from './turns'
 
 /** A site file may have so many bytes. */
 const MOST_SITE = 800_000_000
+/** Bytes that are packed in one go. */
+const AT_A_TIME = 64_000
 /** Entries stored in one go: visitors are answered in between. */
 const AT_ONCE = 25
 const INFO = 'site-info.json'
@@ -71,12 +73,15 @@ export class SiteFiles {
       if (error) failed = error
       else ready.push(Buffer.from(bytes))
     })
-    const add = (name: string, bytes: Uint8Array, packed = false) => {
+    async function* add(name: string, bytes: Uint8Array, packed = false): AsyncGenerator<Buffer> {
       const file = packed ? new ZipDeflate(name, { level: 6 }) : new ZipPassThrough(name)
       zip.add(file)
-      file.push(bytes, true)
-      if (failed) throw failed as Error
-      return ready.splice(0)
+      for (let at = 0; at === 0 || at < bytes.length; at += AT_A_TIME) {
+        file.push(bytes.subarray(at, at + AT_A_TIME), at + AT_A_TIME >= bytes.length)
+        if (failed) throw failed as Error
+        yield* ready.splice(0)
+        await giveTurn()
+      }
     }
     const { catalogue } = this.content
     const { files } = await this.media.listFiles()

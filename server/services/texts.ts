@@ -6,6 +6,12 @@ import type { Holding } from '../database/entries'
 import type { Light } from '../database/lights'
 import { readSound } from '../database/sound'
 
+/** A document, with the mark of the one that was judged when it was stored. */
+interface Stored {
+  doc: string
+  judged: string
+}
+
 /** Characters of texts that are kept after they were read. */
 const MOST_CHARACTERS = 16_000_000
 
@@ -18,7 +24,7 @@ export class Texts {
     maxSize: MOST_CHARACTERS,
     sizeCalculation: ({ size }) => size,
   })
-  private reading: Sqlite.Statement<[string], string> | null = null
+  private reading: Sqlite.Statement<[string], Stored> | null = null
 
   /** One for all entries: what has a getter of its own is held five times as large, and read more slowly. */
   private readonly later: PropertyDescriptor & ThisType<Entry>
@@ -49,18 +55,15 @@ export class Texts {
     const known = this.kept.get(id)
     if (known) return known.text
     this.reading ??= this.connect()
-    const doc = this.reading.get(id)
-    const text = doc === undefined ? null : (readSound<Entry>('entry', id, doc, [])?.content ?? null)
-    this.kept.set(id, { text, size: (doc?.length ?? 0) + 100 })
+    const found = this.reading.get(id)
+    const text = found ? (readSound<Entry>('entry', id, found.doc, [], found.judged)?.content ?? null) : null
+    this.kept.set(id, { text, size: (found?.doc.length ?? 0) + 100 })
     return text
   }
 
-  private connect(): Sqlite.Statement<[string], string> {
+  private connect(): Sqlite.Statement<[string], Stored> {
     const file = new Sqlite(fileOf(this.db), { readonly: true })
-    return file.prepare<[string], string>('select doc from entries where id = ?').pluck() as Sqlite.Statement<
-      [string],
-      string
-    >
+    return file.prepare<[string], Stored>('select doc, judged from entries where id = ?')
   }
 
   drop(id: Id): void {

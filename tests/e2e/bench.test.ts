@@ -163,7 +163,7 @@ test('a layout that does not exist says so and leads back', { tag: '@alone' }, a
   await expect(page.getByRole('heading', { name: 'Layouts', exact: true })).toBeVisible()
 })
 
-test('on a narrow window everything can still be reached', async ({ page }) => {
+test('on a narrow window everything can still be reached', { tag: '@alone' }, async ({ page }) => {
   await page.setViewportSize({ width: 820, height: 700 })
   await page.getByRole('treeitem', { name: 'Heading: Title', exact: true }).click()
   await expect(page.getByLabel('Level', { exact: true })).toBeInViewport()

@@ -247,24 +247,24 @@ test(
   },
 )
 
-test('a writer’s bench has nothing to take hold of; the first field of the sign-in has the focus', async ({
-  page,
-  server,
-  context,
-}) => {
-  await context.clearCookies()
-  await page.goto(`${server.origin}/studio/sign-in`)
-  await settled(page)
-  await expect(page.getByLabel('Mail address')).toBeFocused()
-  await known(page, server, 'wim')
-  await bench(page, server.origin)
-  await heading(page).click()
-  await expect(page.getByText('You may look at this layout.', { exact: false })).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Add a row' })).toHaveCount(0)
-  await expect(page.getByRole('button', { name: 'Add something after' })).toHaveCount(0)
-  await expect(page.getByLabel('Size', { exact: true })).toBeDisabled()
-  await page.keyboard.press('a')
-  await expect(page.getByRole('dialog')).toHaveCount(0)
-  await page.getByRole('searchbox', { name: 'Find a property' }).fill('zzz')
-  await expect(page.getByText('Nothing here is called “zzz”.')).toBeVisible()
-})
+test(
+  'a writer’s bench has nothing to take hold of; the first field of the sign-in has the focus',
+  { tag: '@alone' },
+  async ({ page, server, context }) => {
+    await context.clearCookies()
+    await page.goto(`${server.origin}/studio/sign-in`)
+    await settled(page)
+    await expect(page.getByLabel('Mail address')).toBeFocused()
+    await known(page, server, 'wim')
+    await bench(page, server.origin)
+    await heading(page).click()
+    await expect(page.getByText('You may look at this layout.', { exact: false })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Add a row' })).toHaveCount(0)
+    await expect(page.getByRole('button', { name: 'Add something after' })).toHaveCount(0)
+    await expect(page.getByLabel('Size', { exact: true })).toBeDisabled()
+    await page.keyboard.press('a')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+    await page.getByRole('searchbox', { name: 'Find a property' }).fill('zzz')
+    await expect(page.getByText('Nothing here is called “zzz”.')).toBeVisible()
+  },
+)

@@ -7,6 +7,7 @@ import {
   checkParcel,
   creating,
   makeParcel,
+  namesWith,
   planImport,
   structureFor,
 } from '#core/formats'
@@ -68,6 +69,19 @@ test('the museum’s design arrives whole on an empty site: all but entries is c
   expect(again.filter((u) => u.kind !== 'page')).toEqual([])
   expect(again.filter((u) => /^(term|archive):/.test(u.id))).toEqual([])
   for (const { id } of made.types) expect(catalogue.types.has(id)).toBe(true)
+})
+
+test('frames that come are named by what they are called where they are from', () => {
+  const here = new Catalogue(siteOf(EMPTY))
+  const names = namesWith(parcel, here)
+  const own = namesFrom(catalogue)
+  for (const f of design.frames) expect(frameName(f, names)).toBe(frameName(f, own))
+  expect(design.frames.map((f) => frameName(f, names)).join()).not.toContain('no longer there')
+  // What is here is called as it is here.
+  const renamed = site.types.map((t) => ({ ...t, plural: `Our ${t.plural}` }))
+  const ours = new Catalogue({ ...site, types: renamed })
+  const [type] = site.types
+  expect(namesWith(parcel, ours).type(type!.id, true)).toBe(`Our ${type!.plural}`)
 })
 
 test('nobody’s mail address or telephone travels with a design', () => {
