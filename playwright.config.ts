@@ -18,6 +18,6 @@ export default defineConfig({
     actionTimeout: 60_000,
     // A trace costs a third of the time; `--trace on` gives one of a test that fails.
     screenshot: 'only-on-failure',
-    launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] },
+    launchOptions: { executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] },
   },
 })

@@ -138,7 +138,7 @@ async function edit(page: Page): Promise<{ busy: number; until: number }> {
 }
 
 async function measure(server: TestServer): Promise<Result[]> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] })
   try {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
     await page.addInitScript(() => {

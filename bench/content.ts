@@ -112,7 +112,7 @@ async function storing(server: TestServer, client: Client): Promise<Result[]> {
 
 /** The table in a browser: from the press on its name to its first rows, and from a letter to its answer. */
 async function table(server: TestServer): Promise<Result[]> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] })
   try {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
     await page.goto(`${server.origin}/studio/sign-in`)

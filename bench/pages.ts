@@ -111,7 +111,7 @@ async function bySize(server: TestServer): Promise<Result> {
 export async function benchPages(): Promise<Result[]> {
   const server = await startServer({ demo: 'full', env: { OUTER_FRAME_DEMO_PHOTOGRAPHS: '1' } })
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', `--remote-debugging-port=${PORT}`],
   })
   try {

@@ -31,7 +31,7 @@ const server = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.m
   },
 })
 await new Promise((done) => server.stdout.on('data', (chunk) => String(chunk).includes('listening') && done()))
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] })
 
 async function signedIn(width = 1280, height = 800) {
   const context = await browser.newContext({ viewport: { width, height }, locale: 'en-GB', deviceScaleFactor: 1 })

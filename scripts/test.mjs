@@ -4,13 +4,13 @@ import { ROOT, build, checkNode, exists, install, listen, run } from './steps.mj
 
 /** All checks, from a fresh clone: sets up what is missing, then lint, format, types, and every suite. */
 
-const CHROMIUM = '/usr/bin/chromium'
+const CHROMIUM = '/usr/bin/chromium-headless-shell'
 const FAKETIME = '/usr/bin/faketime'
 
 /** Installs what tests need from the packages of Debian, where it is missing. */
 function ensurePackages() {
   const packages = [
-    ...(exists(CHROMIUM) ? [] : ['chromium', 'fonts-liberation']),
+    ...(exists(CHROMIUM) ? [] : ['chromium-headless-shell', 'fonts-liberation']),
     ...(exists(FAKETIME) ? [] : ['faketime']),
   ]
   if (packages.length === 0) return

@@ -20,7 +20,7 @@ const formats = new Formats(site.settings)
 
 let browser: Browser
 beforeAll(async () => {
-  browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+  browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] })
 }, 60_000)
 afterAll(() => browser.close())
 
