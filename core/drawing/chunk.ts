@@ -8,6 +8,7 @@ const PARTS = new WeakMap<Fill, Chunk[]>()
 
 /** Joins chunks; neighbours that are known are joined at once, so filling them in costs nothing later. */
 export function join(...chunks: Chunk[]): Chunk {
+  if (chunks.every((c) => typeof c === 'string')) return chunks.join('')
   const merged = merge(chunks)
   if (merged.length === 0) return ''
   if (merged.length === 1) return merged[0]!

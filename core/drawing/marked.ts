@@ -1,4 +1,4 @@
-import { type Entry, type Bit, excerptOf, markedText, richText, askedWords } from '../site'
+import { type Entry, type Bit, MOST_READ, excerptOf, markedText, richText, askedWords } from '../site'
 import { escapeHtml } from './escape'
 import type { Scene } from './scene'
 
@@ -16,6 +16,6 @@ export const marked = (text: string, words: readonly string[]): string =>
 
 /** Of an entry, the sentence around the words that were found, else its summary; empty where it has none. */
 export function excerpt({ summary, content }: Entry, words: readonly string[]): string {
-  const found = excerptOf(summary, words) ?? (words.length > 0 ? excerptOf(richText(content), words) : null)
+  const found = excerptOf(summary, words) ?? (words.length > 0 ? excerptOf(richText(content, MOST_READ), words) : null)
   return found ? html(found) : escapeHtml(summary)
 }

@@ -2,6 +2,7 @@ import equal from 'fast-deep-equal'
 import type { Edited } from '../edits'
 import type { Id } from '../site'
 import { type Problem, ProblemError, fail, failFirst, problem } from '../problems'
+import { isRecord } from '../shape'
 import { type Change, type Layout, type LayoutDocument, type Variation, copyOf, isVariation } from '../tree'
 import { type EditResult, applyJudged } from './apply'
 import { changeKey, patchBetween, patched } from './changes'
@@ -254,9 +255,19 @@ export function refuseBaseless(trees: Trees, variation: Variation): Problem[] {
 
 export const failBaseless = (trees: Trees, variation: Variation): void => failFirst(refuseBaseless(trees, variation))
 
-/** The bases that an edit would have a layout follow. */
-export function basesNamed(edit: Edit): Id[] {
-  if (edit.kind === 'follow') return [edit.base]
-  if (edit.kind === 'become') return isVariation(edit.document) ? [edit.document.follows.base] : []
-  return edit.kind === 'batch' ? edit.edits.flatMap(basesNamed) : []
+/**
+ * The bases that an edit would have a layout follow. The edit may be of any shape, not judged yet: to judge a large
+ * one takes long, and what it names is asked for before that.
+ */
+export function basesNamed(edit: unknown): Id[] {
+  const found: unknown[] = []
+  const left = [edit]
+  for (let next = left.pop(); next !== undefined; next = left.pop()) {
+    if (!isRecord(next)) continue
+    if (next.kind === 'follow') found.push(next.base)
+    if (next.kind === 'become' && isRecord(next.document) && isRecord(next.document.follows))
+      found.push(next.document.follows.base)
+    if (next.kind === 'batch' && Array.isArray(next.edits)) left.push(...(next.edits as unknown[]))
+  }
+  return found.filter((id): id is Id => typeof id === 'string')
 }

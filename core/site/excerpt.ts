@@ -6,8 +6,8 @@ export interface Bit {
   met: boolean
 }
 
-/** So much of a text is looked through for a sentence to show. */
-const MOST_READ = 20_000
+/** So much of a text is looked through for a sentence to show, in characters. */
+export const MOST_READ = 20_000
 /** About as long as two lines of running text. */
 const MOST_SHOWN = 220
 
@@ -27,7 +27,8 @@ function meetings(text: string, words: readonly string[]): Met[] {
   if (words.length === 0) return []
   const met: Met[] = []
   for (const found of text.matchAll(WORD)) {
-    const word = words.findIndex((w) => folded(found[0]).startsWith(w))
+    const text = folded(found[0])
+    const word = words.findIndex((w) => text.startsWith(w))
     if (word >= 0) met.push({ at: found.index, end: found.index + found[0].length, word })
   }
   return met
@@ -51,12 +52,19 @@ export function markedText(text: string, words: readonly string[]): Bit[] {
   return bitsOf(text, meetings(text, words), 0, text.length)
 }
 
-/** Where the sentence begins and ends that holds a place. */
-function sentenceAt(text: string, at: number): [number, number] {
-  const before = text.slice(0, at)
-  const from = Math.max(...['. ', '! ', '? ', '\n'].map((end) => before.lastIndexOf(end)))
-  const behind = /[.!?](?=\s|$)|\n/.exec(text.slice(at))
-  return [from < 0 ? 0 : from + 1, behind ? at + behind.index + 1 : text.length]
+const END_OF_SENTENCE = /[.!?](?=\s|$)|\n/g
+
+/** Gives the sentence, from where to where, that holds a place of a text. Places are asked for from the front to the back. */
+function sentencesOf(text: string): (at: number) => [number, number] {
+  const ends = text.matchAll(END_OF_SENTENCE)
+  let [from, to] = [0, 0]
+  return (at) => {
+    while (to <= at && to < text.length) {
+      const end = ends.next().value
+      ;[from, to] = [to, end ? end.index + 1 : text.length]
+    }
+    return [from, to]
+  }
 }
 
 /** As much of a stretch as may be shown, around a place, cut between words. */
@@ -76,9 +84,10 @@ function around(text: string, from: number, to: number, at: number): [number, nu
 export function excerptOf(whole: string, words: readonly string[]): Bit[] | null {
   const text = whole.slice(0, MOST_READ)
   const met = meetings(text, words)
+  const sentenceAt = sentencesOf(text)
   let best: { met: Met; span: [number, number]; count: number } | null = null
   for (let i = 0; i < met.length;) {
-    const span = sentenceAt(text, met[i]!.at)
+    const span = sentenceAt(met[i]!.at)
     const inside = new Set<number>()
     const first = met[i]!
     for (; i < met.length && met[i]!.at < span[1]; i++) inside.add(met[i]!.word)

@@ -1,5 +1,8 @@
+const PLAIN = /^[\x20-\x7e]*$/
+
 /** Letters without their accents and capitals: as people type what they look for. */
-export const folded = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
+export const folded = (text: string): string =>
+  PLAIN.test(text) ? text.toLowerCase() : text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
 
 /**
  * Items that have every word typed, wherever it stands and whatever its case or accents: those whose label begins

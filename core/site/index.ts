@@ -57,7 +57,7 @@ export {
   setItem,
 } from './menus'
 export { insertTerm, moveTerm, newPerson, newTerm, removeTaxonomy, removeTerm } from './terms'
-export { type Bit, askedWords, excerptOf, markedText } from './excerpt'
+export { type Bit, MOST_READ, askedWords, excerptOf, markedText } from './excerpt'
 export {
   type RichHeading,
   firstCharacters,

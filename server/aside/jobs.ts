@@ -1,7 +1,7 @@
 import { compareDesigns } from '../../core/releases'
 import { readDesign } from '../database/designs'
 import type { Database } from '../database/open'
-import { applyInTurn } from '../services/apply'
+import { applyAndJudge } from '../services/apply'
 import { Content } from '../services/content'
 import { readDraft } from '../services/draft'
 import { planParcel, prepareImport } from '../services/import'
@@ -23,7 +23,7 @@ export function jobsOver(db: Database): Jobs {
   }
   const design = async () => (await readDraft(db)).design
   return {
-    apply: applyInTurn,
+    apply: applyAndJudge,
     // What reads tables, feeds and Markdown is loaded when some come.
     sheet: async (input) => (await import('../bring/keep')).keepSheet(input),
     unpackSite,

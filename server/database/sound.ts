@@ -24,6 +24,9 @@ function note(name: string): void {
   known.add(name)
 }
 
+/** Has texts that were judged elsewhere, in the thread beside this one, judged no more; by their names. */
+export const noteSound = (texts: readonly string[]): void => texts.forEach(note)
+
 /**
  * Documents of which designs are made, by the names of their texts: one object for each state of one, for as long as
  * somebody has it. So what was worked out of one is found again by whoever reads it next.

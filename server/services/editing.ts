@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid'
 import { EDITED, type EditedKind } from '../../core/documents'
 import type { Editing, LogRecord, Pending, Told } from '../../core/edits'
 import { type Problem, ProblemError, problem } from '../../core/problems'
+import { noteSound } from '../database/sound'
 import { appendRecords, lastStep, readRecord, readRecords, recordsTaken } from '../database/edits'
 import type { Database } from '../database/open'
 import type { Tables } from '../database/schema'
@@ -16,7 +17,7 @@ import { giveTurn } from './turns'
 const LOG_LENGTH = 400
 /** How many edits that came between are told one by one. */
 const MOST_BETWEEN = 1000
-/** Above so many characters, edits are applied beside the thread that answers requests. */
+/** Above so many characters, of the document and of them, edits are applied beside the thread that answers requests. */
 const LARGE = 40_000
 
 type Trx = Transaction<Tables>
@@ -74,7 +75,7 @@ export async function applyEdits<D, E>(
   const ids = new Set(edits.map((e) => e.id))
   if (ids.size < edits.length) return repeated(edits.find((e, i) => edits.findIndex((o) => o.id === e.id) < i)!.id)
   // What is large is applied before anybody is made to wait: it holds while the document and what it follows stand so.
-  const ahead = JSON.stringify(edits).length > LARGE ? await applyAhead(db, jobs, kept, id, revision, edits) : null
+  const ahead = await applyAhead(db, jobs, kept, id, revision, edits)
   return db.transaction().execute(async (trx): Promise<EditsResult<D, E>> => {
     const state = await kept.read(trx, id)
     // A large document takes long to be read, changed and written: others are answered in between.
@@ -87,6 +88,7 @@ export async function applyEdits<D, E>(
     const result = holds ? ahead.result : await applyInTurn(input)
     if ('problem' in result) return { kind: 'refused', problem: result.problem }
     const records = result.records as LogRecord<E>[]
+    noteSound(result.sound ?? [])
     await giveTurn()
     await store(trx, kept, id, result.document as D, records, by)
     return { kind: 'done', revision: records.at(-1)!.revision, records }
@@ -104,7 +106,7 @@ async function inputOf<D, E>(
   return { kind: kept.kind, state, beside, before: await lastStep(db, kept.kind, id), edits }
 }
 
-/** What edits give, with what the document followed by then; null where it stands at another revision. */
+/** What large edits, or edits of what is large, give, with what the document followed by then; null for others, and where it stands at another revision. */
 async function applyAhead<D, E>(
   db: Database,
   jobs: Pick<Jobs, 'apply'>,
@@ -114,7 +116,8 @@ async function applyAhead<D, E>(
   edits: readonly Pending<E>[],
 ): Promise<{ result: Applied; beside: readonly unknown[] } | null> {
   const state = await kept.read(db, id)
-  if (state.revision !== revision) return null
+  if (state.revision !== revision || JSON.stringify([state.document, edits]).length <= LARGE) return null
+  await giveTurn()
   const input = await inputOf(db, kept, id, state, edits)
   return { result: await jobs.apply(input), beside: input.beside }
 }

@@ -3,7 +3,7 @@ import { fail } from '../../core/problems'
 import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
 import { type Entry, type MenuSet, type Structure, redirectsOfStructure } from '../../core/site'
 import { type LayoutDocument, isVariation } from '../../core/tree'
-import { type Edit, basesNamed, refuseEdit } from '../../core/layouts'
+import { basesNamed } from '../../core/layouts'
 import { readMenus, readStructure, writeMenus, writeStructure } from '../database/content'
 import { readTopEntries } from '../database/entries'
 import { readHouse, writeHouse } from '../database/frames'
@@ -20,7 +20,7 @@ export const LAYOUTS: Kept<LayoutDocument> = {
   },
   write: (trx, _id, layout, revision, at, by) => updateLayout(trx, layout, revision, at, by),
   async beside(db, layout, edits) {
-    const named = (edits as readonly Edit[]).filter((e) => refuseEdit(e) === null).flatMap(basesNamed)
+    const named = edits.flatMap(basesNamed)
     const bases = await readBases(db, [...(isVariation(layout) ? [layout.follows.base] : []), ...named])
     return layout.region === 'piece' ? [...bases, ...(await readPieces(db))] : bases
   },

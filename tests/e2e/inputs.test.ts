@@ -142,7 +142,7 @@ test('a moment with its own zone is shown on the clocks of the site', { tag: '@a
 })
 
 for (const count of [0, 1, 5000])
-  test(`an entry is chosen by typing among ${count}`, async ({ page, server }) => {
+  test(`an entry is chosen by typing among ${count}`, { tag: '@alone' }, async ({ page, server }) => {
     await makeType(server)
     await known(page, server)
     await withEntries(page, count)
@@ -156,8 +156,11 @@ for (const count of [0, 1, 5000])
       await page.keyboard.press('Escape')
     } else {
       await expect(page.getByRole('option', { name: /^Clock number/ }).first()).toBeVisible()
-      await page.keyboard.press('ArrowDown')
-      await page.keyboard.press('Enter')
+      // Both keys within one frame, as fast hands and slow screens have it.
+      await reference.evaluate((input) => {
+        for (const key of ['ArrowDown', 'Enter'])
+          input.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+      })
       await expect(reference).toHaveValue(`Clock number ${count - 1}`)
     }
     // The page still answers to hands.

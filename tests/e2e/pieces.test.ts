@@ -162,7 +162,9 @@ test(
     await expect(item(page, 'Piece: Plan a visit')).toHaveCount(0)
     await expect(item(page, /^Band/)).toBeVisible()
     const after = await body(page).getByText('See this room').boundingBox()
-    expect([after?.width, after?.height]).toEqual([before?.width, before?.height])
+    // Where it stands a fraction of a pixel lower, its height is rounded otherwise.
+    const rounded = (box: typeof before) => [box?.width, box?.height].map((n) => Math.round(n ?? 0))
+    expect(rounded(after)).toEqual(rounded(before))
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(item(page, 'Piece: Plan a visit')).toBeVisible()
   },

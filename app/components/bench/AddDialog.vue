@@ -1,13 +1,5 @@
 <script setup lang="ts">
-import {
-  Combobox,
-  ComboboxInput,
-  ComboboxOption,
-  ComboboxOptions,
-  Dialog,
-  DialogPanel,
-  DialogTitle,
-} from '@headlessui/vue'
+import { Combobox, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { find } from '#core/tree'
 import { findByWords } from '#core/site'
 import { useBench } from '~/stores/bench'
@@ -69,11 +61,10 @@ function pick(choice: Addable | null) {
             <DialogTitle class="made text-base">Add</DialogTitle><span class="text-soft">{{ where }}</span>
           </div>
           <div class="px-4 pb-3">
-            <ComboboxInput
+            <FindInput
               class="input h-8!"
               placeholder="A few letters of what it is, or the columns of a row: 5+7"
               aria-label="Add what"
-              autocomplete="off"
               autofocus
               @change="typed = $event.target.value"
               @keydown.esc.prevent.stop="$emit('close')"

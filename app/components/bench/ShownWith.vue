@@ -1,12 +1,5 @@
 <script setup lang="ts">
-import {
-  Combobox,
-  ComboboxButton,
-  ComboboxInput,
-  ComboboxLabel,
-  ComboboxOption,
-  ComboboxOptions,
-} from '@headlessui/vue'
+import { Combobox, ComboboxButton, ComboboxLabel, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { type Awkward, type Page, type Sample, MANY_SCREENS, awkwardPages, findByWords, hasSample } from '#core/site'
 import { useBench } from '~/stores/bench'
 import { useSite } from '~/stores/site'
@@ -68,9 +61,8 @@ function stepBy(by: number) {
         >
           ‹
         </button>
-        <ComboboxInput
+        <FindInput
           class="input -mx-px h-6! w-44 text-xs max-xl:w-32"
-          autocomplete="off"
           :display-value="(page) => (page as Page).title"
           @change="typed = $event.target.value"
           @focus="$event.target.select()"

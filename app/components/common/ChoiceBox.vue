@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T extends { label: string; what: string }">
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { Combobox, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 
 /** One thing picked by typing a few letters of it. It takes the focus when it appears. */
 defineProps<{ label: string; placeholder: string; found: readonly T[] }>()
@@ -13,12 +13,11 @@ onMounted(() => input.value?.$el.focus())
 <template>
   <Combobox :model-value="null" nullable @update:model-value="(c: T | null) => c && emit('pick', c)">
     <div ref="box" class="relative">
-      <ComboboxInput
+      <FindInput
         ref="input"
         class="input"
         :aria-label="label"
         :placeholder="placeholder"
-        autocomplete="off"
         @change="typed = $event.target.value"
         @keydown.esc.stop="emit('leave')"
       />

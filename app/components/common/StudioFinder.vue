@@ -1,13 +1,5 @@
 <script setup lang="ts">
-import {
-  Combobox,
-  ComboboxInput,
-  ComboboxOption,
-  ComboboxOptions,
-  Dialog,
-  DialogPanel,
-  DialogTitle,
-} from '@headlessui/vue'
+import { Combobox, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { findByWords } from '#core/site'
 import { type Findable, useFinder } from '~/stores/finder'
 
@@ -46,11 +38,10 @@ function pick(found: Findable | null) {
       <DialogPanel class="flex max-h-[76vh] w-full max-w-xl flex-col border border-ink bg-sheet">
         <DialogTitle class="sr-only">Find and do anything</DialogTitle>
         <Combobox :model-value="null" nullable @update:model-value="pick">
-          <ComboboxInput
+          <FindInput
             class="h-11 w-full shrink-0 border-b bg-raised px-4 text-base outline-none"
             placeholder="A page, a layout, a frame, something here, or what to do"
             aria-label="Find and do anything"
-            autocomplete="off"
             autofocus
             @change="typed = $event.target.value"
             @keydown.esc.prevent.stop="finder.open = false"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { Combobox, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { type Entry, entryName, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
 
@@ -36,11 +36,10 @@ const found = computed(() =>
     @update:model-value="(c: { id: string | null } | null) => c && emit('set', c.id)"
   >
     <div ref="box" class="relative">
-      <ComboboxInput
+      <FindInput
         class="input"
         :aria-label="label"
         :placeholder="none"
-        autocomplete="off"
         :display-value="() => shown"
         @change="typed = $event.target.value"
         @focus="$event.target.select()"

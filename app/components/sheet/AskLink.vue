@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { Combobox, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import type { Value } from '#core/tree'
 import { findByWords, safeAddress } from '#core/site'
 import { useSite } from '~/stores/site'
@@ -44,11 +44,10 @@ const found = computed<Choice[]>(() => {
 <template>
   <Combobox :model-value="null" nullable @update:model-value="(c: Choice | null) => c && emit('set', c.value)">
     <div ref="box" class="relative min-w-0 flex-1">
-      <ComboboxInput
+      <FindInput
         class="input"
         :aria-label="label"
         :placeholder="placeholder ?? 'nothing'"
-        autocomplete="off"
         :display-value="() => shown"
         @change="typed = $event.target.value"
         @focus="$event.target.select()"

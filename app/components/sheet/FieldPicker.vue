@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { Combobox, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import type { FieldValue } from '#core/tree'
 import { type FieldChoice, type Page, fieldChoices, findByWords } from '#core/site'
 import { useSite } from '~/stores/site'
@@ -52,12 +52,11 @@ function pick(choice: FieldChoice | null) {
     </button>
     <Combobox v-if="open" :model-value="null" nullable @update:model-value="pick">
       <FloatingPanel :anchor="root">
-        <ComboboxInput
+        <FindInput
           ref="input"
           class="h-8 w-full border-b px-2.5"
           :aria-label="label"
           placeholder="Find a field"
-          autocomplete="off"
           @change="typed = $event.target.value"
           @keydown.esc.stop="open = false"
         />

@@ -5,11 +5,13 @@ import { makeDemo } from '#demo/index'
 import { EditSession, type Pending, type PlainEdit, historyOf } from '#core/edits'
 import type { Edit } from '#core/layouts'
 import { emptyLayout } from '#core/tree'
+import type { Spoilt } from '#core/documents'
 import { BARE_DESIGN } from '#core/frames'
 import { Catalogue } from '#core/site'
 import { readSite } from '../../../server/database/content'
 import { StartError, openDatabase, prepareFolder } from '../../../server/database/open'
 import { readLatestRelease } from '../../../server/database/releases'
+import { nameOf, noteSound, readSound } from '../../../server/database/sound'
 import { jobsOver } from '../../../server/aside/jobs'
 import { Content } from '../../../server/services/content'
 import { Draft } from '../../../server/services/draft'
@@ -18,7 +20,7 @@ import { Releases, changesBetween } from '../../../server/services/release'
 import { ensureSecrets } from '../../../server/services/secrets'
 import { seedDemo } from '../../../server/services/seed'
 import { AttemptLimit } from '../../../server/services/sign-in'
-import { LAYOUT_EDITING, frame, plain } from '../../fixtures'
+import { LAYOUT_EDITING, column, element, frame, plain, row } from '../../fixtures'
 import { freshDatabase } from './database'
 
 const hash = { hash: async () => 'hashed' }
@@ -168,18 +170,52 @@ describe('over the demo', () => {
     let goOn = () => {}
     const waits = new Promise<void>((done) => (goOn = done))
     const jobs = jobsOver(db())
-    let asked = 0
-    const slow = new Draft(db(), { ...jobs, apply: async (input) => (asked++, await waits, jobs.apply(input)) })
+    let begun = () => {}
+    const begins = new Promise<void>((done) => (begun = done))
+    const slow = new Draft(db(), { ...jobs, apply: async (input) => (begun(), await waits, jobs.apply(input)) })
     const large = slow.applyEdits('large', 1, edits, 'Ada')
+    await begins
     // Somebody else makes a layout, and edits it, before the large edits are done.
     await draft().createLayout({ id: 'other', name: 'Other', region: 'footer' }, 'Wim')
     const meanwhile: Pending<Edit> = { id: 'other-1', edit: { kind: 'rename', id: 'other', name: 'B' }, does: 'edit' }
     expect(await draft().applyEdits('other', 1, [meanwhile], 'Wim')).toMatchObject({ kind: 'done' })
-    expect(asked).toBe(1)
     goOn()
     expect(await large).toMatchObject({ kind: 'done', revision: 401 })
     for (const id of ['large', 'other']) await draft().removeLayout(id, 'Ada')
   }, 10_000)
+
+  test('what edits make of a large layout is judged beside, and not once more by whoever reads it next', async () => {
+    await draft().createLayout({ id: 'wide', name: 'Wide', region: 'footer' }, 'Ada')
+    const jobs = jobsOver(db())
+    const applied: Awaited<ReturnType<typeof jobs.apply>>[] = []
+    const beside = new Draft(db(), {
+      ...jobs,
+      apply: async (input) => (applied.push(await jobs.apply(input)), applied.at(-1)!),
+    })
+    const node = row(column(12, ...Array.from({ length: 500 }, () => element('heading', { text: 'Words' }))))
+    const insert: Pending<Edit> = { id: 'w1', edit: { kind: 'insert', parent: 'wide', index: 0, node }, does: 'edit' }
+    expect(await beside.applyEdits('wide', 1, [insert], 'Ada')).toMatchObject({ kind: 'done' })
+    // One small edit of what is large by now.
+    const small: Pending<Edit> = { id: 'w2', edit: { kind: 'rename', id: 'wide', name: 'Wider' }, does: 'edit' }
+    expect(await beside.applyEdits('wide', 2, [small], 'Ada')).toMatchObject({ kind: 'done' })
+    expect(applied).toHaveLength(2)
+    const { doc } = await db().selectFrom('layouts').select('doc').where('id', '=', 'wide').executeTakeFirstOrThrow()
+    const rows = await db().selectFrom('document_edits').selectAll().where('document', '=', 'wide').execute()
+    const sound = applied.flatMap((a) => ('sound' in a ? a.sound! : []))
+    expect(sound).toContain(nameOf('layout', doc))
+    for (const { edit, inverse } of rows)
+      expect(sound).toEqual(expect.arrayContaining([nameOf('layout-edit', edit), nameOf('layout-edit', inverse!)]))
+    await draft().removeLayout('wide', 'Ada')
+  }, 10_000)
+
+  test('a text that was found sound beside is not judged again; any other is', () => {
+    const nonsense = JSON.stringify({ id: 'nonsense' })
+    const spoilt: Spoilt[] = []
+    expect(readSound('layout', 'nonsense', nonsense, spoilt)).toBeNull()
+    expect(spoilt).toHaveLength(1)
+    noteSound([nameOf('layout', nonsense)])
+    expect(readSound('layout', 'nonsense', nonsense, [])).toEqual({ id: 'nonsense' })
+  })
 
   test('an edit that was sent before, or twice at once, is refused in a sentence', async () => {
     for (const edits of [[rename('one', 'Z')], [rename('six', 'A'), rename('six', 'B')]]) {

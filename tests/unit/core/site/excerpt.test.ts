@@ -22,6 +22,17 @@ test('of a text the sentence is shown that has most of the words', () => {
   expect(excerptOf('', askedWords('steel'))).toBeNull()
 })
 
+test('a long text of the shortest sentences takes no longer than one of long sentences', () => {
+  const clocks = (text: string): number => {
+    const begun = performance.now()
+    for (let i = 0; i < 5; i++) excerptOf(text, ['a'])
+    return performance.now() - begun
+  }
+  const [short, long] = ['a. '.repeat(6_600), 'a a '.repeat(5_000)]
+  clocks(short)
+  expect(clocks(short)).toBeLessThan(20 * clocks(long) + 50)
+})
+
 test('a long sentence is cut between words, around what was found', () => {
   const text = `${'before '.repeat(100)}needle ${'behind '.repeat(100)}`
   const shown = write(excerptOf(text, ['needle']))!
