@@ -151,6 +151,28 @@ export function anchoredChunk(doc: RichDoc): Chunk {
   return chunk
 }
 
+/** So many paragraphs are drawn in no time that anybody notices. */
+const SOON_DRAWN = 400
+
+/**
+ * Has the rich text of an entry ready before a page is drawn with it. A long one is made in parts, and `turn` is called
+ * between them: what it gives is waited for. Answers nothing where there is nothing to wait for.
+ */
+export function anchorAhead(doc: RichDoc | null, turn: () => Promise<void> | undefined): Promise<void> | undefined {
+  const nodes = doc?.content ?? []
+  if (!doc || nodes.length < SOON_DRAWN || ANCHORED.has(doc)) return undefined
+  return (async () => {
+    await turn()
+    const anchors = headingsOf(doc)
+    const parts: Chunk[] = []
+    for (const node of nodes) {
+      parts.push(drawNode(node, anchors))
+      await turn()
+    }
+    ANCHORED.set(doc, join(...parts))
+  })()
+}
+
 /** Rich text of an entry; drawn once for each state of the content. */
 export function contentChunk(doc: RichDoc): Chunk {
   let chunk = DRAWN.get(doc)

@@ -1,7 +1,7 @@
 import type { Request } from '../../core/conditions'
 import { BARE_DESIGN, type Design } from '../../core/frames'
 import { SENT } from '../../core/elements'
-import { ANY_REQUEST, type Scene, sceneOf } from '../../core/drawing'
+import { ANY_REQUEST, type Scene, anchorAhead, sceneOf } from '../../core/drawing'
 import { type DrawnPage, type Fault, compileAhead, isBeyond, wellAsked } from '../../core/render'
 import {
   type AskedAddress,
@@ -239,6 +239,8 @@ export class Published {
     asking: Asking,
   ): Promise<Answer> {
     const bare = await this.sceneFor(shown, page, path, parameters, asking)
+    const ahead = bare.subject.kind === 'entry' && anchorAhead(bare.subject.entry.content, takeTurns())
+    if (ahead) await ahead
     const outcome = shown.outcomeOf(page, bare.request)
     const scene = await this.withShopping(shown, bare, outcome, asking)
     const lists = shown.compiled.listsShown(page, outcome)
