@@ -57,8 +57,11 @@ export function openAside(db: Database, folder: string): Aside {
   const thread = new Asked((heard) => startThread(file, folder, heard), PATIENCE)
   // What somebody sends to be read can end the thread that reads it, and no other.
   const reader = new Asked((heard) => startThread(file, folder, heard, READING_MEMORY), READING_PATIENCE)
+  // Visitors do not wait for what is worked out for the studio.
+  const finder = new Asked((heard) => startThread(file, folder, heard), PATIENCE)
   const job = <K extends keyof Jobs>(name: K): Jobs[K] => ((input: unknown) => thread.ask(name, input)) as Jobs[K]
   return {
+    find: (input) => finder.ask('find', input) as ReturnType<Jobs['find']>,
     apply: job('apply'),
     rehearse: job('rehearse'),
     plan: job('plan'),
@@ -66,6 +69,6 @@ export function openAside(db: Database, folder: string): Aside {
     prepare: job('prepare'),
     unpackSite: (input) => reader.ask('unpackSite', input).catch(tooMuch) as ReturnType<Jobs['unpackSite']>,
     planSite: job('planSite'),
-    end: async () => void (await Promise.all([thread.end(), reader.end()])),
+    end: async () => void (await Promise.all([thread.end(), reader.end(), finder.end()])),
   }
 }

@@ -7,6 +7,7 @@ import { readDraft } from '../services/draft'
 import { planParcel, prepareImport } from '../services/import'
 import { unpackSite } from '../bring/site'
 import { anybody, rehearse } from '../services/rehearse'
+import { findRanked } from '../services/search'
 import { planSite } from '../services/site-plan'
 import type { Jobs } from './work'
 
@@ -23,6 +24,7 @@ export function jobsOver(db: Database): Jobs {
   }
   const design = async () => (await readDraft(db)).design
   return {
+    find: (wanted) => findRanked(db, wanted),
     apply: applyAndJudge,
     // What reads tables, feeds and Markdown is loaded when some come.
     sheet: async (input) => (await import('../bring/keep')).keepSheet(input),

@@ -6,10 +6,13 @@ import type { SiteFileInfo } from '../bring/site'
 import type { Part } from '../database/designs'
 import type { Applied, ToApply } from '../services/apply'
 import type { ImportParts } from '../services/import'
+import type { ToFind } from '../services/search'
 import type { SitePlan } from '../services/site-plan'
 
 /** Work that may take long and is done beside the thread that answers requests. What goes in and out is plain data. */
 export interface Jobs {
+  /** Finds the entries that hold words, best first: their ids. */
+  find(input: ToFind): Promise<string[]>
   /** Applies edits to a document. */
   apply(input: ToApply): Promise<Applied>
   /**

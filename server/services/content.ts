@@ -17,7 +17,7 @@ import { readEntriesBy, readTimes } from '../database/entries'
 import { readPicture } from '../database/pictures'
 import { compress } from './encoding'
 import type { Database } from '../database/open'
-import { type Found, likelyAt, searchEntries, suggest } from './search'
+import { type Find, type Found, findRanked, likelyAt, searchEntries, suggest } from './search'
 import { Texts } from './texts'
 import { takeTurns } from './turns'
 
@@ -74,7 +74,10 @@ export class Content {
   /** How many of what is sold are held or sold. */
   private readonly taken = new Map<string, number>()
 
-  constructor(private readonly db: Database) {
+  constructor(
+    private readonly db: Database,
+    private readonly find: Find = (wanted) => findRanked(db, wanted),
+  ) {
     this.texts = new Texts(db)
   }
 
@@ -156,7 +159,7 @@ export class Content {
 
   /** What words find. */
   search(words: string): Promise<Found> {
-    return searchEntries(this.db, this.catalogue, words)
+    return searchEntries(this.db, this.catalogue, words, this.find)
   }
 
   /** Entries likely meant by an address at which there is no page. */

@@ -33,6 +33,7 @@ import { Plans } from './plans'
 import { Published } from './published'
 import { Redirects } from './redirects'
 import { Releases } from './release'
+import { findBeside } from './search'
 import { Sessions } from './sessions'
 import { type Shop, openShop } from '../shop'
 import { standInProvider } from '../shop/stand-in'
@@ -118,7 +119,7 @@ async function open(): Promise<Installation> {
   const aside = openAside(db, folder)
   const live = new Live()
   await standAll(db)
-  const content = new Content(db)
+  const content = new Content(db, findBeside(db, aside.find))
   await content.reload()
   const secret = process.env.NUXT_CSURF_ENCRYPT_SECRET ?? randomBytes(16).toString('hex')
   // What the shop and the stand-in for payments know of each other.

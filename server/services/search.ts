@@ -7,14 +7,38 @@ import type { Database } from '../database/open'
 const WEIGHTS = sql.raw('4.0, 2.0, 1.0, 1.0')
 /** Lists narrow, count and leaf through what was found: all of it, but for what nobody leafs to. */
 const MOST_FOUND = 10_000
+/** What stands in more entries than this tells little of what was meant, and costs much to put in order. */
+const MOST_COMMON = 5000
 /** Every page asks for some; some of what is found may not be out. */
 const SPARE = 20
 
-async function found(db: Database, match: string, most: number): Promise<string[]> {
+/** What is to be found: words as SQLite's index is asked for them, and no more entries than so many. */
+export interface ToFind {
+  match: string
+  most: number
+}
+
+/** Finds the entries that hold words, best first: their ids. */
+export type Find = (wanted: ToFind) => Promise<string[]>
+
+/** Finds in one go, over one connection. */
+export async function findRanked(db: Database, { match, most }: ToFind): Promise<string[]> {
   const { rows } = await sql<{ id: string }>`select e.id as id from entry_words w join entries e on e.number = w.rowid
     where entry_words match ${match} and e.removed = 0 and e.published = 1
     order by bm25(entry_words, ${WEIGHTS}), e.id limit ${most}`.execute(db)
   return rows.map((r) => r.id)
+}
+
+/**
+ * Finds where nobody waits for it: what stands in so many entries that putting them in order takes long is asked for
+ * beside this thread.
+ */
+export function findBeside(db: Database, beside: Find): Find {
+  return async (wanted) => {
+    const { rows } = await sql<{ held: number }>`select count(*) as held from
+      (select rowid from entry_words where entry_words match ${wanted.match} limit ${MOST_COMMON + 1})`.execute(db)
+    return (rows[0]?.held ?? 0) > MOST_COMMON ? beside(wanted) : findRanked(db, wanted)
+  }
 }
 
 /** What a search comes to. */
@@ -41,19 +65,20 @@ export async function searchEntries(
   db: Database,
   catalogue: Catalogue,
   words: string,
+  find: Find = (wanted) => findRanked(db, wanted),
   most = MOST_FOUND,
 ): Promise<Found> {
   const match = wordsAsked(words.slice(0, LONGEST))
   if (!match) return FOUND_NOTHING
   const seen = outOf(catalogue)
-  const entries = seen(await found(db, match, most + SPARE), most)
+  const entries = seen(await find({ match, most: most + SPARE }), most)
   if (entries.length > 0) return { entries, near: '', likely: [] }
   const asked = askedWords(words.slice(0, LONGEST))
   const met = await Promise.all(asked.map((word) => nearestTo(db, word)))
   const instead = met.filter((word) => word !== null)
   const corrected = instead.some((word, i) => word !== asked[i])
   if (corrected && instead.length === asked.length) {
-    const nearly = seen(await found(db, quoted(instead).join(' '), most + SPARE), most)
+    const nearly = seen(await find({ match: quoted(instead).join(' '), most: most + SPARE }), most)
     if (nearly.length > 0) return { entries: nearly, near: instead.join(' '), likely: [] }
   }
   return { ...FOUND_NOTHING, likely: await anyOf(db, seen, instead) }
@@ -67,9 +92,6 @@ const outOf =
   (ids, limit) =>
     ids.flatMap((id) => (catalogue.isOut({ id }) ? (catalogue.entries.get(id) ?? []) : [])).slice(0, limit)
 
-/** What stands in more entries than this tells little of what was meant, and costs much to put in order. */
-const MOST_COMMON = 5000
-
 async function isRare(db: Database, word: string): Promise<boolean> {
   const { rows } = await sql<{ held: number | null }>`select sum(doc) as held from entry_vocabulary
     where ${between(word)}`.execute(db)
@@ -81,7 +103,7 @@ async function anyOf(db: Database, seen: See, words: readonly string[]): Promise
   const telling = words.filter((_, i) => rare[i])
   return telling.length === 0
     ? []
-    : seen(await found(db, quoted(telling).join(' OR '), MOST_LIKELY + SPARE), MOST_LIKELY)
+    : seen(await findRanked(db, { match: quoted(telling).join(' OR '), most: MOST_LIKELY + SPARE }), MOST_LIKELY)
 }
 
 /** Entries that are likely meant by an address at which there is no page: those that hold any of its words. */

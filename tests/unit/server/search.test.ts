@@ -1,9 +1,10 @@
+import { sql } from 'kysely'
 import { Catalogue } from '#core/site'
 import { makeDemo } from '#demo/index'
 import { readEntry, setEntryRemoved, updateEntry } from '../../../server/database/entries'
 import { standAll } from '../../../server/database/stand-in'
 import { Content } from '../../../server/services/content'
-import { isNear, likelyAt, searchEntries, suggest } from '../../../server/services/search'
+import { findBeside, isNear, likelyAt, searchEntries, suggest } from '../../../server/services/search'
 import { seedDemo } from '../../../server/services/seed'
 import { CONTENT_LATER } from '#shared/api/types'
 import { freshDatabase } from './database'
@@ -119,4 +120,16 @@ test('the text of an entry is read when it is drawn, and anew when it changes', 
   expect(told.entries.every((e) => e.content === null || JSON.stringify(e.content) === LATER)).toBe(true)
   expect(new Catalogue(told).pages).toEqual(now.catalogue.pages)
   now.end()
+})
+
+test('what stands in thousands of entries is put in order beside the thread that answers, all else in it', async () => {
+  const asked: string[] = []
+  const find = findBeside(db(), async ({ match }) => (asked.push(match), ['fenwick-turret-clock']))
+  const ask = (words: string) => over((catalogue) => searchEntries(db(), catalogue, words, find))
+  expect(ids((await ask('fenwick')).entries)[0]).toBe('fenwick-turret-clock')
+  expect(asked).toEqual([])
+  await sql`with recursive n(i) as (values(1000000) union all select i + 1 from n where i < 1005000)
+    insert into entry_words(rowid, title) select i, 'ubiquitous' from n`.execute(db())
+  expect(ids((await ask('ubiquitous')).entries)).toEqual(['fenwick-turret-clock'])
+  expect(asked).toEqual(['"ubiquitous"*'])
 })
