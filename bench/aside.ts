@@ -2,7 +2,7 @@ import { performance } from 'node:perf_hooks'
 import { Worker, parentPort } from 'node:worker_threads'
 import { CompiledRules, type OutcomeTable, compareTables, tabulate } from '../core/frames'
 import { groupPages, mapRows } from '../core/map'
-import type { Catalogue } from '../core/site'
+import type { Catalogue } from '../core/catalogue'
 import { makeLarge, request } from './large'
 import { type Result, median, round } from './measure'
 

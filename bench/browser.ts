@@ -1,5 +1,5 @@
 import { chromium, type Page } from '@playwright/test'
-import type { Entry } from '../core/site'
+import type { Entry } from '../core/model'
 import { makeDemo } from '../demo'
 import { openDatabase } from '../server/database/open'
 import { type TestServer, startServer } from '../tests/server'

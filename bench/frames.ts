@@ -8,7 +8,7 @@ import {
   retabulate,
   tabulate,
 } from '../core/frames'
-import type { Page } from '../core/site'
+import type { Page } from '../core/model'
 import { benchAside } from './aside'
 import { makeLarge, randomTarget, request } from './large'
 import { type Result, median, round, sideBySide } from './measure'

@@ -1,7 +1,8 @@
 import type { Request } from '../core/conditions'
 import { type Frame, type Rules, type Target, newFrame } from '../core/frames'
 import type { LayoutRegion } from '../core/tree'
-import { Catalogue, type Entry, type Site } from '../core/site'
+import { Catalogue } from '../core/catalogue'
+import type { Entry, Site } from '../core/model'
 import { chanceOf } from '../demo/pictures/chance'
 import { makeDemo } from '../demo'
 

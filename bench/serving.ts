@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { get } from 'node:http'
 import { performance } from 'node:perf_hooks'
-import { Catalogue } from '../core/site'
+import { Catalogue } from '../core/catalogue'
 import { makeDemo } from '../demo'
 import { type TestServer, startServer } from '../tests/server'
 import { bareServer, ensureTools, nginxServer, requestsPerSecond } from './load'

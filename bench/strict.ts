@@ -1,5 +1,6 @@
 import { escapeHtml } from '../core/drawing'
-import { type Entry, type Page, entryName } from '../core/site'
+import type { Entry, Page } from '../core/model'
+import { entryName } from '../core/catalogue'
 import { ROWS, catalogue, css, drawOursOf, exhibits, fieldsOfRow, keptHead, rowClass } from './exhibit'
 
 /**

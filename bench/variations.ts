@@ -5,7 +5,7 @@ import { type Edit, Trees, applyEdit, changesBetween, layoutEditing, treesOf } f
 import { CompiledDesign, programOf } from '../core/render'
 import { Formats, fill, sceneOf } from '../core/drawing'
 import type { Design } from '../core/frames'
-import { Catalogue } from '../core/site'
+import { Catalogue } from '../core/catalogue'
 import { type Layout, type LayoutDocument, type Variation, elementsOf, walk } from '../core/tree'
 import { PLAIN_HOUSE } from '../core/styles'
 import { largeLayout } from './bench'

@@ -11,7 +11,6 @@ import {
   menuShape,
   pageTypeShape,
   personShape,
-  redirectShape,
   pictureShape,
   refuseMenus,
   refuseStructure,
@@ -19,7 +18,8 @@ import {
   taxonomyShape,
   termShape,
   workingShape,
-} from './site'
+} from './model'
+import { redirectShape } from './catalogue'
 import type { LayoutDocument } from './tree'
 import { HOUSE_EDITING, houseShape, houseUpToDate } from './styles'
 

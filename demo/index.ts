@@ -1,5 +1,5 @@
 import type { Design } from '../core/frames'
-import type { Picture, Redirect, Site } from '../core/site'
+import type { Picture, Redirect, Site } from '../core/model'
 import { GIFTS, PAGES, SOME_DAY, STORIES, TALKS, TICKETS, unseenStories } from './content/entries'
 import { CLOCK_KIND, EXHIBITS } from './content/exhibits'
 import { FLOOR_PLAN } from './content/floor-plan'

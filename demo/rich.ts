@@ -1,4 +1,4 @@
-import type { RichDoc, RichNode } from '../core/site'
+import type { RichDoc, RichNode } from '../core/model'
 
 const text = (t: string): RichNode => ({ type: 'text', text: t })
 

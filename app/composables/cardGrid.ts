@@ -1,6 +1,6 @@
 import { newElement } from '#core/elements'
 import { type Column, type Layout, emptyLayout, emptyRow } from '#core/tree'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 
 /** The id of the layout that a card is looked at in; no layout that is stored has such a one. */
 export const CARD_GRID = 'card-in-a-grid'

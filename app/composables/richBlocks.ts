@@ -1,7 +1,8 @@
 import { Node, mergeAttributes } from '@tiptap/core'
 import { TableKit } from '@tiptap/extension-table'
 import type { AnyExtension } from '@tiptap/vue-3'
-import { type Catalogue, safeAddress } from '#core/site'
+import type { Catalogue } from '#core/catalogue'
+import { safeAddress } from '#core/addresses'
 import { pictureAddress } from '#core/drawing'
 
 /** A block that stands for one thing: chosen whole, with what is said of it as attributes. */

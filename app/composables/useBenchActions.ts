@@ -20,9 +20,9 @@ import {
   widen,
 } from '#core/layouts'
 import { list, refuse } from '#core/shape'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 import { type LayoutElement, MOST_NODES, type TreeNode, childrenOf, emptyRow, find, nodeShape, walk } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { Addable } from './addable'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'

@@ -1,5 +1,5 @@
 import { fieldsNamed, filledProps, elementSpec, kindName, nodeName } from '#core/elements'
-import { fieldLabel } from '#core/site'
+import { fieldLabel } from '#core/catalogue'
 import { type TreeNode, walk } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { type Findable, useFinder } from '~/stores/finder'

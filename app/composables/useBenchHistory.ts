@@ -1,7 +1,7 @@
 import { type Done, documentBefore, stepsDone } from '#core/edits'
 import { nodeName } from '#core/elements'
 import { type Edit, describeEdit, replaceDocument, thingOf } from '#core/layouts'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 import { type LayoutDocument, find } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'

@@ -1,5 +1,5 @@
 import { type Condition, conditionHolds, conditionWords } from '#core/conditions'
-import { countOf, subjectOf } from '#core/site'
+import { countOf, subjectOf } from '#core/catalogue'
 import type { TreeNode } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useMap } from '~/stores/map'

@@ -1,6 +1,6 @@
 import type { Names } from '#core/elements'
 import { isFieldValue } from '#core/tree'
-import { fieldLabel } from '#core/site'
+import { fieldLabel } from '#core/catalogue'
 import { useDesign } from '~/stores/design'
 import { useSite } from '~/stores/site'
 

@@ -1,13 +1,6 @@
-import {
-  type Entry,
-  type EntryContest,
-  checkEntry,
-  entryOfParts,
-  freeSlug,
-  mergeEntries,
-  partsOfEntry,
-  slugOf,
-} from '#core/site'
+import { type Entry, type EntryContest, entryOfParts, mergeEntries, partsOfEntry } from '#core/model'
+import { checkEntry, freeSlug } from '#core/catalogue'
+import { slugOf } from '#core/addresses'
 import type { EntryAnswer, OpenEntryAnswer, StaleEntryAnswer, StatesAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'

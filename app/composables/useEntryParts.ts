@@ -1,4 +1,5 @@
-import { type Catalogue, type Entry, isRichDoc, wordsOf } from '#core/site'
+import type { Catalogue } from '#core/catalogue'
+import { type Entry, isRichDoc, wordsOf } from '#core/model'
 
 /** What the parts of an entry are called, and what stands in them, in words. */
 export function useEntryParts(catalogue: () => Catalogue, entry: () => Entry) {

@@ -1,6 +1,7 @@
 import type { FieldValue } from '#core/tree'
 import { fieldText, sceneOf } from '#core/drawing'
-import { type Page, fieldLabel } from '#core/site'
+import type { Page } from '#core/model'
+import { fieldLabel } from '#core/catalogue'
 import { useSite } from '~/stores/site'
 import type { FieldWords } from './useFieldNode'
 

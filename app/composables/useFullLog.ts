@@ -1,6 +1,6 @@
 import type { LogRecord } from '#core/edits'
 import type { Edit } from '#core/layouts'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 import type { EarlierAnswer } from '#shared/api/types'
 
 /** All that was done to a layout: what came with it, and what was asked for step by step further back. */

@@ -1,5 +1,5 @@
 import { seenThrough } from '#core/styles'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 
 /** So many spots of a picture are looked at along each side. */
 const SPOTS = 6

@@ -1,5 +1,5 @@
 import { describeValue } from '#core/elements'
-import { fieldLabel } from '#core/site'
+import { fieldLabel } from '#core/catalogue'
 import type { Item, Property } from '#core/tree'
 import { useSite } from '~/stores/site'
 

@@ -1,7 +1,7 @@
 import { useRefHistory } from '@vueuse/core'
 import type { Ref } from 'vue'
 import type { Frame } from '#core/frames'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 
 interface Hooks {
   /** The frame as the draft has it; null where it has none. */

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
-import { insertItem, moveItem, newMenu, removeItem, setItem } from '#core/site'
-import type { Id, Link, Menu, Spot } from '#core/site'
+import { insertItem, moveItem, newMenu, removeItem, setItem } from '#core/model'
+import type { Id, Link, Menu, Spot } from '#core/model'
 import { useMenus } from '~/stores/menus'
 
 /** What a hand does to menus and their items; each is one edit, and one step of undo. */

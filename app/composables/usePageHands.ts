@@ -1,7 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { type Drop, dropAt } from '#core/layouts'
 import { find } from '#core/tree'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 import { useBench } from '~/stores/bench'
 
 /** What the hands at a page are told of, and what they ask. */

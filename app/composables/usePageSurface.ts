@@ -3,7 +3,7 @@ import type { Box } from '#core/layouts'
 import type { Patched } from '#core/render'
 import { rulesCss } from '#core/styles'
 import type { LayoutRegion, Region } from '#core/tree'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 
 const REGION_SELECTORS: Record<string, string> = {
   header: 'body>header',

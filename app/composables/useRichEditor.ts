@@ -1,8 +1,9 @@
 import { Extension } from '@tiptap/core'
 import StarterKit from '@tiptap/starter-kit'
 import { type AnyExtension, type EditorOptions, useEditor } from '@tiptap/vue-3'
-import { type RichDoc, safeAddress } from '#core/site'
-import { counted } from '#core/words'
+import type { RichDoc } from '#core/model'
+import { safeAddress } from '#core/addresses'
+import { counted } from '#core/text'
 
 export interface RichOptions {
   doc(): RichDoc

@@ -1,7 +1,8 @@
 import { type OutcomeTable, pagesOfLayout } from '#core/frames'
 import { workOf } from '#core/elements'
 import { type Layout, elementsOf } from '#core/tree'
-import type { Catalogue, Page } from '#core/site'
+import type { Catalogue } from '#core/catalogue'
+import type { Page } from '#core/model'
 
 /** The working page that a body is for, by what it holds; none where it is for no such page, or the site has none. */
 function workPageOf(layout: Layout, { pages }: Catalogue): Page | undefined {

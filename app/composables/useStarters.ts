@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import { type Match, type Starter, type StarterUse, STARTERS, fitted, matchesFor } from '#core/starters'
-import type { Catalogue, Page, PageType } from '#core/site'
+import type { Catalogue } from '#core/catalogue'
+import type { Page, PageType } from '#core/model'
 import type { Layout } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

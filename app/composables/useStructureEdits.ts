@@ -11,9 +11,9 @@ import {
   newTerm,
   removeTaxonomy,
   removeTerm,
-} from '#core/site'
-import type { FieldKind, Id, Field, PageType, Person, Spot, Taxonomy, Term } from '#core/site'
-import { and, counted } from '#core/words'
+} from '#core/model'
+import type { FieldKind, Id, Field, PageType, Person, Spot, Taxonomy, Term } from '#core/model'
+import { and, counted } from '#core/text'
 import { useDesign } from '~/stores/design'
 import { useSite } from '~/stores/site'
 import { useStructure } from '~/stores/structure'

@@ -1,4 +1,4 @@
-import { clockIn, momentIn } from '#core/site'
+import { clockIn, momentIn } from '#core/time'
 import { useSite } from '~/stores/site'
 
 const STYLES = {

@@ -1,6 +1,6 @@
 import { propertiesOf } from '#core/elements'
 import { placeOfPath, valueIn } from '#core/layouts'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 import { type Property, type Value, isFieldValue } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'

@@ -1,6 +1,6 @@
 import morphdom from 'morphdom'
 import type { Patch } from '#core/render'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 
 /** Finds the element in which a node of the layout is drawn, or, by the layout's id, its region. */
 export type FindDrawn = (id: Id) => Element | null

@@ -12,7 +12,8 @@ import {
   standingFor,
 } from '#core/layouts'
 import { type LayoutDocument, type Step, type TreeNode, childrenOf, find } from '#core/tree'
-import { type Id, type Page, type Sample, hasSample } from '#core/site'
+import type { Id, Page } from '#core/model'
+import { type Sample, hasSample } from '#core/catalogue'
 import type { LayoutAnswer, LivePerson } from '#shared/api/types'
 import { useDesign } from './design'
 import { useSession } from './session'

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import type { Finding } from '#core/checks'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 import type { DeadLinksAnswer } from '#shared/api/types'
 import { useDesign } from './design'
 import { useMap } from './map'

@@ -13,9 +13,9 @@ import {
   settingIn,
   touchedBy,
 } from '#core/layouts'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 import { type Change, find, isVariation, walk } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from './bench'
 import { useDesign } from './design'
 import { useMap } from './map'

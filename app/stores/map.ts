@@ -22,7 +22,7 @@ import {
 } from '#core/frames'
 import { groupPages, targetsFor } from '#core/map'
 import type { Region } from '#core/tree'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 import { useDesign } from './design'
 import { useNotices } from './notices'
 import { useSession } from './session'

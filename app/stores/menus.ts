@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { PlainEdit, Told } from '#core/edits'
-import { MENUS_EDITING, type MenuSet } from '#core/site'
+import { MENUS_EDITING, type MenuSet } from '#core/model'
 import { useDesign } from './design'
 import { useSite } from './site'
 

@@ -18,7 +18,7 @@ import {
   settingIn,
   share,
 } from '#core/layouts'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 import { type Fill, type LayoutDocument, type LayoutElement, type TreeNode, find } from '#core/tree'
 import type { LayoutAnswer } from '#shared/api/types'
 import { useBench } from './bench'

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { includesRole } from '#core/site'
+import { includesRole } from '#core/model'
 import { computed, ref } from 'vue'
 import type { FoundingInput, SessionAnswer, User } from '#shared/api/types'
 

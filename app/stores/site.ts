@@ -3,18 +3,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import type { Spoilt } from '#core/documents'
 import { Formats } from '#core/drawing'
-import {
-  Catalogue,
-  type Entry,
-  type HomeChoice,
-  type Id,
-  type Menu,
-  type Picture,
-  type Site,
-  type SiteChange,
-  type TakenChange,
-  followTaken,
-} from '#core/site'
+import { Catalogue, type SiteChange, type TakenChange, followTaken } from '#core/catalogue'
+import type { Entry, HomeChoice, Id, Menu, Picture, Site } from '#core/model'
 import {
   CONTENT_LATER,
   type ContentAnswer,

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { PlainEdit, Told } from '#core/edits'
-import { type Structure, STRUCTURE_EDITING } from '#core/site'
+import { type Structure, STRUCTURE_EDITING } from '#core/model'
 import { useSite } from './site'
 
 /** Page types, their fields and taxonomies, under a hand in this window: kept at once, undone, merged with others. */

@@ -14,7 +14,8 @@ import {
   tabulate,
 } from '#core/frames'
 import type { LayoutRegion } from '#core/tree'
-import { Catalogue, type Id, type TakenChange, followTaken } from '#core/site'
+import { Catalogue, type TakenChange, followTaken } from '#core/catalogue'
+import type { Id } from '#core/model'
 import type { SiteAnswer } from '#shared/api/types'
 
 /** Resolves and checks every page off the main thread. It is told the site once, as the server's answer, then asked. */

@@ -1,6 +1,6 @@
 import { type Colours, coloursIn, elementSpec, givenWithin, looksGiven, pageColours } from '../elements'
 import { type Defaults, type LayoutElement, STEPS, type Step, type Styles, type TreeNode, childrenOf } from '../tree'
-import type { Catalogue } from '../site'
+import type { Catalogue } from '../catalogue'
 import { type HouseStyle, LEAST_CONTRAST, cascade, contrastBetween, inTheDark, opaque } from '../styles'
 import type { DrawnTree } from '../layouts'
 import { looksNamedBy } from './house'

@@ -10,7 +10,8 @@ import {
   testsIn,
 } from '../frames'
 import { REGIONS, type Region } from '../tree'
-import type { Catalogue, Id } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id } from '../model'
 import type { Finding } from './types'
 
 type Covering = ReturnType<CompiledRules['covering']>[number]

@@ -3,7 +3,7 @@ import type { Design } from '../frames'
 import { treesOf } from '../layouts'
 import { type HouseStyle, type NamedLook, ownFamily, styleProperty, paletteColour } from '../styles'
 import { type Layout, type Property, type Styles, type TreeNode, type Value, walk } from '../tree'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import type { Finding } from './types'
 
 /** Something of the house style that looks go by: a colour of its palette, a family, a named look. */

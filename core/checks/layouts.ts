@@ -11,7 +11,8 @@ import {
   elementsOf,
   walk,
 } from '../tree'
-import { BUILT_IN, type Catalogue, type Id, type PageType, TERMS, fieldKind, fieldLabel } from '../site'
+import { BUILT_IN, type Catalogue, TERMS, fieldKind, fieldLabel } from '../catalogue'
+import type { Id, PageType } from '../model'
 import type { Design } from '../frames'
 import type { DrawnTree } from '../layouts'
 import { testFindings } from './frames'

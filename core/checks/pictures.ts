@@ -1,7 +1,8 @@
 import { seeNode } from '../elements'
 import type { Design } from '../frames'
 import { treesOf } from '../layouts'
-import type { Catalogue, Id } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id } from '../model'
 import { type TreeNode, childrenOf } from '../tree'
 
 /** Pictures that the design, terms, people or settings show; which entries do is known by the database. */

@@ -1,4 +1,5 @@
-import { type Catalogue, type FieldKind, PLAIN_SHOP, type PageType } from '../site'
+import type { Catalogue } from '../catalogue'
+import { type FieldKind, PLAIN_SHOP, type PageType } from '../model'
 import type { Finding, SoldBy } from './types'
 
 /** Of which kind a field has to be that says something of how entries are sold. */

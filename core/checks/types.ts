@@ -1,7 +1,7 @@
 import type { DocumentKind } from '../documents'
 import type { Baseless } from '../layouts'
 import type { Region, Step } from '../tree'
-import type { Id } from '../site'
+import type { Id } from '../model'
 
 /** Something that stands between the thing it names and what was meant. The core gives ids; the interface words them. */
 export type Finding =

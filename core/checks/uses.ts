@@ -2,16 +2,8 @@ import { treesOf } from '../layouts'
 import { type Design, type Referred, type Target, targetSpec } from '../frames'
 import { entryFieldsNamed, fieldsNamed, seeNode } from '../elements'
 import { type TermTest, isFieldTest, isTermTest } from '../conditions'
-import {
-  type Catalogue,
-  type Entry,
-  type FieldKind,
-  type Id,
-  type MenuItem,
-  TERMS,
-  isEmpty,
-  richPictures,
-} from '../site'
+import { type Catalogue, TERMS, isEmpty } from '../catalogue'
+import { type Entry, type FieldKind, type Id, type MenuItem, richPictures } from '../model'
 import { type Layout, type TreeNode, walk } from '../tree'
 import { soldBy } from './selling'
 

@@ -1,5 +1,5 @@
 import { type Shape, byValue, exact, judged, key, kinds, numeric, oneOf, text, whole, yesNo } from '../shape'
-import { isDay } from '../site'
+import { isDay } from '../time'
 import { type FieldTest, MOST_DAYS, OPS } from './field-test'
 
 /** The shape of a field test, and the words for it. */

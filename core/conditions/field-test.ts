@@ -1,18 +1,6 @@
-import {
-  type Catalogue,
-  type Entry,
-  type Field,
-  type FieldKind,
-  type Id,
-  type PageType,
-  addDays,
-  entryValue,
-  isDay,
-  dayOf,
-  isEmpty,
-  isRichDoc,
-  richText,
-} from '../site'
+import { type Catalogue, entryValue, isEmpty } from '../catalogue'
+import { type Entry, type Field, type FieldKind, type Id, type PageType, isRichDoc, richText } from '../model'
+import { addDays, isDay, dayOf } from '../time'
 
 /** Fields that every entry has, besides those of its page type, by what they are called in tests. */
 export const EVERY_ENTRY: Readonly<Record<Id, string>> = {

@@ -1,5 +1,5 @@
 import type { Shape } from '../shape'
-import type { Parameters } from '../site'
+import type { Parameters } from '../addresses'
 
 /**
  * What a kind of circumstance is: one object in one file. What it holds for, its questions, words and checks derive

@@ -1,5 +1,6 @@
 import { KEY, exact, key, oneOf, texts, yesNo } from '../shape'
-import type { Catalogue, Entry, Id } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Entry, Id } from '../model'
 
 /** An entry is in one of some terms of a taxonomy, or below it. */
 export interface TermTest {

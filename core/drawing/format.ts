@@ -1,18 +1,8 @@
 import type { Format } from '../tree'
 import { minorOf, writeMoney } from '../shop'
-import {
-  type Catalogue,
-  type Reading,
-  type SiteSettings,
-  dayOf,
-  daysBetween,
-  firstSentence,
-  firstWords,
-  isRichDoc,
-  momentIn,
-  nameOf,
-  richText,
-} from '../site'
+import { type Catalogue, type Reading, nameOf } from '../catalogue'
+import { type SiteSettings, firstSentence, firstWords, isRichDoc, richText } from '../model'
+import { dayOf, daysBetween, momentIn } from '../time'
 
 const DATE: Record<Exclude<NonNullable<Format['date']>, 'away'>, Intl.DateTimeFormatOptions> = {
   full: { dateStyle: 'full' },

@@ -1,4 +1,4 @@
-import { type Reading, fieldSource } from '../site'
+import { type Reading, fieldSource } from '../catalogue'
 import type { FieldValue } from '../tree'
 import type { Fill, Scene } from './scene'
 

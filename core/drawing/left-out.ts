@@ -1,4 +1,5 @@
-import { type LeftOut, isLeftOut } from '../site'
+import type { LeftOut } from '../model'
+import { isLeftOut } from '../catalogue'
 import type { Chunk } from './chunk'
 
 /** A chunk that draws nothing on the page of an entry whose writer leaves it out. */

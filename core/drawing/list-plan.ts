@@ -1,6 +1,6 @@
 import type { FieldTestOp } from '../conditions'
 import type { Grouping, Relating, Sort } from '../lists'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import type { Value } from '../tree'
 
 /** What an element that lists entries is told, known before there is a page. */

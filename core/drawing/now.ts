@@ -1,4 +1,4 @@
-import { BY_DAY, clockIn } from '../site'
+import { BY_DAY, clockIn } from '../time'
 import type { Scene } from './scene'
 
 /** Under which key it is noted that something holds until a moment (`YYYY-MM-DDTHH:MM`). */

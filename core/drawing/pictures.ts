@@ -1,4 +1,4 @@
-import type { Picture } from '../site'
+import type { Picture } from '../model'
 import { escapeHtml } from './escape'
 
 /** The address of a picture's file. */

@@ -1,4 +1,5 @@
-import { type Catalogue, isRichDoc } from '../site'
+import type { Catalogue } from '../catalogue'
+import { isRichDoc } from '../model'
 import { fill } from './chunk'
 import type { Formats } from './format'
 import { contentChunk } from './rich'

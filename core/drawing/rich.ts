@@ -1,5 +1,6 @@
 import { isFieldValue } from '../tree'
-import { type RichDoc, type RichNode, headingsOf, safeAddress } from '../site'
+import { type RichDoc, type RichNode, headingsOf } from '../model'
+import { safeAddress } from '../addresses'
 import { attribute, escapeHtml } from './escape'
 import { type Chunk, join, wrapFilled } from './chunk'
 import { img } from './pictures'

@@ -1,14 +1,5 @@
-import {
-  type Id,
-  type Catalogue,
-  type Entry,
-  type Menu,
-  type Page,
-  type Place,
-  type Subject,
-  type Visitor,
-  subjectOf,
-} from '../site'
+import type { Id, Entry, Menu, Page } from '../model'
+import { type Catalogue, type Place, type Subject, type Visitor, subjectOf } from '../catalogue'
 import type { Request } from '../conditions'
 import type { FormState } from '../forms'
 import type { Formats } from './format'

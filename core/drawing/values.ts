@@ -1,5 +1,7 @@
 import { MOST_FALLBACKS, type FieldValue, type Value, isFieldValue } from '../tree'
-import { type Picture, type Reading, readField, safeAddress, withUntil } from '../site'
+import type { Picture } from '../model'
+import { type Reading, readField, withUntil } from '../catalogue'
+import { safeAddress } from '../addresses'
 import { escapeHtml } from './escape'
 import { AS_USUAL, writeReading } from './format'
 import type { Chunk } from './chunk'

@@ -1,5 +1,5 @@
 import { type Condition, conditionHolds } from '../conditions'
-import { countOf } from '../site'
+import { countOf } from '../catalogue'
 import type { Chunk } from './chunk'
 import type { Scene } from './scene'
 

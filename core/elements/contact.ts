@@ -10,7 +10,7 @@ import {
   textChunk,
   wrapFilled,
 } from '../drawing'
-import { safeAddress } from '../site'
+import { safeAddress } from '../addresses'
 import type { LayoutElement, Value } from '../tree'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'

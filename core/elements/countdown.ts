@@ -1,5 +1,5 @@
 import { type Chunk, type Scene, escapeHtml, fill, nowIn, readValue, textChunk } from '../drawing'
-import { dayOf, daysBetween } from '../site'
+import { dayOf, daysBetween } from '../time'
 import type { Format, Value } from '../tree'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'

@@ -1,5 +1,7 @@
 import type { FieldValue } from '../tree'
-import { type Reading, type Term, isRichDoc, safeAddress } from '../site'
+import type { Reading } from '../catalogue'
+import { type Term, isRichDoc } from '../model'
+import { safeAddress } from '../addresses'
 import {
   attribute,
   escapeHtml,

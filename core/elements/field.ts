@@ -1,5 +1,5 @@
 import { isFieldValue } from '../tree'
-import { type Reading, fieldKind } from '../site'
+import { type Reading, fieldKind } from '../catalogue'
 import { both, type Scene, textChunk, keptFill } from '../drawing'
 import { fallbackFill, isBlock, readingHtml, valueFill } from './field-html'
 import { type ElementSpec, prop } from './spec'

@@ -1,5 +1,5 @@
 import { type Chunk, both, plainText, join } from '../drawing'
-import { directionOf } from '../site'
+import { directionOf } from '../text'
 import type { Property, Value } from '../tree'
 
 /** Words in another language than the page's, marked so (WCAG 2.2, 3.1.2). */

@@ -1,4 +1,4 @@
-import type { MenuItem } from '../site'
+import type { MenuItem } from '../model'
 import { type Scene, attribute, escapeHtml, img, linkAddress } from '../drawing'
 
 /** How the items of a menu are written. */

@@ -1,4 +1,5 @@
-import { type Catalogue, type PageKind, PLAIN_SHOP } from '../site'
+import type { Catalogue } from '../catalogue'
+import { type PageKind, PLAIN_SHOP } from '../model'
 
 /**
  * What a working page cannot do without: types of elements, of which one of each group has to stand on it. Where one

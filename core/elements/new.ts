@@ -1,5 +1,5 @@
 import { type LayoutElement, copyOf, emptyPlace } from '../tree'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { fail } from '../problems'
 import { elementSpec } from './list'
 

@@ -1,5 +1,5 @@
 import { type Scene, escapeHtml, plainText } from '../drawing'
-import { safeAddress } from '../site'
+import { safeAddress } from '../addresses'
 import { type ElementSpec, prop } from './spec'
 import { describeItems } from './words'
 

@@ -1,6 +1,6 @@
 import type { LayoutElement, LayoutRegion, Styles, Value, Property, State } from '../tree'
 import type { Compile, Chunk } from '../drawing'
-import type { Catalogue } from '../site'
+import type { Catalogue } from '../catalogue'
 
 /**
  * What an element is made of: a part can be hidden, has its own words where `words` names the property that says

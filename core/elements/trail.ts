@@ -1,4 +1,4 @@
-import { stopsAbove } from '../site'
+import { stopsAbove } from '../catalogue'
 import { attribute, escapeHtml, plainText } from '../drawing'
 import { type ElementSpec, prop } from './spec'
 

@@ -1,7 +1,7 @@
 import { namedByLayout, namedByLook } from '../checks'
 import { seeNode } from '../elements'
 import type { Trees } from '../layouts'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import type { HouseStyle, NamedLook, PaletteColour } from '../styles'
 import { type LayoutDocument, walk } from '../tree'
 

@@ -1,13 +1,6 @@
-import {
-  type Catalogue,
-  type Entry,
-  type Field,
-  type FieldKind,
-  type Id,
-  type PageType,
-  numberWords,
-  wordsOf,
-} from '../site'
+import type { Catalogue } from '../catalogue'
+import { type Entry, type Field, type FieldKind, type Id, type PageType, wordsOf } from '../model'
+import { numberWords } from '../numbers'
 import { type Formats, richHtml } from '../drawing'
 
 /** Entries as they go out: one row for each, in words, under names that come in again. */

@@ -10,7 +10,7 @@ import {
   floorPlanShape,
   freeId,
   within,
-} from '../site'
+} from '../model'
 
 /**
  * Floor plans as GeoJSON (RFC 7946), read and written. A feature says by its properties on which `floor` it is (or

@@ -1,6 +1,7 @@
 import { builtInField } from '../conditions'
 import { type Design, type FrameNames, namesFrom } from '../frames'
-import { Catalogue, type Id } from '../site'
+import { Catalogue } from '../catalogue'
+import type { Id } from '../model'
 import { CREATABLE, type Creatable } from './create'
 import type { Parcel } from './parcel'
 import { type Naming, behindPage } from './structure'

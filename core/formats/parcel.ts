@@ -14,7 +14,7 @@ import {
   refuseMenus,
   taxonomyShape,
   termShape,
-} from '../site'
+} from '../model'
 import type { CarriedName, CarriedStructure } from './structure'
 import { exact, isRecord, judged, list, never, oneOf, optional, refuse, text } from '../shape'
 import {

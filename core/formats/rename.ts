@@ -1,6 +1,6 @@
 import { propertiesOf } from '../elements'
 import type { Frame } from '../frames'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type NamedLook, styleProperty, paletteColour, paletteName } from '../styles'
 import {
   type Change,

@@ -11,10 +11,10 @@ import {
   type SiteSettings,
   type Structure,
   pictureShape,
-  redirectShape,
   refuseStructure,
   settingsShape,
-} from '../site'
+} from '../model'
+import { redirectShape } from '../catalogue'
 import { type Parcel, checkParcel } from './parcel'
 
 /**

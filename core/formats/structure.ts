@@ -2,18 +2,8 @@ import { builtInField, isFieldTest, isTermTest } from '../conditions'
 import { seeNode } from '../elements'
 import { type Frame, targetSpec } from '../frames'
 import type { DrawnTree } from '../layouts'
-import {
-  BUILT_IN,
-  type Catalogue,
-  type Id,
-  type Menu,
-  type PageType,
-  type Person,
-  TERMS,
-  type Taxonomy,
-  type Term,
-  pagesOfItems,
-} from '../site'
+import { BUILT_IN, type Catalogue, TERMS } from '../catalogue'
+import { type Id, type Menu, type PageType, type Person, type Taxonomy, type Term, pagesOfItems } from '../model'
 import { type FieldValue, walk } from '../tree'
 
 /** What layouts and frames name of a site's content, and what of it travels with them to be created elsewhere. */

@@ -1,5 +1,5 @@
 import type { Dangling } from '../checks'
-import type { Id } from '../site'
+import type { Id } from '../model'
 
 /** What a parcel names and a site does not have, and what may be done about it. */
 

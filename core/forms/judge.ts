@@ -1,4 +1,5 @@
-import { isDay, readNumber as numberIn } from '../site'
+import { isDay } from '../time'
+import { readNumber as numberIn } from '../numbers'
 import { cleaned } from './cleaned'
 import type { Answer, AnswerProblem, AskedForm, CameIn, FormWord, Question, SentFile } from './types'
 import { fieldName } from './types'

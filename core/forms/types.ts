@@ -1,4 +1,5 @@
-import type { Decimal, Id } from '../site'
+import type { Decimal } from '../numbers'
+import type { Id } from '../model'
 
 /** What a form asks, what somebody sent, and what came of it; see `docs/forms.md`. */
 

@@ -1,5 +1,6 @@
 import { REGIONS, type LayoutRegion } from '../tree'
-import type { Catalogue, Id, Page } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id, Page } from '../model'
 import { holds } from '../conditions'
 import { type Facts, factsOf } from './facts'
 import type { Request } from '../conditions'

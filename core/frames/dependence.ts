@@ -1,4 +1,4 @@
-import type { Id, Page } from '../site'
+import type { Id, Page } from '../model'
 import { type Need, circumstanceSpec, needOf, readsToday } from '../conditions'
 import type { CompiledRules } from './compiled'
 import { factsOf } from './facts'

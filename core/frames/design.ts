@@ -1,7 +1,7 @@
 import { isWork } from '../elements'
 import { type Trees, treesOf } from '../layouts'
 import { type LayoutDocument, type LayoutRegion, elementsOf } from '../tree'
-import type { Id, Menu } from '../site'
+import type { Id, Menu } from '../model'
 import { type HouseStyle, PLAIN_HOUSE } from '../styles'
 import type { Frame } from './types'
 import type { Rules } from './resolve'

@@ -1,5 +1,6 @@
 import { REGIONS } from '../tree'
-import { ARCHIVE_KINDS, type Catalogue, type Entry, type LeftOut, type Page, isLeftOut, subjectOf } from '../site'
+import { ARCHIVE_KINDS, type Catalogue, isLeftOut, subjectOf } from '../catalogue'
+import type { Entry, LeftOut, Page } from '../model'
 
 /** What matching asks about a page; made once for each page. */
 export interface Facts {

@@ -1,5 +1,5 @@
 import { REGIONS } from '../tree'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Target, narrownessOf, refinementsOf } from './targets'
 import { compareCandidates, decidingRule } from './rank'
 import type { Candidate, Frame } from './types'

@@ -1,5 +1,6 @@
 import { EVERY_ENTRY, builtInField } from '../conditions'
-import type { Catalogue, Id } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id } from '../model'
 
 /** Looks up what things are called now; a missing one is named as missing, never skipped. */
 export interface FrameNames {

@@ -1,7 +1,7 @@
 import { countDistinct } from '../conditions'
 import type { Facts } from './facts'
 import { matches, narrownessOf, refinementsOf } from './targets'
-import type { Catalogue } from '../site'
+import type { Catalogue } from '../catalogue'
 import type { Candidate, Frame, Rule } from './types'
 
 /** How many different circumstances a frame has, counted once for each state of it. */

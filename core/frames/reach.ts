@@ -1,4 +1,5 @@
-import type { Catalogue, Id } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id } from '../model'
 import type { ListName } from './spec'
 import { type Target, targetSpec } from './targets'
 

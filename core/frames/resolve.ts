@@ -1,5 +1,6 @@
 import { REGIONS, type LayoutRegion, type Region } from '../tree'
-import type { Catalogue, Id, Page } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id, Page } from '../model'
 import { hasWork, lackingOn } from '../elements'
 import { holds } from '../conditions'
 import { type Facts, factsOf } from './facts'

@@ -1,5 +1,5 @@
 import { REGIONS } from '../tree'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type CompiledRules, factsOfAll } from './compiled'
 import { decidingRule } from './rank'
 import type { Candidate, Frame } from './types'

@@ -1,5 +1,6 @@
 import type { Shape } from '../shape'
-import type { Catalogue, Id, PageType } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id, PageType } from '../model'
 import type { Facts, Test } from './facts'
 import type { FrameNames } from './names'
 

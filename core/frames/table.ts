@@ -1,6 +1,7 @@
 import { hasWork } from '../elements'
 import { REGIONS, type Region } from '../tree'
-import type { Catalogue, Id, Page } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id, Page } from '../model'
 import { type CompiledRules, factsOfAll } from './compiled'
 import { compareCandidates } from './rank'
 import { reachable } from './reach'

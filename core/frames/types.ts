@@ -1,6 +1,6 @@
 import type { Region } from '../tree'
 import type { Shown } from '../render'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import type { Circumstance } from '../conditions'
 import type { Narrowness } from './spec'
 import type { Target } from './targets'

@@ -1,4 +1,5 @@
-import { type Id, WORKING_KINDS } from '../site'
+import type { Id } from '../model'
+import { WORKING_KINDS } from '../catalogue'
 import { type Facts, keysOf } from './facts'
 import type { ListName, LookUp } from './spec'
 

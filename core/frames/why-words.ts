@@ -1,6 +1,6 @@
 import { circumstanceName } from '../conditions'
 import { elementSpec } from '../elements'
-import { and } from '../words'
+import { and } from '../text'
 import type { FrameNames } from './names'
 import { refinementName } from './refinements'
 import { type Target, targetName } from './targets'

@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal'
 import { propertiesOf } from '../elements'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Change, type Layout, type Setting, type Standing, type Value, type Within, find, mayHold } from '../tree'
 import type { OwnPatch } from './edits'
 

@@ -1,4 +1,4 @@
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Column, type Layout, type Row, type TreeNode, emptyColumn, find } from '../tree'
 import type { Edit } from './edits'
 

@@ -1,4 +1,4 @@
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { together } from './columns'
 import type { Edit } from './edits'
 import {

@@ -1,4 +1,4 @@
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Layout, type Noted, type Parent, type TreeNode, childrenOf, passOn, standingsOf, walk } from '../tree'
 import { fail } from '../problems'
 

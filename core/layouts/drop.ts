@@ -1,4 +1,4 @@
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { childrenOf, type Parent, mayHold, pathTo, type Layout, type TreeNode } from '../tree'
 
 export interface Box {

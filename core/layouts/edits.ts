@@ -1,5 +1,5 @@
 import type { Splice, Standing } from '../edits'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import type { Change, Item, LayoutDocument, Setting, Step, Stepped, StyleValue, TreeNode, Within } from '../tree'
 
 /**

@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal'
 import type { Edited } from '../edits'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Problem, ProblemError, fail, failFirst, problem } from '../problems'
 import { isRecord } from '../shape'
 import { type Change, type Layout, type LayoutDocument, type Variation, copyOf, isVariation } from '../tree'

@@ -1,5 +1,5 @@
 import { looksAskedOf, sortOf } from '../elements'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Layout, type LooksKey, type Styles, type TreeNode, STEPS, find } from '../tree'
 import { together } from './columns'
 import type { Edit } from './edits'

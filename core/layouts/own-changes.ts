@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import {
   type Change,
   type Defaults,

@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal'
 import { ProblemError } from '../problems'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Fill, type Layout, type Setting, find } from '../tree'
 import { attempt } from './apply'
 import { orUnset } from './changes'

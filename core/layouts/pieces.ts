@@ -1,7 +1,7 @@
 import { givenWithin } from '../elements'
 import { ProblemError, fail } from '../problems'
 import { cascade } from '../styles'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import {
   type Column,
   type Fill,

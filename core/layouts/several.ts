@@ -1,5 +1,5 @@
 import type { Condition } from '../conditions'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import {
   type Layout,
   type LooksKey,

@@ -1,5 +1,5 @@
 import { newElement } from '../elements'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import {
   type Layout,
   type LayoutElement,

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Change, type Layout, type LayoutDocument, type Variation, isVariation, standingsOf } from '../tree'
 import { type PlaceState, type Unplaced, pieceOf, placesIn, writtenOut } from './pieces'
 import { type Varied, vary } from './variation'

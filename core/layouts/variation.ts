@@ -1,4 +1,4 @@
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Problem, ProblemError } from '../problems'
 import { type Change, type Layout, type Row, childrenOf, copyOf, standingsOf, walk } from '../tree'
 import { applyTo } from './apply'

@@ -1,6 +1,6 @@
 import { elementSpec, kindInKey, nodeName, sortName, propertiesOf } from '../elements'
 import { styleProperty } from '../styles'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { changeKey } from './changes'
 import type { Edit } from './edits'
 import { type Change, find, type Layout, type TreeNode, type LooksKey, type State, looksOf } from '../tree'

@@ -1,4 +1,4 @@
-import type { Entry } from '../site'
+import type { Entry } from '../model'
 import { type Bits, countBoth, eachBit, hasBit, noBits, putBit } from './bits'
 
 const NONE: readonly string[] = []

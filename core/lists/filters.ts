@@ -1,4 +1,6 @@
-import { type Catalogue, type FieldKind, type Id, TERMS, fieldKind, isDay } from '../site'
+import { type Catalogue, TERMS, fieldKind } from '../catalogue'
+import type { FieldKind, Id } from '../model'
+import { isDay } from '../time'
 import { type Bits, anyOf, both, countBits } from './bits'
 import type { Ledger } from './ledger'
 import { dayNumber } from './reading'

@@ -1,4 +1,6 @@
-import { type Catalogue, type Entry, type Id, dayOf, nameOf } from '../site'
+import { type Catalogue, nameOf } from '../catalogue'
+import type { Entry, Id } from '../model'
+import { dayOf } from '../time'
 import { readerOf } from './reading'
 
 /** How a list is parted by headings: by a field that refers to something, by first letters, or by months. */

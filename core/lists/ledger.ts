@@ -1,4 +1,5 @@
-import type { Catalogue, Entry, Id } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Entry, Id } from '../model'
 import { type Bits, both, hasBit, noBits, putBit } from './bits'
 import { Column } from './column'
 import { Order, type Sorting, sortingKey } from './order'

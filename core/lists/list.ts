@@ -1,4 +1,5 @@
-import { type Catalogue, type Entry, type Id, type Page, monthOf } from '../site'
+import { type Catalogue, monthOf } from '../catalogue'
+import type { Entry, Id, Page } from '../model'
 import { type Bits, both, countBits, hasBit, putBit } from './bits'
 import { type Asked, type Facet, type Filter, narrow } from './filters'
 import { type Ledger, ledgerOf } from './ledger'

@@ -1,4 +1,6 @@
-import { type Catalogue, type Entry, type Id, addDays } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Entry, Id } from '../model'
+import { addDays } from '../time'
 import { eachBit } from './bits'
 import { ledgerOf } from './ledger'
 import { dayNumber, dayOfNumber } from './reading'

@@ -1,4 +1,5 @@
-import { type Catalogue, type Entry, type Id, newestFirst } from '../site'
+import type { Catalogue } from '../catalogue'
+import { type Entry, type Id, newestFirst } from '../model'
 import { type Bits, hasBit } from './bits'
 import { type Grouping, groupOf } from './groups'
 import { readerOf } from './reading'

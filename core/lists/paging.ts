@@ -1,4 +1,5 @@
-import type { Catalogue, Parameters } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Parameters } from '../addresses'
 import { type Asked, type Filter, parametersNamed, slugOfKey } from './filters'
 import { dayOfNumber } from './reading'
 

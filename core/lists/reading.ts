@@ -1,13 +1,6 @@
-import {
-  type Catalogue,
-  type Entry,
-  type FieldRef,
-  type Id,
-  type Place,
-  dayOf,
-  entrySubject,
-  fieldSource,
-} from '../site'
+import { type Catalogue, type Place, entrySubject, fieldSource } from '../catalogue'
+import type { Entry, FieldRef, Id } from '../model'
+import { dayOf } from '../time'
 
 /** What a field of entries comes to where lists narrow, sort and group by it. */
 

@@ -1,4 +1,5 @@
-import type { Catalogue, Entry, Id } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Entry, Id } from '../model'
 import { type Bits, both, byHowMany, hasBit } from './bits'
 import type { Column } from './column'
 import type { Ledger } from './ledger'

@@ -1,4 +1,5 @@
-import { type Catalogue, type Entry, type Id, type Position, positionIn } from '../site'
+import type { Catalogue } from '../catalogue'
+import { type Entry, type Id, type Position, positionIn } from '../model'
 
 interface Spot {
   id: Id

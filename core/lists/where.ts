@@ -1,5 +1,6 @@
 import { type FieldTest, type FieldTestOp, fieldTest, readsToday } from '../conditions'
-import { type Catalogue, type Id, TERMS } from '../site'
+import { type Catalogue, TERMS } from '../catalogue'
+import type { Id } from '../model'
 import { type Bits, anyOf, both, noBits } from './bits'
 import type { Ledger } from './ledger'
 

@@ -1,5 +1,6 @@
 import { type Formats, richHtml } from '../drawing'
-import { type Catalogue, type Entry, type Page, entryName } from '../site'
+import { type Catalogue, entryName } from '../catalogue'
+import type { Entry, Page } from '../model'
 import { isoOf, toldTimes } from './times'
 import { xml, xmlDocument, xmlText } from './xml'
 

@@ -1,5 +1,7 @@
 import { type Formats, sceneOf } from '../drawing'
-import { type Catalogue, type Entry, addDays, entryName, isDay, momentIn } from '../site'
+import { type Catalogue, entryName } from '../catalogue'
+import type { Entry } from '../model'
+import { addDays, isDay, momentIn } from '../time'
 import { startField } from './starts'
 import { toldReading, toldText } from './told'
 import { toldTimes } from './times'

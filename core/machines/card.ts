@@ -1,6 +1,6 @@
 import { markOf } from '../edits'
 import type { Scene } from '../drawing'
-import type { Page } from '../site'
+import type { Page } from '../model'
 import { toldAs } from './told'
 
 /** How the title of a page looks where it stands: taken from the layout that says it. */

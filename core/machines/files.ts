@@ -1,5 +1,6 @@
 import type { Formats } from '../drawing'
-import { type Catalogue, type Page, ARCHIVE_KINDS } from '../site'
+import { type Catalogue, ARCHIVE_KINDS } from '../catalogue'
+import type { Page } from '../model'
 import { atomOf } from './atom'
 import { calendarOf } from './calendar'
 import { manifestOf, searchDescription } from './site-files'

@@ -1,4 +1,5 @@
-import type { Catalogue, Picture } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Picture } from '../model'
 
 /** The mark by which browsers show a site: a picture of its own, or its logo, as squares. */
 

@@ -1,5 +1,5 @@
 import { type Scene, kindOfFile, pictureAddress, sizedAddress } from '../drawing'
-import type { Picture } from '../site'
+import type { Picture } from '../model'
 import { CARD_SIZE, type TitleLook, cardAddress, cardOf } from './card'
 import { pictureOfPage, toldAs } from './told'
 

@@ -1,4 +1,5 @@
-import { type Catalogue, directionOf } from '../site'
+import type { Catalogue } from '../catalogue'
+import { directionOf } from '../text'
 import { ICON_SIZES, iconAddress } from './icons'
 import { xml, xmlDocument, xmlText } from './xml'
 

@@ -1,4 +1,5 @@
-import type { Catalogue, Page } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Page } from '../model'
 import { isoOf, toldTimes } from './times'
 import { xml, xmlDocument, xmlText } from './xml'
 

@@ -1,4 +1,4 @@
-import type { PageType } from '../site'
+import type { PageType } from '../model'
 
 /** Which field says when entries of a type take place. */
 

@@ -1,4 +1,5 @@
-import { type Catalogue, type Entry, entryName } from '../site'
+import { type Catalogue, entryName } from '../catalogue'
+import type { Entry } from '../model'
 
 /** What may be meant while somebody types, in the form of OpenSearch suggestions: the words, titles, descriptions, addresses. */
 export function suggestionsOf(words: string, entries: readonly Entry[], catalogue: Catalogue): string {

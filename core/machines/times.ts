@@ -1,4 +1,6 @@
-import { type Catalogue, type Entry, addDays, momentIn } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Entry } from '../model'
+import { addDays, momentIn } from '../time'
 
 /** When an entry was made public and when it changed last, as feeds, calendars and lists of pages tell it. */
 export interface Told {

@@ -1,19 +1,16 @@
 import { type Scene, plainText } from '../drawing'
+import { type Catalogue, type Reading, TERMS, readField } from '../catalogue'
 import {
-  type Catalogue,
   type Field,
   type Id,
   type PageType,
   type Picture,
-  type Reading,
-  TERMS,
   type ToldAs,
   type ToldRole,
   firstCharacters,
   isRichDoc,
-  readField,
   richText,
-} from '../site'
+} from '../model'
 import { momentField } from './starts'
 
 /** What a page says of itself to programs, and from which fields: as its page type has it, else as its fields suggest. */

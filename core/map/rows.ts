@@ -1,5 +1,6 @@
 import { REGIONS } from '../tree'
-import { ARCHIVE_KINDS, type Catalogue, type Id, type Page } from '../site'
+import { ARCHIVE_KINDS, type Catalogue } from '../catalogue'
+import type { Id, Page } from '../model'
 import { type OutcomeTable, deciderAt, sameShown, shownAt } from '../frames'
 import type { Shown } from '../render'
 

@@ -1,5 +1,6 @@
 import { copyOf } from '../tree'
-import type { Catalogue, Page } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Page } from '../model'
 import { pagesCovered, type Frame, type Target } from '../frames'
 import type { PageGroup } from './rows'
 

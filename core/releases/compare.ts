@@ -3,7 +3,8 @@ import type { Request } from '../conditions'
 import { seeNode } from '../elements'
 import { CompiledRules, type Design, compareTables, rulesOf, shownAt, tabulate } from '../frames'
 import { type DrawnTree, seenOf, treesOf } from '../layouts'
-import type { Catalogue, Id } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id } from '../model'
 import { REGIONS, type Region, walk } from '../tree'
 
 /** What differs between two designs, page by page. */

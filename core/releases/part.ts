@@ -3,7 +3,7 @@ import { seeNode } from '../elements'
 import { namedByLayout } from '../checks'
 import type { Design, Frame } from '../frames'
 import { treesOf } from '../layouts'
-import type { Id, Menu } from '../site'
+import type { Id, Menu } from '../model'
 import { type LayoutDocument, REGIONS, walk } from '../tree'
 
 /** A release of some of what waits: with what it needs, and without the rest. */

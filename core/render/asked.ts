@@ -1,7 +1,7 @@
 import type { ListPlan, Scene } from '../drawing'
 import { MARKED } from '../lists'
 import { listedOn, parametersFor, parametersOfPlan } from '../elements'
-import { type Parameters, writeParameters } from '../site'
+import { type Parameters, writeParameters } from '../addresses'
 
 /** How the lists of a page are asked for by its address. */
 

@@ -12,7 +12,9 @@ import {
   sharedAs,
   titleOf,
 } from '../machines'
-import { type Page, WORKING_KINDS, directionOf } from '../site'
+import type { Page } from '../model'
+import { WORKING_KINDS } from '../catalogue'
+import { directionOf } from '../text'
 import type { Region } from '../tree'
 import { type AskedHead, askedHead } from './asked'
 import { type Program, draw } from './program'

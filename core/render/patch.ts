@@ -1,7 +1,7 @@
 import { type Scene, fill } from '../drawing'
 import { elementSpec, entryList, filterForm, givenWithin } from '../elements'
 import type { DrawnTree } from '../layouts'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import type { Rule } from '../styles'
 import {
   type Column,

@@ -8,7 +8,8 @@ import {
   type LayoutElement,
   type Value,
 } from '../tree'
-import { ARCHIVE_KINDS, type Page } from '../site'
+import { ARCHIVE_KINDS } from '../catalogue'
+import type { Page } from '../model'
 
 /**
  * The plain body that stands in where no frame has a say, so that content never disappears. It is a layout

@@ -1,5 +1,5 @@
 import type { Need } from '../conditions'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import type { LayoutRegion } from '../tree'
 import type { Rule } from '../styles'
 import { type Chunk, fill, type ListPlan, type Scene, type ScriptName } from '../drawing'

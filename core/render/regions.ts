@@ -1,5 +1,5 @@
 import type { ListPlan, Scene } from '../drawing'
-import { isLeftOut } from '../site'
+import { isLeftOut } from '../catalogue'
 import type { Regions } from './document'
 
 /** What the regions of a page have to do with one another, and with what is drawn in them. */

@@ -1,4 +1,4 @@
-import type { Id } from '../site'
+import type { Id } from '../model'
 import type { Region } from '../tree'
 
 /** What a region shows: a layout, nothing because a frame says so, nothing because all pass, or the plain body. */

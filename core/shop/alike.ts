@@ -1,4 +1,5 @@
-import type { Catalogue, Entry, Id } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Entry, Id } from '../model'
 import { type Goods, goodsOfEntry } from './goods'
 
 /** Something else that is sold: an entry, with the least of its prices. */

@@ -1,5 +1,5 @@
 import { exact, id, key, list, orNull, record, text, whole } from '../shape'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Goods, MOST_OF_ONE, mostOf } from './goods'
 import type { Minor } from './money'
 import { MOST_MONEY } from './money'

@@ -1,5 +1,5 @@
 import { addressIn, cleaned } from '../forms'
-import type { DeliveryWay, ShopSettings } from '../site'
+import type { DeliveryWay, ShopSettings } from '../model'
 import {
   ADDRESS_PARTS,
   type Address,

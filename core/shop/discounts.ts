@@ -1,5 +1,5 @@
 import { exact, id, list, numeric, oneOf, orNull, pattern, whole, yesNo } from '../shape'
-import type { Id } from '../site'
+import type { Id } from '../model'
 
 /** A code by which something costs less. */
 export interface DiscountCode {

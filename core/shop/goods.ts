@@ -1,15 +1,6 @@
-import {
-  type Catalogue,
-  type Entry,
-  type Id,
-  type Offer,
-  type PageType,
-  clockIn,
-  entryName,
-  isDay,
-  isMoment,
-  momentIn,
-} from '../site'
+import { type Catalogue, entryName } from '../catalogue'
+import type { Entry, Id, Offer, PageType } from '../model'
+import { clockIn, isDay, isMoment, momentIn } from '../time'
 import { type Minor, minorOf } from './money'
 
 /** Entries that are sold: what each is to a basket, at the price and in the number that it has just now. */

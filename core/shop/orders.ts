@@ -1,5 +1,5 @@
 import { exact, id, key, list, numeric, orNull, pattern, text, whole, yesNo } from '../shape'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Address, addressShape } from './addresses'
 import { MOST_CONSENTS } from './checkout'
 import { MOST_OF_ONE } from './goods'

@@ -1,5 +1,5 @@
-import type { Catalogue } from '../site'
-import { PLAIN_SHOP } from '../site'
+import type { Catalogue } from '../catalogue'
+import { PLAIN_SHOP } from '../model'
 import type { SeenLine } from './basket'
 import { type AskedCheckout, CHECKOUT_WORDS, type CheckoutProblems, type CheckoutWord, type Said } from './checkout'
 import { type Goods, goodsOfEntry } from './goods'

@@ -1,4 +1,4 @@
-import type { DeliveryWay, Id, ShopSettings } from '../site'
+import type { DeliveryWay, Id, ShopSettings } from '../model'
 import type { SeenLine } from './basket'
 import type { DiscountCode } from './discounts'
 import { type Minor, allotted, minorOf, shareOf } from './money'

@@ -1,7 +1,8 @@
 import { paletteColour } from '../styles'
 import { adaptLayout, type Choice } from '../formats'
 import { Trees } from '../layouts'
-import type { Catalogue, Id, PageType } from '../site'
+import type { Catalogue } from '../catalogue'
+import type { Id, PageType } from '../model'
 import {
   type Item,
   type Layout,

@@ -1,4 +1,4 @@
-import type { FieldKind, Id } from '../site'
+import type { FieldKind, Id } from '../model'
 import type { HouseStyle } from '../styles'
 import type { Layout, LayoutRegion } from '../tree'
 

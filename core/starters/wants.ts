@@ -1,4 +1,4 @@
-import type { FieldKind, Id } from '../site'
+import type { FieldKind, Id } from '../model'
 import type { Want } from './types'
 
 /** What starters name of a site, each once: `want-…` stands in their values where the id of this site will stand. */

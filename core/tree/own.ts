@@ -1,5 +1,5 @@
 import type { Condition } from '../conditions'
-import type { Id } from '../site'
+import type { Id } from '../model'
 import type { Fill, Layout, Step, StyleValue, TreeNode } from './types'
 
 /** What a variation is made of: its base's identity, and what it says differently, as plain data; see `docs/variations.md`. */

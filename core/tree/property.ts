@@ -1,4 +1,4 @@
-import type { FieldKind } from '../site'
+import type { FieldKind } from '../model'
 import type { Item, Value } from './types'
 
 interface Ask<D> {

@@ -21,7 +21,7 @@ import {
   yesNo,
 } from '../shape'
 import { conditionShape } from '../conditions'
-import { linkShape, richShape } from '../site'
+import { linkShape, richShape } from '../model'
 import { LAYOUT_REGIONS, STATES, STEPS } from './types'
 
 /**

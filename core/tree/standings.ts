@@ -1,4 +1,4 @@
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { type Parent, childrenOf } from './tree'
 import type { Layout, TreeNode } from './types'
 

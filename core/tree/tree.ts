@@ -1,4 +1,4 @@
-import type { Id } from '../site'
+import type { Id } from '../model'
 import { copyOf } from './copy'
 import type { Column, Layout, LayoutElement, Place, Row, TreeNode } from './types'
 

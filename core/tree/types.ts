@@ -1,5 +1,5 @@
 import type { Condition } from '../conditions'
-import type { FieldRef, Id, Link, RichDoc } from '../site'
+import type { FieldRef, Id, Link, RichDoc } from '../model'
 
 /** The regions of a page, from top to bottom. */
 export const REGIONS = ['header', 'intro', 'body', 'footer'] as const

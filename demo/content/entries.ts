@@ -1,4 +1,5 @@
-import { type Entry, slugOf, blankEntry } from '../../core/site'
+import { type Entry, blankEntry } from '../../core/model'
+import { slugOf } from '../../core/addresses'
 import { rich } from '../rich'
 
 import gifts from './gifts.json' with { type: 'json' }

@@ -1,4 +1,5 @@
-import { type Entry, blankEntry, slugOf } from '../../core/site'
+import { type Entry, blankEntry } from '../../core/model'
+import { slugOf } from '../../core/addresses'
 import { reportOf, strikeOf } from '../files'
 import { chanceOf } from '../pictures/chance'
 import type { ClockKind } from '../pictures/clocks'

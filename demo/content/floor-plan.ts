@@ -1,5 +1,5 @@
 import { readFloorPlan } from '../../core/formats'
-import { type FloorPlan, type Id, type Position, boundsOf } from '../../core/site'
+import { type FloorPlan, type Id, type Position, boundsOf } from '../../core/model'
 import GEOJSON from './floor-plan.json' with { type: 'json' }
 
 function made(): FloorPlan {

@@ -1,4 +1,4 @@
-import type { PageType, Person, Taxonomy, Term, ShopSettings } from '../../core/site'
+import type { PageType, Person, Taxonomy, Term, ShopSettings } from '../../core/model'
 
 const choices = (...labels: string[]) =>
   labels.map((label) => ({ id: label.toLowerCase().replace(/[^a-z]+/g, '-'), label }))

@@ -1,4 +1,4 @@
-import type { Link, Menu, MenuItem } from '../../core/site'
+import type { Link, Menu, MenuItem } from '../../core/model'
 
 let count = 0
 const item = (label: string, link: Link, items: MenuItem[] = []): MenuItem => ({

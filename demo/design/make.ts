@@ -1,5 +1,5 @@
 import { type Edit, applyEdit, changesBetween } from '../../core/layouts'
-import type { Id } from '../../core/site'
+import type { Id } from '../../core/model'
 import { numbered } from '../../core/starters'
 import {
   type Column,

@@ -1,5 +1,5 @@
 import type { Edit } from '../../core/layouts'
-import type { Id } from '../../core/site'
+import type { Id } from '../../core/model'
 import { type Fill, type Layout, type LayoutElement, type Row, type Value, elementsOf } from '../../core/tree'
 import { contact } from './door'
 import { ASK_KEEPER } from './forms'

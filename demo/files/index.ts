@@ -1,4 +1,4 @@
-import type { Id, SiteDocument } from '../../core/site'
+import type { Id, SiteDocument } from '../../core/model'
 import { type Bell, strike } from './bell'
 import { type PdfLine, brokenInto, pdf } from './pdf'
 

@@ -1,6 +1,6 @@
 import { setResponseHeader } from 'h3'
 import { fail } from '../../core/problems'
-import { counted } from '../../core/words'
+import { counted } from '../../core/text'
 import type { FoundingInput, User } from '../../shared/api/types'
 import { findUserByMail } from '../database/users'
 import { contentChanged } from '../services/installation'

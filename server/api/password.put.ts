@@ -1,5 +1,5 @@
 import { fail } from '../../core/problems'
-import { counted } from '../../core/words'
+import { counted } from '../../core/text'
 import type { PasswordInput } from '../../shared/api/types'
 import { findUser, updatePassword } from '../database/users'
 import { log } from '../services/log'

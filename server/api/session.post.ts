@@ -1,6 +1,6 @@
 import { setResponseHeader } from 'h3'
 import { fail } from '../../core/problems'
-import { counted } from '../../core/words'
+import { counted } from '../../core/text'
 import type { SignInInput, User } from '../../shared/api/types'
 import { findUserByMail, updatePassword } from '../database/users'
 import { log } from '../services/log'

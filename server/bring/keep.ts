@@ -1,7 +1,7 @@
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { guessKind } from '../../core/site'
-import type { FieldKind } from '../../core/site'
+import { guessKind } from '../../core/importing'
+import type { FieldKind } from '../../core/model'
 import { readSheet } from './read'
 import type { Sheet } from './sheet'
 

@@ -12,8 +12,8 @@ import {
   newPerson,
   newTerm,
   partsOf,
-  slugOf,
-} from '../../core/site'
+} from '../../core/model'
+import { slugOf } from '../../core/addresses'
 import type { BringInput } from '../../shared/api/types'
 import { takeTurns } from '../services/turns'
 import type { Row } from './sheet'

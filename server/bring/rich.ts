@@ -1,6 +1,7 @@
 import { parseHTML } from 'linkedom'
 import sanitize from 'sanitize-html'
-import { type RichDoc, type RichNode, safeAddress } from '../../core/site'
+import type { RichDoc, RichNode } from '../../core/model'
+import { safeAddress } from '../../core/addresses'
 
 /** HTML that comes along, as the running text of an entry: what that holds, and nothing else. */
 

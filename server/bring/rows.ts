@@ -1,24 +1,19 @@
 import { before } from '../../core/text'
 import { nanoid } from 'nanoid'
 import type { Problem } from '../../core/problems'
+import { type Bringing, type BroughtRow, bringRow } from '../../core/importing'
+import { type Catalogue, checkEntry, namedIn, takenAddress } from '../../core/catalogue'
 import {
-  type Bringing,
-  type BroughtRow,
-  type Catalogue,
   type Entry,
   type Id,
   type PageType,
   type RichDoc,
-  bringRow,
-  checkEntry,
   converted,
   firstFree,
   isHeld,
-  namedIn,
-  slugOf,
-  takenAddress,
   wordsOf,
-} from '../../core/site'
+} from '../../core/model'
+import { slugOf } from '../../core/addresses'
 import type { BringPreviewAnswer } from '../../shared/api/types'
 import { takeTurns } from '../services/turns'
 import type { Row } from './sheet'

@@ -1,5 +1,5 @@
 import { fail } from '../../core/problems'
-import { numberWords } from '../../core/site'
+import { numberWords } from '../../core/numbers'
 
 /** What is brought along, whatever it came in: rows of words under named columns. */
 export type Row = Record<string, string>

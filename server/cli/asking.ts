@@ -1,6 +1,7 @@
 import { type Command, Option } from 'commander'
 import { DEVICES, type Request } from '../../core/conditions'
-import { type Parameters, ROLES } from '../../core/site'
+import type { Parameters } from '../../core/addresses'
+import { ROLES } from '../../core/model'
 import { readAsking } from '../services/asking'
 import type { Site } from './site'
 

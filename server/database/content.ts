@@ -1,4 +1,4 @@
-import type { Menu, PageType, Person, Redirect, Site, SiteSettings, Structure, Taxonomy, Term } from '../../core/site'
+import type { Menu, PageType, Person, Redirect, Site, SiteSettings, Structure, Taxonomy, Term } from '../../core/model'
 import type { DocumentKind, Spoilt } from '../../core/documents'
 import type { Transaction } from 'kysely'
 import type { Database } from './open'

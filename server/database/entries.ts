@@ -1,6 +1,7 @@
 import { type Transaction, sql } from 'kysely'
 import type { Spoilt } from '../../core/documents'
-import type { Entry, EntryTimes, Id, Redirect } from '../../core/site'
+import type { Entry, Id, Redirect } from '../../core/model'
+import type { EntryTimes } from '../../core/catalogue'
 import type { Database } from './open'
 import { writeRedirects } from './redirects'
 import type { Tables } from './schema'

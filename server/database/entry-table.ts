@@ -1,5 +1,5 @@
 import { type SelectQueryBuilder, sql } from 'kysely'
-import type { Id } from '../../core/site'
+import type { Id } from '../../core/model'
 import type { EntriesQuery } from '../../shared/api/types'
 import type { Database } from './open'
 import type { Tables } from './schema'

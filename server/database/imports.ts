@@ -1,6 +1,6 @@
 import type { Transaction } from 'kysely'
 import { isRecord } from '../../core/shape'
-import type { Id } from '../../core/site'
+import type { Id } from '../../core/model'
 import { IMPORT_STATES, type ImportAnswer, type RowProblem } from '../../shared/api/types'
 import type { Database } from './open'
 import type { Tables } from './schema'

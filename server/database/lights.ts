@@ -1,5 +1,5 @@
 import type { Transaction } from 'kysely'
-import type { Entry } from '../../core/site'
+import type { Entry } from '../../core/model'
 import type { Database } from './open'
 import type { Tables } from './schema'
 import { markOf } from './sound'

@@ -1,6 +1,6 @@
 import { type Transaction, sql } from 'kysely'
 import type { Spoilt } from '../../core/documents'
-import type { Id, Picture } from '../../core/site'
+import type { Id, Picture } from '../../core/model'
 import type { Database } from './open'
 import type { Tables } from './schema'
 import { readSound } from './sound'

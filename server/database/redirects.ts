@@ -1,6 +1,6 @@
 import type { Transaction } from 'kysely'
 import type { Spoilt } from '../../core/documents'
-import type { Redirect } from '../../core/site'
+import type { Redirect } from '../../core/model'
 import type { Database } from './open'
 import type { Tables } from './schema'
 import { readSound } from './sound'

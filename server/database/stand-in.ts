@@ -1,6 +1,6 @@
 import { type Transaction, sql } from 'kysely'
 import { KEY } from '../../core/shape'
-import { type Entry, richPictures, richText } from '../../core/site'
+import { type Entry, richPictures, richText } from '../../core/model'
 import { writeLight } from './lights'
 import type { Database } from './open'
 import type { Tables } from './schema'

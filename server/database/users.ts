@@ -1,4 +1,4 @@
-import type { Role } from '../../core/site'
+import type { Role } from '../../core/model'
 import type { Transaction } from 'kysely'
 import type { Database } from './open'
 import type { Tables } from './schema'

@@ -1,5 +1,5 @@
 import type { Transaction } from 'kysely'
-import type { Entry, Id } from '../../core/site'
+import type { Entry, Id } from '../../core/model'
 import type { Database } from './open'
 import type { Tables } from './schema'
 import { readSound } from './sound'

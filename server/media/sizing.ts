@@ -1,4 +1,4 @@
-import type { Id } from '../../core/site'
+import type { Id } from '../../core/model'
 import { type StoredPicture, readPicture } from '../database/pictures'
 import type { Database } from '../database/open'
 import { log } from '../services/log'

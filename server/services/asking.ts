@@ -1,6 +1,8 @@
 import { DEVICES, type Request } from '../../core/conditions'
 import { fail } from '../../core/problems'
-import { type Parameters, ROLES, momentIn } from '../../core/site'
+import type { Parameters } from '../../core/addresses'
+import { ROLES } from '../../core/model'
+import { momentIn } from '../../core/time'
 
 /** A visitor described by words, as programs and the command line do it. */
 export interface Asking {

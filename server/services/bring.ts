@@ -5,18 +5,9 @@ import { setImmediate } from 'node:timers/promises'
 import { nanoid } from 'nanoid'
 import type { PlainEdit } from '../../core/edits'
 import { ProblemError, fail } from '../../core/problems'
-import {
-  Catalogue,
-  ColumnWays,
-  type Id,
-  type PageType,
-  STRUCTURE_EDITING,
-  type Structure,
-  blankType,
-  checkEntry,
-  redirectOfEntry,
-  writtenIn,
-} from '../../core/site'
+import { Catalogue, checkEntry, redirectOfEntry, writtenIn } from '../../core/catalogue'
+import { ColumnWays } from '../../core/importing'
+import { type Id, type PageType, STRUCTURE_EDITING, type Structure, blankType } from '../../core/model'
 import type { BringInput, BringPreviewAnswer, ImportAnswer, RowProblem, SheetAnswer } from '../../shared/api/types'
 import type { Jobs } from '../aside/work'
 import type { SheetInfo } from '../bring/keep'

@@ -1,16 +1,8 @@
 import { Formats, timeGone } from '../../core/drawing'
 import type { Spoilt } from '../../core/documents'
-import {
-  Catalogue,
-  clockIn,
-  type Entry,
-  type EntryTimes,
-  type Id,
-  type Seen,
-  type Site,
-  type SiteChange,
-  followChange,
-} from '../../core/site'
+import { Catalogue, type EntryTimes, type Seen, type SiteChange, followChange } from '../../core/catalogue'
+import { clockIn } from '../../core/time'
+import type { Entry, Id, Site } from '../../core/model'
 import { CONTENT_LATER, type SiteAnswer, type SiteChanges } from '../../shared/api/types'
 import { MENUS_CHANGED, REDIRECTS_CHANGED, readChanges, readLeads, readMenus, readSite } from '../database/content'
 import { readEntriesBy, readTimes } from '../database/entries'

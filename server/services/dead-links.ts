@@ -1,5 +1,5 @@
 import { deadLinksOf } from '../../core/checks'
-import type { Catalogue } from '../../core/site'
+import type { Catalogue } from '../../core/catalogue'
 import type { DeadLinksAnswer } from '../../shared/api/types'
 import { readEntriesHolding } from '../database/entries'
 import type { Database } from '../database/open'

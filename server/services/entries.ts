@@ -1,19 +1,10 @@
 import type { Transaction } from 'kysely'
-import {
-  type Catalogue,
-  type Entry,
-  type Id,
-  checkEntry,
-  dayIn,
-  firstFree,
-  newEntry,
-  redirectOfEntry,
-  takenAddress,
-  workingShape,
-} from '../../core/site'
+import { type Catalogue, checkEntry, newEntry, redirectOfEntry, takenAddress } from '../../core/catalogue'
+import { type Entry, type Id, firstFree, workingShape } from '../../core/model'
+import { dayIn } from '../../core/time'
 import { type Problem, ProblemError, fail, failFirst, problem } from '../../core/problems'
 import { refuse } from '../../core/shape'
-import { asSentence, counted } from '../../core/words'
+import { asSentence, counted } from '../../core/text'
 import type {
   BulkAnswer,
   BulkInput,

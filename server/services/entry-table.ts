@@ -1,4 +1,5 @@
-import { type Entry, type Id, clockIn } from '../../core/site'
+import type { Entry, Id } from '../../core/model'
+import { clockIn } from '../../core/time'
 import type { EntriesAnswer, EntriesQuery, EntryRow } from '../../shared/api/types'
 import { type Asker, type TableRow, readTable, readTableIds } from '../database/entry-table'
 import type { Database } from '../database/open'

@@ -13,7 +13,9 @@ import {
   whyOf,
 } from '../../core/frames'
 import { REGIONS } from '../../core/tree'
-import { type Catalogue, type Page, type Parameters, readAddress, readParameters } from '../../core/site'
+import type { Catalogue } from '../../core/catalogue'
+import type { Page } from '../../core/model'
+import { type Parameters, readAddress, readParameters } from '../../core/addresses'
 import type { WhyAnswer, WhyRegionAnswer } from '../../shared/api/types'
 
 /** The page that an address leads to; whatever is no page is the page for what is not found. */

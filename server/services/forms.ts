@@ -12,7 +12,7 @@ import {
   judge,
   keptName,
 } from '../../core/forms'
-import type { Page } from '../../core/site'
+import type { Page } from '../../core/model'
 import type { LayoutElement } from '../../core/tree'
 import { endMessages, insertMessage, readSentFiles } from '../database/messages'
 import type { Database } from '../database/open'

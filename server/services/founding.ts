@@ -1,5 +1,5 @@
 import { randomInt } from 'node:crypto'
-import { foundSite } from '../../core/site'
+import { foundSite } from '../../core/model'
 import { fail } from '../../core/problems'
 import { PLAIN_HOUSE } from '../../core/styles'
 import type { FoundingInput } from '../../shared/api/types'

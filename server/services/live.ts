@@ -1,5 +1,5 @@
 import type { LogRecord } from '../../core/edits'
-import type { Id } from '../../core/site'
+import type { Id } from '../../core/model'
 import type { LiveEvent, LivePerson } from '../../shared/api/types'
 
 /** What is told at once is no longer than this; who is behind more asks for the document anew. */

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { safeCell } from '../../core/formats'
 import { fail } from '../../core/problems'
-import { addDays, clockIn } from '../../core/site'
+import { addDays, clockIn } from '../../core/time'
 import type { MessageInput, MessagesAnswer, MessagesAsked, StoredMessage } from '../../shared/api/types'
 import { countMessages, deleteMessages, readMessages, readMoments, setMessage } from '../database/messages'
 import type { Database } from '../database/open'

@@ -1,6 +1,6 @@
 import type { IncomingMessage } from 'node:http'
 import { ProblemError } from '../../core/problems'
-import { readAddress, readFields } from '../../core/site'
+import { readAddress, readFields } from '../../core/addresses'
 import type { FileStore } from '../media/store'
 import { type Answer, sentenceOf } from './answer'
 import type { Asking } from './asked'

@@ -3,15 +3,9 @@ import { BARE_DESIGN, type Design } from '../../core/frames'
 import { SENT } from '../../core/elements'
 import { ANY_REQUEST, type Scene, anchorAhead, sceneOf } from '../../core/drawing'
 import { type DrawnPage, type Fault, compileAhead, isBeyond, wellAsked } from '../../core/render'
-import {
-  type AskedAddress,
-  BY_DAY,
-  type Id,
-  type Page,
-  type Parameters,
-  readParameters,
-  writeParameters,
-} from '../../core/site'
+import { type AskedAddress, type Parameters, readParameters, writeParameters } from '../../core/addresses'
+import { BY_DAY } from '../../core/time'
+import type { Id, Page } from '../../core/model'
 import {
   type SharedCard,
   cardAddress,

@@ -1,5 +1,6 @@
 import { fail } from '../../core/problems'
-import { type Catalogue, type Redirect, refuseRedirect, settledRedirect } from '../../core/site'
+import { type Catalogue, refuseRedirect, settledRedirect } from '../../core/catalogue'
+import type { Redirect } from '../../core/model'
 import type { RedirectsInput } from '../../shared/api/types'
 import { REDIRECTS_CHANGED, touchContent } from '../database/content'
 import type { Database } from '../database/open'

@@ -5,7 +5,7 @@ import { REGIONS } from '../../core/tree'
 import { type Problem, problem } from '../../core/problems'
 import { CompiledDesign } from '../../core/render'
 import { sceneOf } from '../../core/drawing'
-import type { Page } from '../../core/site'
+import type { Page } from '../../core/model'
 import { nameOfShared } from '../database/sound'
 import type { Content } from './content'
 

@@ -1,5 +1,7 @@
 import { sql } from 'kysely'
-import { type Catalogue, type Entry, askedWords, findByWords, folded } from '../../core/site'
+import type { Catalogue } from '../../core/catalogue'
+import type { Entry } from '../../core/model'
+import { askedWords, findByWords, folded } from '../../core/text'
 import { wordsAsked } from '../database/entry-table'
 import type { Database } from '../database/open'
 

@@ -11,7 +11,8 @@ import { insertRelease } from '../database/releases'
 import { insertUser } from '../database/users'
 import type { Passwords } from './passwords'
 import { changesBetween } from './release'
-import { Catalogue, clockIn } from '../../core/site'
+import { Catalogue } from '../../core/catalogue'
+import { clockIn } from '../../core/time'
 
 const BY = 'The demo'
 const WEEK = 7 * 24 * 60 * 60_000

@@ -1,5 +1,6 @@
 import { fail } from '../../core/problems'
-import type { Catalogue, SiteSettings } from '../../core/site'
+import type { Catalogue } from '../../core/catalogue'
+import type { SiteSettings } from '../../core/model'
 import { updateSettings } from '../database/content'
 import type { Database } from '../database/open'
 import type { Content } from './content'

@@ -13,7 +13,7 @@ import {
   structureCalled,
 } from '../../core/formats'
 import { ProblemError, fail } from '../../core/problems'
-import type { Id, SiteSettings, Structure } from '../../core/site'
+import type { Id, SiteSettings, Structure } from '../../core/model'
 import type { ImportAnswer, SiteFileAnswer, SiteFileInput } from '../../shared/api/types'
 import type { Jobs } from '../aside/work'
 import { MOST_EACH } from '../bring/unpack'

@@ -1,6 +1,6 @@
 import { type PlainEdit, refusePlainEdit } from '../../core/edits'
 import { ProblemError } from '../../core/problems'
-import type { Id, Structure } from '../../core/site'
+import type { Id, Structure } from '../../core/model'
 import { touchContent } from '../database/content'
 import { readEntriesBy, readState, setEntryRemoved, updateEntry } from '../database/entries'
 import { noteImport, readImportStructure, readImported } from '../database/imports'

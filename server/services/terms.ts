@@ -1,6 +1,7 @@
 import { adaptFrame } from '../../core/formats'
 import { fail } from '../../core/problems'
-import { type Entry, type Structure, pathOf, removeTerm } from '../../core/site'
+import { type Entry, type Structure, removeTerm } from '../../core/model'
+import { pathOf } from '../../core/addresses'
 import type { PlainEdit } from '../../core/edits'
 import { readEntriesInTerm, updateEntry } from '../database/entries'
 import { readFrames, writeFrame } from '../database/frames'

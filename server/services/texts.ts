@@ -1,6 +1,6 @@
 import Sqlite from 'better-sqlite3'
 import { LRUCache } from 'lru-cache'
-import type { Entry, Id, RichDoc } from '../../core/site'
+import type { Entry, Id, RichDoc } from '../../core/model'
 import { type Database, fileOf } from '../database/open'
 import type { Holding } from '../database/entries'
 import type { Light } from '../database/lights'

@@ -1,7 +1,7 @@
 import type { IncomingHttpHeaders, IncomingMessage } from 'node:http'
 import busboy from 'busboy'
 import type { CameIn } from '../../core/forms'
-import type { Parameters } from '../../core/site'
+import type { Parameters } from '../../core/addresses'
 import { fileNameOf, judge } from '../media/judge'
 import { type FileStore, filesError } from '../media/store'
 

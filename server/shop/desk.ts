@@ -17,7 +17,7 @@ import {
   setCount,
   takeOut,
 } from '../../core/shop'
-import type { Catalogue } from '../../core/site'
+import type { Catalogue } from '../../core/catalogue'
 import type { StoredBasket } from '../database/baskets'
 import type { Database } from '../database/open'
 import { type StoredOrder, readOrder } from '../database/orders'

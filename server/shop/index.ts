@@ -1,4 +1,4 @@
-import { PLAIN_SHOP, type SiteSettings } from '../../core/site'
+import { PLAIN_SHOP, type SiteSettings } from '../../core/model'
 import { ORDER } from '../../core/elements'
 import type { Database } from '../database/open'
 import { takenOf } from '../database/orders'

@@ -4,7 +4,7 @@ import QRCode from 'qrcode'
 import { amountOf } from '../../core/shop'
 import { safeCell } from '../../core/formats'
 import { fail } from '../../core/problems'
-import { addDays, clockIn } from '../../core/site'
+import { addDays, clockIn } from '../../core/time'
 import type {
   CameInput,
   DaySheetAnswer,

@@ -1,6 +1,6 @@
 import type { Mail } from '../../core/forms'
 import { addressLines, writeMoney } from '../../core/shop'
-import type { SiteSettings } from '../../core/site'
+import type { SiteSettings } from '../../core/model'
 import type { StoredOrder } from '../database/orders'
 
 /** What is mailed about an order: to the buyer, and of a new one to the shop. */

@@ -15,7 +15,9 @@ import {
   pricedOf,
   totalsOf,
 } from '../../core/shop'
-import { type Catalogue, type ShopSettings, clockIn } from '../../core/site'
+import type { Catalogue } from '../../core/catalogue'
+import type { ShopSettings } from '../../core/model'
+import { clockIn } from '../../core/time'
 import { readBasket, writeBasket } from '../database/baskets'
 import { insertMails } from '../database/mails'
 import type { Database } from '../database/open'

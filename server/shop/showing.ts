@@ -21,7 +21,9 @@ import {
   totalsOf,
   wayOf,
 } from '../../core/shop'
-import { type Catalogue, PLAIN_SHOP, type ShopSettings, clockIn } from '../../core/site'
+import type { Catalogue } from '../../core/catalogue'
+import { PLAIN_SHOP, type ShopSettings } from '../../core/model'
+import { clockIn } from '../../core/time'
 import { readCode } from '../database/discounts'
 import type { Database } from '../database/open'
 import { type StoredOrder, readOrder, readPayments } from '../database/orders'

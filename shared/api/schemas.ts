@@ -24,7 +24,8 @@ import {
   whole,
   yesNo,
 } from '../../core/shape'
-import { BEGINNINGS, SETTINGS_SHAPES, USER_ROLES, homeShape, redirectShape } from '../../core/site'
+import { BEGINNINGS, SETTINGS_SHAPES, USER_ROLES, homeShape } from '../../core/model'
+import { redirectShape } from '../../core/catalogue'
 
 import { ENTRY_SORTS, ENTRY_STATES } from './types'
 

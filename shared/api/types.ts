@@ -10,9 +10,8 @@ import type { Edit } from '../../core/layouts'
 import type { PartKey } from '../../core/releases'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel, SiteCount } from '../../core/formats'
+import type { ColumnQuestion, ColumnWay } from '../../core/importing'
 import type {
-  ColumnQuestion,
-  ColumnWay,
   Beginning,
   Entry,
   FieldKind,
@@ -24,9 +23,9 @@ import type {
   RichDoc,
   Role,
   Site,
-  SiteChange,
   SiteSettings,
-} from '../../core/site'
+} from '../../core/model'
+import type { SiteChange } from '../../core/catalogue'
 import type { HouseStyle } from '../../core/styles'
 
 /** What the studio and the server say to each other at /api, declared once. */

@@ -1,6 +1,6 @@
 import { zipSync, strToU8 } from 'fflate'
 import sharp from 'sharp'
-import type { Entry, Site } from '#core/site'
+import type { Entry, Site } from '#core/model'
 import type { BringInput, BringPreviewAnswer, ImportAnswer, ImportsAnswer, SheetAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
 import { ALL_ROLES, type Client, everyone } from './client'

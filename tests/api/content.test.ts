@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import type { PlainEdit } from '#core/edits'
-import type { Site, Structure } from '#core/site'
+import type { Site, Structure } from '#core/model'
 import { type TestServer, startServer } from '../server'
 import { Client } from './client'
 

@@ -1,4 +1,4 @@
-import type { Entry } from '#core/site'
+import type { Entry } from '#core/model'
 import type { BulkAnswer, EntriesAnswer, OpenEntryAnswer, StaleEntryAnswer, StatesAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
 import { ALL_ROLES, type Client, everyone } from './client'

@@ -1,5 +1,5 @@
 import { type Finding, checkDesign } from '#core/checks'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import type { DesignAnswer } from '#shared/api/types'
 import { makeDemo } from '../../demo'
 import { VISITOR } from '../fixtures'

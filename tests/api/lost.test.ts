@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import type { Entry } from '#core/site'
+import type { Entry } from '#core/model'
 import type { DeadLinksAnswer, LikelyAnswer, LostAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
 import { ALL_ROLES, type Client, everyone } from './client'

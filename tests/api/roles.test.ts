@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { includesRole } from '#core/site'
+import { includesRole } from '#core/model'
 import { type TestServer, startServer } from '../server'
 import { Client } from './client'
 

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import sharp from 'sharp'
 import type { PlainEdit } from '#core/edits'
-import type { MenuSet, Site } from '#core/site'
+import type { MenuSet, Site } from '#core/model'
 import type { PicturesAnswer, StoredPictureAnswer, UsersAnswer } from '#shared/api/types'
 import { type TestServer, startServer } from '../server'
 import { ALL_ROLES, Client, everyone } from './client'

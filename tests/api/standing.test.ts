@@ -1,5 +1,5 @@
-import type { Entry, FloorPlan, Site } from '#core/site'
-import { MOST_POINTS } from '#core/site'
+import type { Entry, FloorPlan, Site } from '#core/model'
+import { MOST_POINTS } from '#core/model'
 import { type TestServer, startServer } from '../server'
 import { type Client, everyone } from './client'
 

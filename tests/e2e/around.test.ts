@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import type { Site } from '#core/site'
+import type { Site } from '#core/model'
 import type { EntryAnswer } from '#shared/api/types'
 import { Client } from '../api/client'
 import { benchPage, known, expect, saved, settled, test } from './studio'

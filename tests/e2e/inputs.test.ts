@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { opsFor } from '#core/conditions'
-import type { Entry, Field, FieldKind, Site } from '#core/site'
+import type { Entry, Field, FieldKind, Site } from '#core/model'
 import { Client } from '../api/client'
 import type { TestServer } from '../server'
 import { add, expect, known, makeLayout, saved, settled, signIn, test } from './studio'

@@ -7,15 +7,8 @@ import type { PlainEdit } from '#core/edits'
 import { Formats, sceneOf } from '#core/drawing'
 import { CompiledRules, resolve, rulesOf } from '#core/frames'
 import { CompiledDesign } from '#core/render'
-import {
-  Catalogue,
-  MENUS_EDITING,
-  type MenuSet,
-  type Picture,
-  type Redirect,
-  menuLines,
-  mergeEntries,
-} from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { MENUS_EDITING, type MenuSet, type Picture, type Redirect, menuLines, mergeEntries } from '#core/model'
 import { makeDemo } from '#demo/index'
 import { Content } from '../../server/services/content'
 import { Entries } from '../../server/services/entries'

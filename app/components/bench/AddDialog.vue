@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Combobox, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { find } from '#core/tree'
-import { findByWords } from '#core/site'
+import { findByWords } from '#core/text'
 import { useBench } from '~/stores/bench'
 
 /** Everything that can be added after the thing in hand: rows by their columns, and elements. */

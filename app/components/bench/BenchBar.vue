@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Page } from '#core/site'
-import { counted } from '#core/words'
+import type { Page } from '#core/model'
+import { counted } from '#core/text'
 import type { LivePerson } from '#shared/api/types'
 import { useBench } from '~/stores/bench'
 import { useFollowing } from '~/stores/following'

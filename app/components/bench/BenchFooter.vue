@@ -2,7 +2,7 @@
 import { nodeName } from '#core/elements'
 import { type TreeNode, pathTo } from '#core/tree'
 import { describeEdit, isPlace, pathIn, pieceOf, placeOfPath } from '#core/layouts'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { usePieces } from '~/stores/pieces'

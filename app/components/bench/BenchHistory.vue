@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { changeKey, changedThing } from '#core/layouts'
 import { type Change, find } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { type Touched, useFollowing } from '~/stores/following'

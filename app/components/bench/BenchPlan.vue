@@ -2,7 +2,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { type Box, type Drop, dropAt } from '#core/layouts'
 import { tally, find } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'
 
 /** The schematic of the layout: everything in it, to proportion, always reachable. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import { STEPS, type Step } from '#core/tree'
 import { useBench } from '~/stores/bench'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import type { WordsOnPage } from '~/composables/useWordsOnPage'
 
 /** What belongs to the words that are written on the page, below it: their tools, or, for a field, what it says and how. */

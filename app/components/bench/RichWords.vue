@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Editor } from '@tiptap/vue-3'
-import { type Page, type RichDoc, isRichDoc } from '#core/site'
+import { type Page, type RichDoc, isRichDoc } from '#core/model'
 import type { FieldValue, Value } from '#core/tree'
 import type { Written } from '~/composables/useWordsOnPage'
 import { useNotices } from '~/stores/notices'

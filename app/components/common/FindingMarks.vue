@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Finding } from '#core/checks'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 
 /** What the checks found about a thing, beside it: a mark, and the sentences when it is opened. */
 defineProps<{ findings: Finding[] | undefined }>()

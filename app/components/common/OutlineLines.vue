@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Line, type Nudge, type Spot, branchLength, dropped, nudged, spotOf } from '#core/site'
+import { type Line, type Nudge, type Spot, branchLength, dropped, nudged, spotOf } from '#core/model'
 
 /**
  * A tree that is edited in place, a line for each thing: its words are typed where they stand, Enter makes the next one,

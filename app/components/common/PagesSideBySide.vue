@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import { useMap } from '~/stores/map'
 
 /** Pages that differ, as a list that is stepped through; the one in hand stands before and after, side by side. */

@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="E">
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { Unkept } from '#core/edits'
 import type { SaveState } from '~/composables/useDocumentEdits'
 

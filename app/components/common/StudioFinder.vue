@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Combobox, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import { findByWords } from '#core/site'
+import { findByWords } from '#core/text'
 import { type Findable, useFinder } from '~/stores/finder'
 
 /** One field from which anything in the studio is found and done. */

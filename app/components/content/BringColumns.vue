@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { FIELD_KINDS, OWN_TARGETS, type PageType, type Taxonomy } from '#core/site'
+import { FIELD_KINDS, type PageType, type Taxonomy } from '#core/model'
+import { OWN_TARGETS } from '#core/importing'
 import type { SheetAnswer } from '#shared/api/types'
 
 /** What each column of a file is, beside what stands in it. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Field, type FieldKind, FIELD_KINDS, type PageType, freeId } from '#core/site'
+import { type Field, type FieldKind, FIELD_KINDS, type PageType, freeId } from '#core/model'
 import { useSession } from '~/stores/session'
 
 /** Everything that can be said of one field. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { readFloorPlan, writeFloorPlan } from '#core/formats'
-import type { FloorPlan, FloorShape } from '#core/site'
-import { counted } from '#core/words'
+import type { FloorPlan, FloorShape } from '#core/model'
+import { counted } from '#core/text'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 

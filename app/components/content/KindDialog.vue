@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { FIELD_KINDS, type Field, type FieldKind, type PageType, conversionOf, namedIn } from '#core/site'
+import { FIELD_KINDS, type Field, type FieldKind, type PageType, conversionOf } from '#core/model'
+import { namedIn } from '#core/catalogue'
 import { useSite } from '~/stores/site'
 
 /** Before a field gets another kind: what its values would read as, and which would come to nothing. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { MENU_LEVELS, type Link, type Menu, type MenuItem, findItem, menuLines } from '#core/site'
+import { MENU_LEVELS, type Link, type Menu, type MenuItem, findItem, menuLines } from '#core/model'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 

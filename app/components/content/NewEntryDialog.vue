@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import type { Entry, PageType } from '#core/site'
+import type { Entry, PageType } from '#core/model'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 

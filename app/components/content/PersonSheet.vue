@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Person } from '#core/site'
+import type { Person } from '#core/model'
 import { useSession } from '~/stores/session'
 
 /** Everything that is known of a person. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SiteSettings } from '#core/site'
+import type { SiteSettings } from '#core/model'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Taxonomy } from '#core/site'
+import type { Taxonomy } from '#core/model'
 import { useSession } from '~/stores/session'
 
 /** Everything that can be said of a taxonomy besides its terms. */

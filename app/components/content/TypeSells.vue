@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type FieldKind, PLAIN_SHOP, type PageType, type Sells } from '#core/site'
+import { type FieldKind, PLAIN_SHOP, type PageType, type Sells } from '#core/model'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LeftOut, PageType } from '#core/site'
+import type { LeftOut, PageType } from '#core/model'
 import { useSession } from '~/stores/session'
 
 /** Everything that can be said of a page type besides its fields. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Formats, sceneOf } from '#core/drawing'
 import { KINDS, ROLES, descriptionOf, fieldsFor, pictureOfPage, sharedPicture, titleOf, toldAs } from '#core/machines'
-import { type PageType, type Tells, type ToldAs, TOLD_AS, TOLD_ROLES, type ToldRole } from '#core/site'
+import { type PageType, type Tells, type ToldAs, TOLD_AS, TOLD_ROLES, type ToldRole } from '#core/model'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { USER_ROLES, type Role } from '#core/site'
-import { counted } from '#core/words'
+import { USER_ROLES, type Role } from '#core/model'
+import { counted } from '#core/text'
 import type { UserAnswer, UsersAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'

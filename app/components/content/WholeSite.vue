@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SiteCount } from '#core/formats'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { ImportAnswer, SiteFileAnswer, SiteFileInput } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Combobox, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { type Entry, entryName, findByWords } from '#core/site'
+import type { Entry } from '#core/model'
+import { entryName } from '#core/catalogue'
+import { findByWords } from '#core/text'
 import { useSite } from '~/stores/site'
 
 /** An entry, found by a few letters; `none` is offered too. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LEFT_OUT, type Entry, type LeftOut } from '#core/site'
+import { LEFT_OUT, type Entry, type LeftOut } from '#core/model'
 import { frameName } from '#core/frames'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Structure } from '#core/site'
-import { counted } from '#core/words'
+import type { Structure } from '#core/model'
+import { counted } from '#core/text'
 import type { BulkInput } from '#shared/api/types'
 
 /** What can be done to the entries that are chosen. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Entry, EntryContest } from '#core/site'
+import type { Entry, EntryContest } from '#core/model'
 import { useSite } from '~/stores/site'
 
 /** What two people have both changed: both are shown, and one is chosen. */

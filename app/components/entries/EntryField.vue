@@ -8,9 +8,9 @@ import {
   converted,
   isHeld,
   isRichDoc,
-  namedIn,
   wordsOf,
-} from '#core/site'
+} from '#core/model'
+import { namedIn } from '#core/catalogue'
 import { useSite } from '~/stores/site'
 
 /** One field of an entry, with the input that fits its kind. A value of another kind is shown as what it comes to. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Structure } from '#core/site'
+import type { Structure } from '#core/model'
 import type { EntriesQuery } from '#shared/api/types'
 
 /** What the table of entries is narrowed by: page type and state, term, person and days. */

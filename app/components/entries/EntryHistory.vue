@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Entry, changedParts, partsOfEntry } from '#core/site'
+import { type Entry, changedParts, partsOfEntry } from '#core/model'
 import type { StatesAnswer } from '#shared/api/types'
 import { useSite } from '~/stores/site'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { EditorContent } from '@tiptap/vue-3'
-import { type RichDoc, isEmpty } from '#core/site'
+import type { RichDoc } from '#core/model'
+import { isEmpty } from '#core/catalogue'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 

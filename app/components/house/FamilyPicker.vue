@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { findByWords } from '#core/site'
+import { findByWords } from '#core/text'
 import { FAMILIES, type Family, familyNamed, lacksLetters, lettersOf, ownFamily } from '#core/styles'
 import { useSite } from '~/stores/site'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import type { FontFace, OwnFont } from '#core/styles'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { FontAnswer } from '#shared/api/types'
 
 /** Families of one's own: WOFF2 files, judged by what is in them; those of one name are faces of one family. */

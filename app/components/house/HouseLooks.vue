@@ -3,7 +3,7 @@ import { elementSpec } from '#core/elements'
 import { type NamedLook, stylePropertiesOn } from '#core/styles'
 import type { HouseUses } from '#core/checks'
 import { type LooksKey, looksKey } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Page, ARCHIVE_KINDS } from '#core/site'
+import type { Page } from '#core/model'
+import { ARCHIVE_KINDS } from '#core/catalogue'
 import { inTheDark } from '#core/styles'
 import { specimenOf } from '#core/render'
 import { STEPS, type Step } from '#core/tree'

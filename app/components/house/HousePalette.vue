@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { contrastBetween, LEAST_CONTRAST } from '#core/styles'
 import type { HouseUses } from '#core/checks'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useDesign } from '~/stores/design'
 
 /** The palette: each colour with its name, how it reads on the others, and the layouts that use it. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type TokensRead, editBetween, readHouseTokens, writeHouseTokens } from '#core/formats'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
 

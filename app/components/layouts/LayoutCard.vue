@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { drawnAsElements } from '#core/layouts'
 import { countNodes, elementsOf, isVariation } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { LayoutState } from '#shared/api/types'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'

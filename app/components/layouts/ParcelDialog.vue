@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Choice, ImportItem, ImportPlan, Parcel } from '#core/formats'
 import { type PartKey, comesAlong } from '#core/releases'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'

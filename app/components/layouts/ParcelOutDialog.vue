@@ -4,7 +4,7 @@ import { BARE_DESIGN } from '#core/frames'
 import { treesOf } from '#core/layouts'
 import { type PartKey, comesAlong } from '#core/releases'
 import { isVariation } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useDesign } from '~/stores/design'
 
 /** Some layouts on their way to another site: which, whether variations come with what they follow, and what comes along. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Choice, Unfit } from '#core/formats'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useSite } from '~/stores/site'
 
 /** What a design file names and this site does not have: created here, exchanged, taken out, or kept by name. */

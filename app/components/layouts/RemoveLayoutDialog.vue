@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Impact, type OutcomeTable, compareTables, rulesOf } from '#core/frames'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { LayoutState } from '#shared/api/types'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

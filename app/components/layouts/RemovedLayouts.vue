@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { LayoutState } from '#shared/api/types'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Match } from '#core/starters'
-import type { Id } from '#core/site'
+import type { Id } from '#core/model'
 
 /** What a starter wants of this site, and what was found for it: each can be chosen anew, or left out. */
 const matches = defineModel<readonly Match[]>({ required: true })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Impact, rulesOf } from '#core/frames'
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Field } from '#core/site'
+import type { Field } from '#core/model'
 import { useSite } from '~/stores/site'
 
 /** What a field is compared with: asked by the kind of the field, and given as text. */

@@ -2,7 +2,7 @@
 import type { Circumstance } from '#core/conditions'
 import { type Frame, type Say, type Target, frameSentence } from '#core/frames'
 import { REGIONS, type Region } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { resolve, CompiledRules } from '#core/frames'
-import { Catalogue, type HomeChoice } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import type { HomeChoice } from '#core/model'
 import { REGIONS, elementsOf } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

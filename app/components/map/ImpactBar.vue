@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { frameSentence } from '#core/frames'
 import { REGIONS, type Region } from '#core/tree'
-import { counted, nounFor } from '#core/words'
+import { counted, nounFor } from '#core/text'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'

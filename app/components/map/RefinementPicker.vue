@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { type FieldTestOp, OP_WORDS, fieldFor, fieldTest, opsFor, readsToday } from '#core/conditions'
 import { type Refinement, type RefinementChoice, refinementChoices } from '#core/frames'
-import { type Field, type Id, findByWords } from '#core/site'
-import { counted } from '#core/words'
+import type { Field, Id } from '#core/model'
+import { findByWords, counted } from '#core/text'
 import { useSite } from '~/stores/site'
 
 /** A further fact that must hold: in a term, by a person, below a page, or a test on a field. */

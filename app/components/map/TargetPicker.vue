@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Choice, type Target, targetChoices } from '#core/frames'
-import { findByWords } from '#core/site'
+import { findByWords } from '#core/text'
 import { useSite } from '~/stores/site'
 
 /** A target picked by typing a few letters of a page, term or type. */

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { DEVICES, type Device, type Request } from '#core/conditions'
-import { ROLES, momentIn, readParameters } from '#core/site'
+import { ROLES } from '#core/model'
+import { momentIn } from '#core/time'
+import { readParameters } from '#core/addresses'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
 

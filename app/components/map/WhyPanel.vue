@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type Why, resolveFully, whyOf } from '#core/frames'
 import { REGIONS } from '#core/tree'
-import { writeParameters } from '#core/site'
+import { writeParameters } from '#core/addresses'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

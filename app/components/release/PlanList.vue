@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Plan } from '#shared/api/types'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'

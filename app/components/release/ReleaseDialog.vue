@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { momentIn } from '#core/site'
+import { momentIn } from '#core/time'
 import { useSite } from '~/stores/site'
 import { BARE_DESIGN } from '#core/frames'
 import { type PartKey, comesAlong, partKey } from '#core/releases'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { ReleaseNote } from '#shared/api/types'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { pagesOfLayout } from '#core/frames'
-import type { Page } from '#core/site'
-import { counted } from '#core/words'
+import type { Page } from '#core/model'
+import { counted } from '#core/text'
 import type { ReleaseNote } from '#shared/api/types'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type EntryFieldUse, entryFields, fieldLabel } from '#core/site'
+import { type EntryFieldUse, entryFields, fieldLabel } from '#core/catalogue'
 import { useSite } from '~/stores/site'
 
 /** Which field of the entries that are listed; one that another page type has still shows where it is chosen already. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type FieldTestOp, fieldFor, readsToday } from '#core/conditions'
-import { TERMS, fieldKind } from '#core/site'
+import { TERMS, fieldKind } from '#core/catalogue'
 import type { Value } from '#core/tree'
 import { useSite } from '~/stores/site'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type FieldValue, type Format, type Value, isFieldValue } from '#core/tree'
-import { type Page, fieldChoices, fieldLabel } from '#core/site'
+import type { Page } from '#core/model'
+import { fieldChoices, fieldLabel } from '#core/catalogue'
 import { useSite } from '~/stores/site'
 
 /** A value taken from a field: which, how it is written, what stands around it, and what if it is empty. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { ICONS, ICON_CSS, iconSvg } from '#core/drawing'
-import { findByWords } from '#core/site'
+import { findByWords } from '#core/text'
 import type { Value } from '#core/tree'
 
 /** A sign of the open set, found by a few letters of its name. */

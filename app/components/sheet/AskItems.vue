@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { type Item, type Property, type TreeNode, type Value, copyOf } from '#core/tree'
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import { useBench } from '~/stores/bench'
 
 /** A property that holds several things: a list in their order, each opened in place to say its values. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Combobox, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import type { Value } from '#core/tree'
-import { findByWords, safeAddress } from '#core/site'
+import { findByWords } from '#core/text'
+import { safeAddress } from '#core/addresses'
 import { useSite } from '~/stores/site'
 
 /** A link: a page of the site, found by its name, or an address typed in full. */

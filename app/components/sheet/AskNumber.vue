@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { readSum } from '#core/sums'
+import { readSum } from '#core/numbers'
 import { typedLength } from '#core/styles'
 
 /**

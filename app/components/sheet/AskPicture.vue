@@ -2,7 +2,7 @@
 import type { Value } from '#core/tree'
 import { useEventListener } from '@vueuse/core'
 import type { StoredPictureAnswer } from '#shared/api/types'
-import { findByWords } from '#core/site'
+import { findByWords } from '#core/text'
 import { useSite } from '~/stores/site'
 
 /** `words` stand in the place of the picture that is chosen, where choosing one does something else. */

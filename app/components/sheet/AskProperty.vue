@@ -3,7 +3,7 @@ import type { FieldTestOp } from '#core/conditions'
 import { type Property, type Value, isFieldValue } from '#core/tree'
 import { refuseProperty } from '#core/elements'
 import { looksFor } from '#core/styles'
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import { useDesign } from '~/stores/design'
 import { useSite } from '~/stores/site'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { EditorContent } from '@tiptap/vue-3'
 import type { FieldValue, Value } from '#core/tree'
-import { type Page, type RichDoc, isRichDoc } from '#core/site'
+import { type Page, type RichDoc, isRichDoc } from '#core/model'
 import { useNotices } from '~/stores/notices'
 
 /** Running text with emphasis, lists, links and dynamic fields. */

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { Combobox, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import type { FieldValue } from '#core/tree'
-import { type FieldChoice, type Page, fieldChoices, findByWords } from '#core/site'
+import { type FieldChoice, fieldChoices } from '#core/catalogue'
+import type { Page } from '#core/model'
+import { findByWords } from '#core/text'
 import { useSite } from '~/stores/site'
 
 /** A field picked from the list of those that the page shown has. */

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { giverOf, givenTo, kindName, looksAskedOf, looksGiven, propertiesOf } from '#core/elements'
 import { type LooksKey, type Step, type StyleValue, type Styles, type TreeNode, looksOf, pathTo } from '#core/tree'
-import { type Page, findByWords } from '#core/site'
+import type { Page } from '#core/model'
+import { findByWords, counted } from '#core/text'
 import { isPlace, setStyleOfAll, settingKey, together } from '#core/layouts'
 import { STYLE_GROUPS, cascade, stylePropertiesOn } from '#core/styles'
-import { counted } from '#core/words'
 import { useBench } from '~/stores/bench'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'

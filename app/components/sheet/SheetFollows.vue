@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { changeKey } from '#core/layouts'
 import type { Change } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'
 import { useFollowing } from '~/stores/following'
 

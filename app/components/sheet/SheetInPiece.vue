@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { placeOfPath } from '#core/layouts'
 import type { Fill } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { usePieces } from '~/stores/pieces'

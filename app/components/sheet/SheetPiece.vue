@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { nodeName, propertiesOf } from '#core/elements'
 import { drawnOpen, isPlace, pieceOf, placeOfPath } from '#core/layouts'
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import { type Fill, type LayoutElement, type TreeNode, type Value, find } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'
 import { usePieces } from '~/stores/pieces'

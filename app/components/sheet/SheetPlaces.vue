@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import { elementSpec, nodeName } from '#core/elements'
 import { type LayoutElement, emptyPlace } from '#core/tree'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'
 
 /** The places in which an element holds rows: how many there are, and one more. */

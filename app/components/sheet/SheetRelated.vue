@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Formats, sceneOf } from '#core/drawing'
 import { whyRelated } from '#core/elements'
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import type { TreeNode } from '#core/tree'
-import { and } from '#core/words'
+import { and } from '#core/text'
 import { useSite } from '~/stores/site'
 
 /** Why each of the entries in a list of related ones is there, on the page that is looked at. */

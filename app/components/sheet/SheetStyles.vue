@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { StyleValue, Styles } from '#core/tree'
-import { findByWords } from '#core/site'
+import { findByWords } from '#core/text'
 import type { GiverOf } from '~/composables/useStyleOrigin'
 import { STYLE_GROUPS, type StyleGroup, type StyleProperty } from '#core/styles'
 

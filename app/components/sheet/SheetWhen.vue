@@ -2,7 +2,7 @@
 import type { Condition } from '#core/conditions'
 import type { Refinement } from '#core/frames'
 import { setWhenOfAll, settingKey } from '#core/layouts'
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import type { TreeNode } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { usePieces } from '~/stores/pieces'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { addressLines } from '#core/shop'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { OrderAnswer, OrderInput } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FindingKind } from '#core/checks'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import { useChecks } from '~/stores/checks'
 import { useNotices } from '~/stores/notices'
 

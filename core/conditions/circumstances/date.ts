@@ -1,6 +1,6 @@
 import { type Shape, byValue, exact, isRecord, judged, list, oneOf, optional, whole, yesNo } from '../../shape'
-import { dayIn, isDay } from '../../site'
-import { or } from '../../words'
+import { dayIn, isDay } from '../../time'
+import { or } from '../../text'
 import type { CircumstanceSpec } from '../spec'
 
 /**

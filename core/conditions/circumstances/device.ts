@@ -1,5 +1,5 @@
 import { exact, oneOf, texts } from '../../shape'
-import { or } from '../../words'
+import { or } from '../../text'
 import { type CircumstanceSpec, DEVICES, type Device } from '../spec'
 
 export interface DeviceCircumstance {

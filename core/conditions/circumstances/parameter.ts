@@ -1,5 +1,5 @@
 import { type Shape, byValue, exact, isRecord, never, oneOf, pattern, texts } from '../../shape'
-import { or } from '../../words'
+import { or } from '../../text'
 import type { CircumstanceSpec } from '../spec'
 
 export interface ParameterCircumstance {

@@ -1,6 +1,6 @@
 import { exact, oneOf, texts } from '../../shape'
-import { ROLES } from '../../site'
-import { or } from '../../words'
+import { ROLES } from '../../model'
+import { or } from '../../text'
 import type { CircumstanceSpec } from '../spec'
 
 export interface RoleCircumstance {

@@ -1,5 +1,6 @@
 import { type Scene, AS_USUAL, attribute, escapeHtml, kindOfFile, readValue, textChunk, fill } from '../../drawing'
-import { type SiteDocument, safeAddress } from '../../site'
+import type { SiteDocument } from '../../model'
+import { safeAddress } from '../../addresses'
 import { isFieldValue } from '../../tree'
 import { type ElementSpec, prop } from '../spec'
 import { describe } from '../words'

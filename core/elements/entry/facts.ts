@@ -9,7 +9,7 @@ import {
   textChunk,
   wrapFilled,
 } from '../../drawing'
-import { type Catalogue, fieldLabel } from '../../site'
+import { type Catalogue, fieldLabel } from '../../catalogue'
 import { type FieldValue, type Item, isFieldValue } from '../../tree'
 import { valueFill } from '../field-html'
 import { ICON } from '../icon'

@@ -1,5 +1,5 @@
 import { ICON_CSS, type Scene, attribute, escapeHtml, iconSvg, plainText, readValue } from '../../drawing'
-import { type Reading, TERMS } from '../../site'
+import { type Reading, TERMS } from '../../catalogue'
 import { isFieldValue } from '../../tree'
 import { COLUMNS_CSS } from '../columns'
 import { ICON } from '../icon'

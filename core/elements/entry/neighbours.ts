@@ -1,6 +1,7 @@
 import { type Scene, attribute, escapeHtml, fill, textChunk } from '../../drawing'
 import { type Bits, ledgerOf } from '../../lists'
-import { type Entry, entryName } from '../../site'
+import type { Entry } from '../../model'
+import { entryName } from '../../catalogue'
 import { type ElementSpec, prop } from '../spec'
 
 /** The entries among which one has its neighbours: those of its type, and of the same first key of a field if asked. */

@@ -1,5 +1,6 @@
 import { type Scene, attribute, escapeHtml, fill, img, pictureOf, readValue, textChunk } from '../../drawing'
-import { type Person, safeAddress } from '../../site'
+import type { Person } from '../../model'
+import { safeAddress } from '../../addresses'
 import { isFieldValue } from '../../tree'
 import { PICTURE_CSS } from '../pictures/figure'
 import { type ElementSpec, prop } from '../spec'

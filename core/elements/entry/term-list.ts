@@ -1,5 +1,6 @@
 import { FOCUS_CSS, type Scene, attribute, escapeHtml, img, textChunk, fill } from '../../drawing'
-import { TERMS, type Catalogue, type Term } from '../../site'
+import { TERMS, type Catalogue } from '../../catalogue'
+import type { Term } from '../../model'
 import { COLUMNS_CSS } from '../columns'
 import { headingLevel } from '../levels'
 import { PICTURE_CSS } from '../pictures/figure'

@@ -9,7 +9,8 @@ import {
   hourEnds,
 } from '../../forms'
 import { FOCUS_CSS, type Scene, escapeHtml, fill, holdsUntil, linkAddress, plainText, shownIn } from '../../drawing'
-import { clockIn, slugOf } from '../../site'
+import { clockIn } from '../../time'
+import { slugOf } from '../../addresses'
 import { type LayoutElement, type Property, type TreeNode, childrenOf, elementsOf } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { describe } from '../words'

@@ -1,6 +1,6 @@
 import { hourEnds } from '../../forms'
 import { type Scene, escapeHtml, holdsUntil, plainText } from '../../drawing'
-import { clockIn } from '../../site'
+import { clockIn } from '../../time'
 import type { LayoutElement } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { type ElementSpec, prop } from '../spec'

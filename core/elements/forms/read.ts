@@ -1,6 +1,8 @@
 import { FILES_TAKEN, type Option, type Question, QUESTION_KINDS, type QuestionKind } from '../../forms'
 import { type Scene, plainText } from '../../drawing'
-import { type Decimal, type Id, decimalOf, readNumber, slugOf } from '../../site'
+import { type Decimal, decimalOf, readNumber } from '../../numbers'
+import type { Id } from '../../model'
+import { slugOf } from '../../addresses'
 import type { Value } from '../../tree'
 
 /** What a question of a form asks on a page: its words and its limits, with fields filled in. */

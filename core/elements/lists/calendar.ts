@@ -10,16 +10,10 @@ import {
   weekdayOf,
 } from '../../drawing'
 import { type Month, isMonth, monthOfEntries } from '../../lists'
-import {
-  type Entry,
-  type Id,
-  type Parameters,
-  addDays,
-  entryName,
-  momentIn,
-  clockIn,
-  writeParameters,
-} from '../../site'
+import type { Entry, Id } from '../../model'
+import { type Parameters, writeParameters } from '../../addresses'
+import { addDays, momentIn, clockIn } from '../../time'
+import { entryName } from '../../catalogue'
 import type { LayoutElement } from '../../tree'
 import { headingLevel } from '../levels'
 import { type ElementSpec, prop } from '../spec'

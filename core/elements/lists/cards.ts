@@ -1,5 +1,6 @@
 import { type Fill, type Scene, about, attribute, escapeHtml, excerpt, img, marked, wordsMet } from '../../drawing'
-import { type Entry, type Id, entryName, entrySubject } from '../../site'
+import type { Entry, Id } from '../../model'
+import { entryName, entrySubject } from '../../catalogue'
 
 /** How the plain card is drawn: its parts with their attributes, and which of them are shown. */
 export interface PlainCard {

@@ -9,7 +9,7 @@ import {
   textChunk,
   wrapFilled,
 } from '../../drawing'
-import type { Entry, Id } from '../../site'
+import type { Entry, Id } from '../../model'
 import type { LayoutElement, Value } from '../../tree'
 import { type Cards, type PlainCard, cardAt, drawCard } from './cards'
 import { groupTitle, parted } from './groups'

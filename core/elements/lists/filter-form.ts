@@ -1,6 +1,7 @@
 import { type Chunk, type Compile, type Scene, FOCUS_CSS, escapeHtml, fill, textChunk } from '../../drawing'
 import { type Asked, type Choice, type Facet, SORT, collatorOf, dayOfNumber, slugOfKey } from '../../lists'
-import { type Id, type Page, fieldKind, fieldLabel } from '../../site'
+import type { Id, Page } from '../../model'
+import { fieldKind, fieldLabel } from '../../catalogue'
 import type { LayoutElement, Value } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { type ElementSpec, prop } from '../spec'

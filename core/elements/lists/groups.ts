@@ -1,6 +1,6 @@
 import { type Scene, attribute, escapeHtml } from '../../drawing'
 import { type Group, type Grouping, groupOf } from '../../lists'
-import type { Entry } from '../../site'
+import type { Entry } from '../../model'
 
 /** Entries of a list that stand under one heading; null for those that belong under none. */
 export interface Grouped {

@@ -19,7 +19,9 @@ import {
   screensOf,
   writeAsked,
 } from '../../lists'
-import { type Entry, type Parameters, subjectOf, writeParameters } from '../../site'
+import type { Entry } from '../../model'
+import { type Parameters, writeParameters } from '../../addresses'
+import { subjectOf } from '../../catalogue'
 import type { Value } from '../../tree'
 
 /** A list on a page: what it shows there, and how it was asked for. */

@@ -1,7 +1,7 @@
 import type { FieldTestOp } from '../../conditions'
 import type { ListPlan } from '../../drawing'
 import { type Grouping, MARKED, PAGE, SORT, type Sort, parameterNames, parametersNamed, plainName } from '../../lists'
-import type { Id } from '../../site'
+import type { Id } from '../../model'
 import type { Item, LayoutElement, Value } from '../../tree'
 import { itemsOf } from '../words'
 

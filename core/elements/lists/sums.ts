@@ -1,7 +1,7 @@
 import { fieldFor } from '../../conditions'
 import { type Scene, AS_USUAL, type Compile, escapeHtml, fill, textChunk } from '../../drawing'
 import type { Totals } from '../../lists'
-import type { Id } from '../../site'
+import type { Id } from '../../model'
 import type { LayoutElement, Property, Value } from '../../tree'
 import { itemsOf } from '../words'
 import type { OnPage } from './listed'

@@ -1,5 +1,6 @@
 import { type Chunk, type Scene, about, escapeHtml, fieldText, fill, textChunk } from '../../drawing'
-import { type Entry, type Id, entrySubject, fieldLabel } from '../../site'
+import type { Entry, Id } from '../../model'
+import { entrySubject, fieldLabel } from '../../catalogue'
 import type { Value } from '../../tree'
 import { itemsOf } from '../words'
 import { titleLink } from './cards'

@@ -1,5 +1,6 @@
 import type { Scene } from '../../drawing'
-import { type Entry, entryName } from '../../site'
+import type { Entry } from '../../model'
+import { entryName } from '../../catalogue'
 import type { LayoutElement } from '../../tree'
 import { prop } from '../spec'
 import { entryList } from './entry-list'

@@ -10,7 +10,7 @@ import {
   plainText,
   textChunk,
 } from '../../drawing'
-import type { Picture } from '../../site'
+import type { Picture } from '../../model'
 import { type Item, type Value, isFieldValue } from '../../tree'
 import { COLUMNS_CSS } from '../columns'
 import { type ElementSpec, prop } from '../spec'

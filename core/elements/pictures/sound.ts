@@ -8,7 +8,7 @@ import {
   richChunk,
   wrapFilled,
 } from '../../drawing'
-import { isRichDoc } from '../../site'
+import { isRichDoc } from '../../model'
 import { type ElementSpec, prop } from '../spec'
 import { describe } from '../words'
 

@@ -1,5 +1,5 @@
 import { type Chunk, type Compile, type Scene, attribute, escapeHtml, fill, textChunk } from '../../drawing'
-import type { Floor, FloorPlan, FloorShape, Id } from '../../site'
+import type { Floor, FloorPlan, FloorShape, Id } from '../../model'
 import type { LayoutElement, Value } from '../../tree'
 import { titleLink } from '../lists/cards'
 import { namesOn, outline, paperOf, stripOf } from './outline'

@@ -1,5 +1,5 @@
 import { escapeHtml } from '../../drawing'
-import { type Bounds, type Floor, type FloorPlan, type FloorShape, type Point, boundsOf } from '../../site'
+import { type Bounds, type Floor, type FloorPlan, type FloorShape, type Point, boundsOf } from '../../model'
 
 /** Units that a drawn floor is wide: about as many as pixels, so that its words can be read. */
 const WIDTH = 600

@@ -1,7 +1,7 @@
 import type { Scene } from '../../drawing'
 import { spotsOf } from '../../lists'
+import type { Catalogue } from '../../catalogue'
 import {
-  type Catalogue,
   type Entry,
   type Floor,
   type FloorPlan,
@@ -11,7 +11,7 @@ import {
   areaAt,
   floorOf,
   positionIn,
-} from '../../site'
+} from '../../model'
 
 /** An entry that stands somewhere on a floor plan. */
 export interface Standing {

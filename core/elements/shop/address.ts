@@ -12,7 +12,7 @@ import {
   wayOf,
 } from '../../shop'
 import { type Scene, escapeHtml } from '../../drawing'
-import { PLAIN_SHOP } from '../../site'
+import { PLAIN_SHOP } from '../../model'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { type ElementSpec, prop, text } from '../spec'
 import { SHOP_FORM, field, own, problemOf, saying, shoppingOf } from './bits'

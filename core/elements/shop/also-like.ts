@@ -1,6 +1,6 @@
 import { type Alike, alikeTo } from '../../shop'
 import { type Scene, escapeHtml, holdsUntil, img } from '../../drawing'
-import { clockIn } from '../../site'
+import { clockIn } from '../../time'
 import { type ElementSpec, prop, text } from '../spec'
 import { SHOP_CSS, money, saying, shoppingOf } from './bits'
 

@@ -1,6 +1,6 @@
 import { type CheckoutWord, type Shopping, sampleShopping, writeMoney } from '../../shop'
 import { AS_USUAL, type Scene, escapeHtml, plainText } from '../../drawing'
-import { momentIn } from '../../site'
+import { momentIn } from '../../time'
 import type { LayoutElement } from '../../tree'
 import { type ElementSpec, prop } from '../spec'
 import { type Ask, type AskParts, askHtml } from '../working/ask'

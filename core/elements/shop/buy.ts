@@ -1,6 +1,6 @@
 import { type Goods, goodsOfEntry, mostOf } from '../../shop'
 import { FOCUS_CSS, type Scene, escapeHtml, holdsUntil } from '../../drawing'
-import { clockIn } from '../../site'
+import { clockIn } from '../../time'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { QUESTION_CSS } from '../forms/question'
 import { type ElementSpec, prop, text } from '../spec'

@@ -1,6 +1,6 @@
 import { ORDER_STATES, type OrderState, type ShownOrder } from '../../shop'
 import { AS_USUAL, type Scene, escapeHtml } from '../../drawing'
-import { dayIn } from '../../site'
+import { dayIn } from '../../time'
 import type { Property } from '../../tree'
 import { type ElementSpec, text } from '../spec'
 import { SHOP_CSS, money, saying, shoppingOf } from './bits'

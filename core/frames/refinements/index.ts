@@ -1,5 +1,6 @@
 import { type Shape, kinds } from '../../shape'
-import type { Catalogue, Id } from '../../site'
+import type { Catalogue } from '../../catalogue'
+import type { Id } from '../../model'
 import type { Facts, Test } from '../facts'
 import type { FieldTest } from '../../conditions'
 import type { FrameNames } from '../names'

@@ -1,6 +1,6 @@
 import { KEY, exact, oneOf, texts } from '../../shape'
-import type { Id } from '../../site'
-import { or } from '../../words'
+import type { Id } from '../../model'
+import { or } from '../../text'
 import { GONE } from '../names'
 import type { RefinementSpec } from '../spec'
 

@@ -1,5 +1,5 @@
 import { type TermTest, termTest, termTestShape, termsAsked } from '../../conditions'
-import { or } from '../../words'
+import { or } from '../../text'
 import { GONE } from '../names'
 import type { RefinementSpec } from '../spec'
 

@@ -1,8 +1,9 @@
 import { countDistinct } from '../../conditions'
 import { byValue, exact, judged, key, list, oneOf } from '../../shape'
-import type { Catalogue, Id } from '../../site'
+import type { Catalogue } from '../../catalogue'
+import type { Id } from '../../model'
 import type { Facts } from '../facts'
-import { andAlso } from '../../words'
+import { andAlso } from '../../text'
 import {
   type Refinement,
   refinementHolds,

@@ -1,5 +1,5 @@
 import { type Shape, kinds } from '../../shape'
-import type { Catalogue } from '../../site'
+import type { Catalogue } from '../../catalogue'
 import type { Facts, Test } from '../facts'
 import type { FrameNames } from '../names'
 import type { Choice, Narrowness, TargetSpec } from '../spec'

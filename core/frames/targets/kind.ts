@@ -1,5 +1,5 @@
 import { exact, oneOf } from '../../shape'
-import { WORKING_KINDS } from '../../site'
+import { WORKING_KINDS } from '../../catalogue'
 import type { TargetSpec } from '../spec'
 
 const KINDS = ['entries', 'archives', 'working'] as const

@@ -1,5 +1,5 @@
 import { exact, key, oneOf } from '../../shape'
-import type { Id } from '../../site'
+import type { Id } from '../../model'
 import type { TargetSpec } from '../spec'
 
 export interface TermPagesTarget {

@@ -1,7 +1,7 @@
 import { getQuery } from 'h3'
 import { fail } from '../../../core/problems'
 import { refuse } from '../../../core/shape'
-import { asSentence } from '../../../core/words'
+import { asSentence } from '../../../core/text'
 import { entriesQuerySchema } from '../../../shared/api/schemas'
 import type { EntriesAnswer, EntriesQuery } from '../../../shared/api/types'
 import { studioHandler } from '../../utils/studio'

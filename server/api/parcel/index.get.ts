@@ -1,6 +1,6 @@
 import { getQuery, setResponseHeader } from 'h3'
 import type { Parcel } from '../../../core/formats'
-import { slugOf } from '../../../core/site'
+import { slugOf } from '../../../core/addresses'
 import { studioHandler } from '../../utils/studio'
 
 export default studioHandler<Parcel>('designer', async ({ event, site }) => {

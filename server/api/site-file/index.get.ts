@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream'
 import { setResponseHeaders } from 'h3'
-import { slugOf } from '../../../core/site'
+import { slugOf } from '../../../core/addresses'
 import { studioHandler } from '../../utils/studio'
 
 /** The whole site as one file. It holds what is not public too, so it is for its owner. */

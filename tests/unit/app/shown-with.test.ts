@@ -1,6 +1,6 @@
 import { firstPageFor, pagesLike } from '../../../app/composables/useShownWith'
 import { CompiledRules, resolve, rulesOf, tabulate } from '#core/frames'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import type { LayoutRegion } from '#core/tree'
 import { makeDemo } from '#demo/index'
 import { VISITOR, column, drawn, element, layout, row } from '../../fixtures'

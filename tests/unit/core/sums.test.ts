@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { readSum } from '#core/sums'
+import { readSum } from '#core/numbers'
 
 const UNITS = { px: 1, rem: 16 }
 

@@ -1,7 +1,7 @@
 import { readAsking } from '../../../server/services/asking'
 import { deviceOf } from '../../../server/services/device'
 import { explain, pageFor } from '../../../server/services/explain'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import { makeDemo } from '#demo/index'
 
 const IPHONE =

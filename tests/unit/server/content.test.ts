@@ -1,6 +1,6 @@
 import type { PlainEdit } from '#core/edits'
 import type { Parcel } from '#core/formats'
-import type { Entry, Structure } from '#core/site'
+import type { Entry, Structure } from '#core/model'
 import type { Layout } from '#core/tree'
 import { jobsOver } from '../../../server/aside/jobs'
 import { Content } from '../../../server/services/content'

@@ -1,7 +1,7 @@
 import { prepareImport } from '../../../server/services/import'
 import { makeParcel } from '#core/formats'
 import type { Design } from '#core/frames'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import { type Change, isVariation } from '#core/tree'
 import { makeDemo } from '../../../demo'
 import { madeOf } from '../../fixtures'

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { type Entry, blankEntry } from '#core/site'
+import { type Entry, blankEntry } from '#core/model'
 import type { Spoilt } from '#core/documents'
 import { Content } from '../../../server/services/content'
 import { insertEntry, readEntries, readEntry, setEntryRemoved, updateEntry } from '../../../server/database/entries'

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { makeDemo } from '#demo/index'
-import { Catalogue, type Offer, PLAIN_SHOP, type Site } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { type Offer, PLAIN_SHOP, type Site } from '#core/model'
 import {
   type Agreed,
   type Basket,

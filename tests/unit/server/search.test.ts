@@ -1,5 +1,5 @@
 import { sql } from 'kysely'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import { makeDemo } from '#demo/index'
 import { readEntry, setEntryRemoved, updateEntry } from '../../../server/database/entries'
 import { standAll } from '../../../server/database/stand-in'

@@ -1,4 +1,4 @@
-import { readFields } from '#core/site'
+import { readFields } from '#core/addresses'
 import { before, without, withoutEnd } from '#core/text'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { type ColumnWay, guessTargets } from '#core/site'
-import { counted } from '#core/words'
+import { type ColumnWay, guessTargets } from '#core/importing'
+import { counted } from '#core/text'
 import type { BringInput, BringPreviewAnswer, ImportAnswer, ImportsAnswer, SheetAnswer } from '#shared/api/types'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Person, findByWords } from '#core/site'
+import type { Person } from '#core/model'
+import { findByWords } from '#core/text'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 import { useStructure } from '~/stores/structure'

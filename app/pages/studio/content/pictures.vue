@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { type Uses, drawnWidths, picturesUsed, usesOf } from '#core/checks'
-import { findByWords } from '#core/site'
-import { counted } from '#core/words'
+import { findByWords, counted } from '#core/text'
 import type { FilesAnswer, PicturesAnswer, StoredPictureAnswer } from '#shared/api/types'
 import { useDesign } from '~/stores/design'
 import { useNotices } from '~/stores/notices'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { counted } from '#core/words'
-import { linesOf, pathOf } from '#core/site'
+import { counted } from '#core/text'
+import { linesOf } from '#core/model'
+import { pathOf } from '#core/addresses'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 import { useStructure } from '~/stores/structure'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Used } from '#core/checks'
-import { FIELD_KINDS, type FieldKind } from '#core/site'
+import { FIELD_KINDS, type FieldKind } from '#core/model'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 import { useStructure } from '~/stores/structure'

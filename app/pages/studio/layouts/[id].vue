@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import type { Page } from '#core/site'
+import type { Page } from '#core/model'
 import { useBench } from '~/stores/bench'
 import { useFinder } from '~/stores/finder'
 import { useFollowing } from '~/stores/following'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LAYOUT_REGIONS, type LayoutRegion } from '#core/tree'
-import { findByWords } from '#core/site'
+import { findByWords } from '#core/text'
 import { useDesign } from '~/stores/design'
 import { useSession } from '~/stores/session'
 

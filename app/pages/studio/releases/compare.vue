@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Differing } from '#core/releases'
 import { type Design, rulesOf } from '#core/frames'
-import type { Page } from '#core/site'
-import { counted } from '#core/words'
+import type { Page } from '#core/model'
+import { counted } from '#core/text'
 import type { CompareAnswer } from '#shared/api/types'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { counted, nounFor } from '#core/words'
+import { counted, nounFor } from '#core/text'
 import { useDesign } from '~/stores/design'
 import type { BringBack, ReleaseNote } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'

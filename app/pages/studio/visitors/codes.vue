@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type DiscountCode, codeOf, discountShape } from '#core/shop'
 import { refuse } from '#core/shape'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { CodesAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'

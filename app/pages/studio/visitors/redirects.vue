@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import Papa from 'papaparse'
 import { safeCell } from '#core/formats'
-import type { Link, Redirect } from '#core/site'
-import { counted } from '#core/words'
+import type { Link, Redirect } from '#core/model'
+import { counted } from '#core/text'
 import type { RedirectsAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { LostAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'

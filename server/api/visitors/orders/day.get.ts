@@ -1,6 +1,6 @@
 import { getQuery } from 'h3'
 import { fail } from '../../../../core/problems'
-import { isDay } from '../../../../core/site'
+import { isDay } from '../../../../core/time'
 import type { DaySheetAnswer } from '../../../../shared/api/types'
 import { studioHandler } from '../../../utils/studio'
 

@@ -2,7 +2,8 @@ import { type Finding, type FindingKind, checkDesign } from '#core/checks'
 import { CompiledRules, type Design, type Frame, type Target, resolve, rulesOf } from '#core/frames'
 import { hasWork, lackingOn, workOf } from '#core/elements'
 import type { Layout } from '#core/tree'
-import { Catalogue, PLAIN_SHOP } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { PLAIN_SHOP } from '#core/model'
 import { PLAIN_HOUSE } from '#core/styles'
 import {
   VISITOR,

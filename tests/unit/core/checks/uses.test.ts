@@ -1,5 +1,5 @@
 import { usesOf } from '#core/checks'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import { makeDemo } from '#demo/index'
 import { drawn } from '../../../fixtures'
 

@@ -1,5 +1,5 @@
 import { type Chunk, anchorAhead, anchoredChunk } from '#core/drawing'
-import type { RichDoc, RichNode } from '#core/site'
+import type { RichDoc, RichNode } from '#core/model'
 
 /** Long texts are drawn in parts, and come to the same as in one go. */
 

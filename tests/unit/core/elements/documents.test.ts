@@ -1,4 +1,4 @@
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import { drawElement, element, entry, field, smallSite } from '../../../fixtures'
 
 const tool = (papers: unknown) => new Catalogue(smallSite([entry('glass', 'tool', { fields: { papers } })]))

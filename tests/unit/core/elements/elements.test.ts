@@ -1,7 +1,7 @@
 import { ELEMENTS, elementSpec, newElement, refuseProperty } from '#core/elements'
 import type { Value } from '#core/tree'
 import { checkLayout } from '#core/layouts'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import {
   column,
   drawElement,

@@ -1,4 +1,5 @@
-import { Catalogue, type Entry, type Person } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import type { Entry, Person } from '#core/model'
 import type { FieldValue, LayoutElement, Value } from '#core/tree'
 import { drawElement, element, entry, field, mirror, note, refractor, smallSite } from '../../../fixtures'
 

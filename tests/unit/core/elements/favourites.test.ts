@@ -1,5 +1,5 @@
 import { scriptAddress, scriptAt } from '#core/elements'
-import type { Parameters } from '#core/site'
+import type { Parameters } from '#core/addresses'
 import type { Value } from '#core/tree'
 import { VISITOR, drawElement, element } from '../../../fixtures'
 

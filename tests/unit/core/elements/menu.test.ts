@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { allScripts, scriptAddress, scriptAt } from '#core/elements'
-import type { MenuItem } from '#core/site'
+import type { MenuItem } from '#core/model'
 import { drawElement, element, observatory } from '../../../fixtures'
 
 /** A menu of the observatory with other items, drawn with some properties. */

@@ -1,7 +1,7 @@
 import { parseHTML } from 'linkedom'
 import { scriptAddress, scriptAt } from '#core/elements'
 import type { Item, Value } from '#core/tree'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import { drawElement, element, entry, field, smallSite } from '../../../fixtures'
 
 /** A set of pictures: which it holds, how it stands, and what is large on request. */

@@ -1,4 +1,5 @@
-import { Catalogue, type FloorPlan } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import type { FloorPlan } from '#core/model'
 import { paperOf } from '#core/elements'
 import { drawElement, element, entry, smallSite } from '../../../fixtures'
 

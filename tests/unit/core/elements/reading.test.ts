@@ -1,6 +1,7 @@
 import { parseHTML } from 'linkedom'
-import type { RichDoc, RichNode } from '#core/site'
-import { Catalogue, headingsOf, minutesToRead } from '#core/site'
+import type { RichDoc, RichNode } from '#core/model'
+import { Catalogue } from '#core/catalogue'
+import { headingsOf, minutesToRead } from '#core/model'
 import type { LayoutElement, Place } from '#core/tree'
 import { column, drawElement, element, entry, field, row, smallSite } from '../../../fixtures'
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { Catalogue, type Term } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import type { Term } from '#core/model'
 import type { Value } from '#core/tree'
 import { drawElement, element, entry, smallSite } from '../../../fixtures'
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { Formats, nowIn, sceneOf, timeGone, weekdayOf } from '#core/drawing'
-import { BY_DAY, daysBetween } from '#core/site'
+import { BY_DAY, daysBetween } from '#core/time'
 import { type Span, isOpen, merged, timeOf, weekOf } from '../../../../core/elements/hours'
 import type { Item } from '#core/tree'
 import { drawElement, element, field, observatory } from '../../../fixtures'

@@ -1,6 +1,7 @@
 import type { Format, Value } from '#core/tree'
 import { checkLayout } from '#core/layouts'
-import { Catalogue, firstSentence, firstWords } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { firstSentence, firstWords } from '#core/model'
 import { VISITOR, column, drawElement, element, entry, field, layout, rich, row, smallSite } from '../../../fixtures'
 
 /** How values are written: how far away a day is, forms of a number, the beginning of a text. */

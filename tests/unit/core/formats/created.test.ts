@@ -13,7 +13,8 @@ import {
 } from '#core/formats'
 import { BARE_DESIGN, frameName, namesFrom } from '#core/frames'
 import { treesOf } from '#core/layouts'
-import { Catalogue, STRUCTURE_EDITING, type Site, type Structure, refuseStructure } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { STRUCTURE_EDITING, type Site, type Structure, refuseStructure } from '#core/model'
 import { makeDemo } from '#demo/index'
 import { column, element, field, layout, row, smallSite } from '../../../fixtures'
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { readFloorPlan, writeFloorPlan } from '#core/formats'
-import { type FloorPlan, MOST_SHAPES, floorPlanShape } from '#core/site'
+import { type FloorPlan, MOST_SHAPES, floorPlanShape } from '#core/model'
 import { refuse } from '#core/shape'
 
 const feature = (geometry: unknown, properties: unknown = {}) => ({ type: 'Feature', properties, geometry })

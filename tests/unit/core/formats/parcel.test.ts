@@ -22,7 +22,7 @@ import {
   isVariation,
 } from '#core/tree'
 import { applyEdit, checkLayout, replaceLayout, Trees, treesOf, layoutEditing } from '#core/layouts'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import { PLAIN_HOUSE } from '#core/styles'
 import { makeDemo } from '#demo/index'
 import { column, element, field, frame, layout, observatory, row, plain, madeOf } from '../../../fixtures'

@@ -1,6 +1,7 @@
 import type { FieldTestOp } from '#core/conditions'
 import { type Refinement, type Target, factsOf, matches, pagesCovered } from '#core/frames'
-import { Catalogue, type Entry } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import type { Entry } from '#core/model'
 import { entry, smallSite } from '../../../fixtures'
 
 /** How values are compared, line by line as the rules say it. */

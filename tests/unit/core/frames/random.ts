@@ -1,7 +1,8 @@
 import type { Circumstance, FieldTestOp, Request } from '#core/conditions'
 import type { Frame, Refinement, Rules, Say, Target } from '#core/frames'
 import { REGIONS, type LayoutRegion } from '#core/tree'
-import { Catalogue, type Entry, type Site } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import type { Entry, Site } from '#core/model'
 import { NO_WORK, entry, frame, smallSite } from '../../../fixtures'
 import type { Dice } from '../layouts/random'
 

@@ -14,7 +14,8 @@ import {
   whyOf,
 } from '#core/frames'
 import type { LayoutRegion } from '#core/tree'
-import { Catalogue, findByWords } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { findByWords } from '#core/text'
 import { NO_WORK, VISITOR, entry, frame, mirror, note, observatory, refractor, smallSite } from '../../../fixtures'
 
 const catalogue = observatory()

@@ -13,7 +13,9 @@ import {
   shownAt,
   whyOf,
 } from '#core/frames'
-import { Catalogue, type Entry, BUILT_IN_IDS, isEmpty, newField, refuseStructure, slugOf } from '#core/site'
+import { Catalogue, isEmpty } from '#core/catalogue'
+import { type Entry, BUILT_IN_IDS, newField, refuseStructure } from '#core/model'
+import { slugOf } from '#core/addresses'
 import { PLAIN_HOUSE } from '#core/styles'
 import { type LayoutDocument, emptyLayout } from '#core/tree'
 import {

@@ -1,5 +1,5 @@
 import { groupOf } from '#core/lists'
-import { Catalogue } from '#core/site'
+import { Catalogue } from '#core/catalogue'
 import { entry, smallSite } from '../../../fixtures'
 
 /** Under which letter a title is looked for, by the language of the site. */

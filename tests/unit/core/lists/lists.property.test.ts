@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { type Asked, type Filter, type List, filtersOf, findList, parameterNames, screensOf } from '#core/lists'
-import { Catalogue, type Entry, newestFirst, readField, entrySubject } from '#core/site'
+import { Catalogue, readField, entrySubject } from '#core/catalogue'
+import { type Entry, newestFirst } from '#core/model'
 import { entry, smallSite } from '../../../fixtures'
 import { runs } from '../../../runs'
 

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { type Relating, ledgerOf, relatedTo } from '#core/lists'
 import { byHowMany, hasBit, noBits, putBit } from '#core/lists/bits'
-import { Catalogue, type Entry, newestFirst } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { type Entry, newestFirst } from '#core/model'
 import { entry, smallSite } from '../../../fixtures'
 import { runs } from '../../../runs'
 

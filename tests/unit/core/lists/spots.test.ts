@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { spotsOf } from '#core/lists'
-import { Catalogue, type Entry, type Position } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import type { Entry, Position } from '#core/model'
 import { entry, smallSite } from '../../../fixtures'
 import { runs } from '../../../runs'
 

@@ -12,7 +12,8 @@ import {
   sharedAs,
   sitemapOf,
 } from '#core/machines'
-import { Catalogue, type Entry, blankType } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { type Entry, blankType } from '#core/model'
 import { makeDemo } from '#demo/index'
 import { entry, rich, smallSite } from '../../../fixtures'
 

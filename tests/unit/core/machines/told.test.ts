@@ -1,6 +1,7 @@
 import { Formats, sceneOf } from '#core/drawing'
 import { descriptionOf, fieldsFor, linkedData, sharedAs, titleOf, toldAs } from '#core/machines'
-import { Catalogue, type PageType, type Tells, pageTypeShape } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { type PageType, type Tells, pageTypeShape } from '#core/model'
 import { refuse } from '#core/shape'
 import { entry, rich, smallSite } from '../../../fixtures'
 

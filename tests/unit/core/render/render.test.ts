@@ -4,7 +4,8 @@ import type { Layout, Row, Value } from '#core/tree'
 import { applyEdit, treeToDraw } from '#core/layouts'
 import { CompiledDesign, compileLayout, hasTitle } from '#core/render'
 import { Formats, escapeHtml, fill, sceneOf } from '#core/drawing'
-import { Catalogue, firstCharacters } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { firstCharacters } from '#core/model'
 import { PLAIN_HOUSE } from '#core/styles'
 import {
   VISITOR,

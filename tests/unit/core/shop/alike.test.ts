@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { alikeTo, goodsOfEntry } from '#core/shop'
-import { Catalogue, type Entry, blankEntry } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { type Entry, blankEntry } from '#core/model'
 import { makeDemo } from '#demo/index'
 import { runs } from '../../../runs'
 

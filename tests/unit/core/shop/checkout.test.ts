@@ -1,5 +1,6 @@
 import { makeDemo } from '#demo/index'
-import { Catalogue, PLAIN_SHOP, type ShopSettings } from '#core/site'
+import { Catalogue } from '#core/catalogue'
+import { PLAIN_SHOP, type ShopSettings } from '#core/model'
 import {
   type AskedCheckout,
   type Goods,

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { PLAIN_SHOP, type ShopSettings } from '#core/site'
+import { PLAIN_SHOP, type ShopSettings } from '#core/model'
 import { type DiscountCode, type Priced, allotted, amountOf, discounts, minorOf, shareOf, totalsOf } from '#core/shop'
 
 /** What a basket comes to, against an obvious twin that counts in fractions. */

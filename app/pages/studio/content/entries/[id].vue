@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useLocalStorage } from '@vueuse/core'
-import { type Entry, entryName } from '#core/site'
+import type { Entry } from '#core/model'
+import { entryName } from '#core/catalogue'
 import type { BulkAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'

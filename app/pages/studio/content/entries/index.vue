@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useLocalStorage } from '@vueuse/core'
-import { type Structure, entryName } from '#core/site'
-import { counted } from '#core/words'
+import type { Structure } from '#core/model'
+import { entryName } from '#core/catalogue'
+import { counted } from '#core/text'
 import type { Told } from '#core/edits'
 import type { BulkAnswer, BulkInput, EntriesQuery, EntryRow } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'

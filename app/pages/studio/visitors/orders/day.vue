@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { CameInput, DaySheetAnswer } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 

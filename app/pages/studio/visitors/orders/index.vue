@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ORDER_STATES, type OrderState, amountOf } from '#core/shop'
-import { counted } from '#core/words'
+import { counted } from '#core/text'
 import type { OrdersAnswer } from '#shared/api/types'
 
 /** What was bought: the newest first, the chosen one beside them, and what was taken lately. */

@@ -1,0 +1,309 @@
+import {
+  ABSENT,
+  KEY,
+  NOTHING,
+  type Shape,
+  byValue,
+  exact,
+  isRecord,
+  judged,
+  key,
+  kinds,
+  list,
+  never,
+  numeric,
+  oneOf,
+  optional,
+  orNull,
+  pattern,
+  record,
+  text,
+  texts,
+  yesNo,
+} from '../shape'
+import { isSlug, safeAddress } from '../addresses'
+import { isDay, isMoment } from '../time'
+import { floorPlanShape } from './floor-plan'
+import { richShape } from './rich-shape'
+import { type FieldKind, type LeftOut, type SiteDocument, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
+import { offersShape, sellsShape, shopShape } from './selling'
+
+/** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
+
+const DATE = judged((v) => (isDay(v) ? null : 'A date is written as 2026-03-29'))
+const EMPTY = text(0)
+const SLUG = judged((v) =>
+  typeof v === 'string' && isSlug(v)
+    ? null
+    : 'The last part of an address has small letters, digits and single hyphens',
+)
+const slugOrNone = () => byValue((v) => (v === '' ? EMPTY : SLUG))
+const name = (why: string) => text(200, why)
+const keyOrNull = () => orNull(key())
+
+const position = exact({ x: numeric(), y: numeric(), floor: optional(key()) })
+const CHOICE = /^.{0,120}$/s
+const DOCUMENT = ['name', 'address', 'size', 'pages'] satisfies (keyof SiteDocument)[] as string[]
+const documents = judged((value) => {
+  const holds = (d: unknown): boolean =>
+    isRecord(d) &&
+    Object.keys(d).every((k) => DOCUMENT.includes(k)) &&
+    [d.name, d.address].every((v) => typeof v === 'string' && v.length <= 2000) &&
+    [d.size, d.pages].every((v) => v === undefined || (Number.isSafeInteger(v) && Number(v) >= 0))
+  return Array.isArray(value) && value.length <= 50 && value.every(holds)
+    ? null
+    : 'documents have a name and an address'
+})
+const rich = richShape()
+
+/** What a field of each kind can hold; every field may be empty. */
+export const FIELD_SHAPES: Readonly<Record<FieldKind, Shape>> = {
+  text: text(2000),
+  rich,
+  number: numeric(),
+  money: numeric(),
+  date: DATE,
+  moment: judged((v) => (isMoment(v) ? null : 'a moment is written as 2026-03-29T14:00')),
+  'yes-no': yesNo(),
+  choice: text(120),
+  choices: texts(CHOICE, 200),
+  picture: key(),
+  pictures: texts(KEY, 200),
+  documents,
+  offers: offersShape,
+  link: text(2000),
+  position,
+  person: key(),
+  entry: key(),
+}
+
+/** A value of some field, whichever it may be. */
+const fieldValue = byValue((value) => {
+  if (value === null || value === undefined) return value === null ? NOTHING : ABSENT
+  if (typeof value === 'string') return FIELD_SHAPES.text
+  if (typeof value === 'number') return FIELD_SHAPES.number
+  if (typeof value === 'boolean') return FIELD_SHAPES['yes-no']
+  if (Array.isArray(value) && isRecord(value[0])) return FIELD_SHAPES['label' in value[0] ? 'offers' : 'documents']
+  if (Array.isArray(value)) return FIELD_SHAPES.choices
+  return isRecord(value) && value.type === 'doc' ? rich : position
+})
+
+const CLOCK = judged((v) =>
+  isMoment(v) && v.length === 16 ? null : 'A moment of publishing is written as 2026-03-29T14:00',
+)
+const clock = byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : CLOCK))
+
+export const LEFT_OUT = ['title', 'content', 'header', 'intro', 'footer'] as const satisfies readonly LeftOut[]
+const LEFT_OUT_LIST = texts(new RegExp(`^(${LEFT_OUT.join('|')})$`), LEFT_OUT.length)
+const leftOut = byValue((v) => (v === undefined ? ABSENT : LEFT_OUT_LIST))
+
+/** An entry as somebody is writing it: what stands in its fields may not be storable yet. */
+export const workingShape = exact({
+  id: key(),
+  type: key(),
+  slug: text(200),
+  title: text(2000),
+  summary: text(5000),
+  content: byValue((v) => (v === null ? NOTHING : rich)),
+  picture: keyOrNull(),
+  person: keyOrNull(),
+  parent: keyOrNull(),
+  date: byValue((v) => (v === null ? NOTHING : text(40))),
+  terms: texts(KEY, 200),
+  fields: record(KEY, fieldValue, 300),
+  published: yesNo('Published is yes or no'),
+  from: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : text(40))),
+  until: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : text(40))),
+  leftOut,
+  chosenFrame: keyOrNull(),
+})
+
+export const entryShape = exact({
+  id: key(),
+  type: key(),
+  slug: SLUG,
+  title: text(500, 'A title has at most 500 characters'),
+  summary: text(1000, 'A summary has at most 1000 characters'),
+  content: byValue((v) => (v === null ? NOTHING : rich)),
+  picture: keyOrNull(),
+  person: keyOrNull(),
+  parent: keyOrNull(),
+  date: byValue((v) => (v === null ? NOTHING : DATE)),
+  terms: texts(KEY, 200),
+  fields: record(KEY, fieldValue, 300),
+  published: yesNo('Published is yes or no'),
+  from: clock,
+  until: clock,
+  leftOut,
+  chosenFrame: keyOrNull(),
+})
+
+/** An address (see `safeAddress`), a page by its key, or nothing yet. */
+export const linkShape = byValue((value) => (typeof value === 'string' ? ADDRESS : PAGE))
+const PAGE = exact({ page: key('choose a page') })
+const ADDRESS = text(2000).test(
+  'address',
+  'a link begins with /, https://, http://, mailto: or tel:',
+  (v) => v === '' || safeAddress(String(v)) !== null,
+)
+
+const MOST_MENU_DEPTH = 6
+const menuItems = (depth: number): Shape =>
+  list(
+    exact({
+      id: key(),
+      label: name('A label has at most 200 characters'),
+      link: linkShape,
+      items: depth < MOST_MENU_DEPTH ? menuItems(depth + 1) : list(never('this menu is nested too deep'), 0),
+    }),
+    500,
+  )
+
+export const menuShape = exact({
+  id: key(),
+  name: name('A menu has a name of at most 200 characters'),
+  items: menuItems(1),
+})
+
+export const termShape = exact({
+  id: key(),
+  taxonomy: key(),
+  slug: SLUG,
+  title: name('A term has a title of at most 200 characters'),
+  tagline: text(1000),
+  description: text(10_000),
+  picture: keyOrNull(),
+  parent: keyOrNull(),
+})
+
+export const personShape = exact({
+  id: key(),
+  slug: SLUG,
+  name: name('A person has a name of at most 200 characters'),
+  role: text(200),
+  about: text(10_000),
+  mail: text(200),
+  phone: optional(text(60)),
+  picture: keyOrNull(),
+})
+
+export const taxonomyShape = exact({
+  id: key(),
+  name: name('A taxonomy has a name'),
+  plural: name('A taxonomy has a name for several'),
+  slug: SLUG,
+  pages: yesNo(),
+})
+
+const UNIT = known(
+  (v) => new Intl.NumberFormat('en', { style: 'unit', unit: v }),
+  'a unit is a name such as centimeter',
+)
+
+const limit = byValue((v) => (v === undefined ? ABSENT : numeric()))
+
+const fieldShape = exact({
+  id: key(),
+  label: name('A field has a label'),
+  kind: oneOf(Object.keys(FIELD_SHAPES)),
+  help: optional(text(300, 'What helps to fill it in has at most 300 characters')),
+  required: optional(yesNo().isTrue()),
+  unit: byValue((v) => (v === undefined ? ABSENT : UNIT)),
+  least: limit,
+  most: limit,
+  choices: optional(list(exact({ id: key(), label: name('A choice has a label') }), 500)),
+  of: optional(key()),
+})
+
+const toldField = optional(pattern(/^(terms:)?[\w-]{1,60}$/, 'choose a field'))
+
+const tells = optional(
+  exact({
+    as: optional(oneOf(TOLD_AS)),
+    from: optional(exact(Object.fromEntries(TOLD_ROLES.map((role) => [role, toldField])))),
+  }),
+)
+
+export const pageTypeShape = exact({
+  id: key(),
+  name: name('A page type has a name'),
+  plural: name('A page type has a name for several'),
+  slug: slugOrNone(),
+  archive: yesNo(),
+  dated: yesNo(),
+  tree: yesNo(),
+  personLabel: text(60),
+  taxonomies: texts(KEY, 50),
+  fields: list(fieldShape, 300),
+  mayLeaveOut: leftOut,
+  tells,
+  sells: byValue((v) => (v === undefined ? ABSENT : sellsShape)),
+})
+
+const WIDTHS = list(numeric(1, 100_000), 20)
+
+const PICTURE = {
+  id: key(),
+  fileName: text(200),
+  alt: text(1000),
+  caption: optional(text(300)),
+  width: numeric(1, 100_000),
+  height: numeric(1, 100_000),
+  focus: optional(exact({ x: numeric(0, 1), y: numeric(0, 1) })),
+  hash: optional(pattern(/^[0-9a-f]{8,64}$/, 'a hash has 8 to 64 letters and digits')),
+}
+
+export const pictureShape = exact({ ...PICTURE, widths: byValue((v) => (v === undefined ? ABSENT : WIDTHS)) })
+
+/** The shape of a picture on its way to another site, with its file as base64 where it comes along. */
+export const carriedPictureShape = exact({
+  ...PICTURE,
+  bytes: optional(pattern(/^[A-Za-z0-9+/]*={0,2}$/, 'the file of a picture cannot be read')),
+})
+
+/** Whether the platform knows a locale, currency, time zone or unit: asked of it, since the lists change. */
+function known(what: (value: string) => unknown, why: string): Shape {
+  return judged((value) => {
+    if (typeof value !== 'string' || value.length > 80) return why
+    try {
+      what(value)
+      return null
+    } catch (error) {
+      if (error instanceof RangeError) return why
+      throw error
+    }
+  })
+}
+
+export const homeShape = kinds(
+  {
+    entry: exact({ kind: oneOf(['entry']), entry: text(120) }),
+    archive: exact({ kind: oneOf(['archive']), type: text(120) }),
+  },
+  'kind',
+  'home',
+)
+
+/** What a setting of the site can be, by its name. */
+export const SETTINGS_SHAPES = {
+  name: name('A site has a name of at most 200 characters'),
+  tagline: text(500),
+  origin: pattern(/^https?:\/\/[^\s/]{1,250}$/, 'the origin of the site is an address such as https://example.org'),
+  locale: known((v) => new Intl.NumberFormat(v), 'a locale is written as en-GB'),
+  currency: known(
+    (v) => new Intl.NumberFormat('en', { style: 'currency', currency: v }),
+    'a currency is written as EUR',
+  ),
+  timeZone: known((v) => new Intl.DateTimeFormat('en', { timeZone: v }), 'a time zone is written as Europe/London'),
+  logo: keyOrNull(),
+  icon: optional(keyOrNull()),
+  fallbackPicture: keyOrNull(),
+  home: homeShape,
+  shop: yesNo(),
+  selling: byValue((v) => (v === undefined ? ABSENT : shopShape)),
+  signIn: yesNo(),
+  search: optional(yesNo()),
+  floorPlan: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : floorPlanShape)),
+} as const satisfies Record<keyof SiteSettings, Shape>
+
+export const settingsShape = exact(SETTINGS_SHAPES)

@@ -1,0 +1,5 @@
+export { type Bit, MOST_READ, askedWords, excerptOf, markedText } from './excerpt'
+export { findByWords, folded } from './find'
+export { directionOf } from './language'
+export { before, without, withoutEnd, withoutEnds } from './text'
+export { and, andAlso, anyOf, asSentence, counted, nounFor, or } from './words'
