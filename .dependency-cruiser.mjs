@@ -10,6 +10,8 @@ export const ROOMS = [
   'numbers',
   'edits',
   'addresses',
+  'rich',
+  'fields',
   'model',
   'catalogue',
   'importing',

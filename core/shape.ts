@@ -21,6 +21,9 @@ export const MOST_DEPTH_OF_ALL = 120
 
 export type Shape = AnySchema
 
+/** What anything of a site is known by, for life. */
+export type Id = string
+
 /** Anything at all as a few words for a sentence; a value that cannot be made a text of is no reason to fail. */
 export function shown(value: unknown, most = 40): string {
   return (typeof value === 'string' ? value : (JSON.stringify(value) ?? 'nothing')).slice(0, most)

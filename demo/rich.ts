@@ -1,4 +1,4 @@
-import type { RichDoc, RichNode } from '../core/model'
+import type { RichDoc, RichNode } from '../core/rich'
 
 const text = (t: string): RichNode => ({ type: 'text', text: t })
 

@@ -17,7 +17,8 @@ import { type Edit, Trees, layoutEditing, treesOf } from '#core/layouts'
 import { CompiledDesign } from '#core/render'
 import { Formats, type SceneOptions, sceneOf } from '#core/drawing'
 import { Catalogue } from '#core/catalogue'
-import { type Entry, type PageType, type RichDoc, type Site, blankEntry, blankType } from '#core/model'
+import { type Entry, type PageType, type Site, blankEntry, blankType } from '#core/model'
+import type { RichDoc } from '#core/rich'
 import { PLAIN_HOUSE } from '#core/styles'
 
 /** A very small site of its own: an observatory with instruments and notes. */

@@ -1,5 +1,7 @@
 import type { Catalogue } from '#core/catalogue'
-import { type Entry, isRichDoc, wordsOf } from '#core/model'
+import type { Entry } from '#core/model'
+import { fieldSpec, wordsOf } from '#core/fields'
+import { isRichDoc } from '#core/rich'
 
 /** What the parts of an entry are called, and what stands in them, in words. */
 export function useEntryParts(catalogue: () => Catalogue, entry: () => Entry) {
@@ -34,7 +36,7 @@ export function useEntryParts(catalogue: () => Catalogue, entry: () => Entry) {
   function words(what: string, value: unknown): string {
     if (value === null || value === undefined || value === '') return 'nothing'
     const of = field(what)
-    const things = of && ['picture', 'pictures', 'person', 'entry'].includes(of.kind)
+    const things = of && fieldSpec(of.kind).refers !== null
     if (NAMED.has(what) || things)
       return (Array.isArray(value) ? value : [value]).map((v) => nameOf(String(v))).join(', ') || 'none'
     return wordsOf(value, of) || (isRichDoc(value) ? 'text without words' : 'nothing')

@@ -1,7 +1,7 @@
 import { Extension } from '@tiptap/core'
 import StarterKit from '@tiptap/starter-kit'
 import { type AnyExtension, type EditorOptions, useEditor } from '@tiptap/vue-3'
-import type { RichDoc } from '#core/model'
+import type { RichDoc } from '#core/rich'
 import { safeAddress } from '#core/addresses'
 import { counted } from '#core/text'
 

@@ -11,8 +11,14 @@ import {
   newTerm,
   removeTaxonomy,
   removeTerm,
+  type Id,
+  type PageType,
+  type Person,
+  type Spot,
+  type Taxonomy,
+  type Term,
 } from '#core/model'
-import type { FieldKind, Id, Field, PageType, Person, Spot, Taxonomy, Term } from '#core/model'
+import { type Field, type FieldKind, hasChoices } from '#core/fields'
 import { and, counted } from '#core/text'
 import { useDesign } from '~/stores/design'
 import { useSite } from '~/stores/site'
@@ -61,7 +67,7 @@ export function useStructureEdits() {
     if (field.help) item.help = field.help
     if (field.required) item.required = true
     // What was chosen among is kept: values that were chosen are told by it.
-    if (kind === 'choice' || kind === 'choices') item.choices = field.choices ?? []
+    if (hasChoices(kind)) item.choices = field.choices ?? []
     else if (field.choices?.length) item.choices = field.choices
     structure.apply({ kind: 'set', at, value: item })
   }

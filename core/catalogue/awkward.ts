@@ -1,5 +1,5 @@
 import type { Catalogue } from './catalogue'
-import { isEmpty } from './fields'
+import { isEmpty } from '../fields'
 import type { Page } from '../model'
 
 export type Awkward = 'longest' | 'no-picture' | 'emptiest'

@@ -3,28 +3,15 @@ import { refuse } from '../shape'
 import { asSentence } from '../text'
 import { takenAddress } from './taken'
 import type { Catalogue } from './catalogue'
-import { isEmpty } from './fields'
-import { isHeld, entryShape } from '../model'
-import type { Entry, Field, FieldKind, PageType } from '../model'
+import { directoryOf } from './directory'
+import { entryShape, type Entry, type PageType } from '../model'
+import { type Field, fieldSpec, isEmpty, isHeld, referredIn } from '../fields'
 
-type Exists = (id: unknown, catalogue: Catalogue) => boolean
-
-const isPicture: Exists = (id, c) => c.pictures.has(String(id))
-const all =
-  (exists: Exists): Exists =>
-  (ids, c) =>
-    (ids as unknown[]).every((id) => exists(id, c))
-
-/** Whether what a field of a kind refers to is there; kinds that refer to nothing are not asked. */
-const EXISTS: Partial<Record<FieldKind, Exists>> = {
-  picture: isPicture,
-  pictures: all(isPicture),
-  person: (id, c) => c.people.has(String(id)),
-  entry: (id, c) => c.entries.has(String(id)),
-}
-
+/** Whether a field can hold a value, and all that it refers to is there. */
 function holds(field: Field, value: unknown, catalogue: Catalogue): boolean {
-  return isHeld(field, value) && (EXISTS[field.kind]?.(value, catalogue) ?? true)
+  if (!isHeld(field, value)) return false
+  const { refers } = fieldSpec(field.kind)
+  return refers === null || referredIn(field.kind, value).every((id) => directoryOf(catalogue).has(refers, id))
 }
 
 /** Why a number is out of the limits of its field; null when it is not. */

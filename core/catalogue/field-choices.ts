@@ -1,12 +1,13 @@
+import { READINGS, type ReadingKind } from '../fields'
 import type { Catalogue } from './catalogue'
-import { BUILT_IN, type Reading, SITE, TERMS, VISITOR, fieldAround } from './fields'
+import { BUILT_IN, SITE, TERMS, VISITOR, fieldAround } from './fields'
 import type { FieldRef, Id, Page, PageType } from '../model'
 
 /** Which fields there are to pick, and what they are called. */
 
 export interface FieldChoice extends FieldRef {
   label: string
-  kind: Reading['kind']
+  kind: ReadingKind
   /** Where it is read, as a heading in a list of choices. */
   group: string
 }
@@ -66,16 +67,14 @@ export function fieldChoices(catalogue: Catalogue, page: Pick<Page, 'kind' | 'en
 /** What a field of listed entries may be wanted for. */
 export type EntryFieldUse = 'filter' | 'sort' | 'group' | 'show' | 'terms' | 'place' | 'sum'
 
-/** Kinds of field that suit what entries are listed by. */
-const SUITS: Readonly<Record<EntryFieldUse, (kind: Reading['kind']) => boolean>> = {
-  filter: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'offers', 'position'].includes(kind),
-  sort: (kind) => !['rich', 'link', 'picture', 'pictures', 'documents', 'offers', 'position'].includes(kind),
-  group: (kind) => ['terms', 'person', 'entry', 'choice', 'choices', 'yes-no'].includes(kind),
-  terms: (kind) => kind === 'terms',
-  place: (kind) => kind === 'position',
-  sum: (kind) => kind === 'number' || kind === 'money',
-  show: (kind) => !['rich', 'picture', 'pictures', 'documents', 'offers', 'position'].includes(kind),
+/** Whether what is read of a kind suits a use. */
+function suits(kind: ReadingKind, use: EntryFieldUse): boolean {
+  if (use === 'terms') return kind === 'terms'
+  if (use === 'place') return kind === 'position'
+  const { uses } = READINGS[kind]
+  return use === 'filter' ? uses.filter !== null : uses[use]
 }
+
 const OF_EVERY_ENTRY = ['title', 'summary', 'type', 'date', 'person'] as const
 
 /**
@@ -88,8 +87,8 @@ export function entryFields(
   listed: readonly Id[] = [],
 ): Omit<FieldChoice, 'of' | 'via'>[] {
   const found = new Map<Id, Omit<FieldChoice, 'of' | 'via'>>()
-  const add = (field: Id, label: string, kind: Reading['kind'], group: string) => {
-    if (SUITS[use](kind) && !found.has(field)) found.set(field, { field, label, kind, group })
+  const add = (field: Id, label: string, kind: ReadingKind, group: string) => {
+    if (suits(kind, use) && !found.has(field)) found.set(field, { field, label, kind, group })
   }
   for (const id of OF_EVERY_ENTRY) add(id, BUILT_IN[id]!.label, BUILT_IN[id]!.kind, 'Every entry')
   const types = [...catalogue.types.values()].filter((t) => listed.length === 0 || listed.includes(t.id))
@@ -121,7 +120,7 @@ function labelOf(catalogue: Catalogue, ref: FieldRef): string | null {
 }
 
 /** The kind of a field wherever it is read, as far as its id tells; null when nothing has that id. */
-export function fieldKind(catalogue: Catalogue, ref: FieldRef): Reading['kind'] | null {
+export function fieldKind(catalogue: Catalogue, ref: FieldRef): ReadingKind | null {
   if (ref.of === 'site' || ref.of === 'visitor') return 'text'
   if (ref.field.startsWith(TERMS)) return 'terms'
   if (Object.hasOwn(BUILT_IN, ref.field)) return BUILT_IN[ref.field]!.kind

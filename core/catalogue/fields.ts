@@ -1,19 +1,7 @@
-import type {
-  BuiltInField,
-  Entry,
-  Field,
-  FieldKind,
-  FieldRef,
-  Id,
-  Page,
-  PageType,
-  Person,
-  RichNode,
-  Term,
-} from '../model'
+import type { BuiltInField, Entry, FieldRef, Id, Page, PageType, Person, Term } from '../model'
 import type { Catalogue } from './catalogue'
-import { entryName } from './pages'
-import { converted, isRichDoc, minutesToRead } from '../model'
+import { type Field, READINGS, type Reading, type ReadingKind, converted, isEmpty } from '../fields'
+import { minutesToRead } from '../rich'
 import { writtenIn } from './named'
 
 /** What a page, a card or a shared piece is about. */
@@ -42,15 +30,6 @@ export interface Place {
   near: string
 }
 
-/** A field's value with what is needed to write it out. Empty values are never read: they give null. */
-export interface Reading {
-  kind: FieldKind | 'terms'
-  value: unknown
-  field?: Field
-  /** When what begins by the value is over, where it is read as a range. */
-  until?: string
-}
-
 export function subjectOf(catalogue: Catalogue, page: Page): Subject {
   const entry = page.entry ? catalogue.entries.get(page.entry) : undefined
   if (entry) return entrySubject(catalogue, entry)
@@ -65,66 +44,17 @@ export function entrySubject(catalogue: Catalogue, entry: Entry): Subject {
   return type ? { kind: 'entry', entry, type } : { kind: 'page' }
 }
 
-export function isEmpty(value: unknown): boolean {
-  if (value === null || value === undefined || value === '') return true
-  if (typeof value === 'string') return value.trim() === ''
-  if (Array.isArray(value)) return value.length === 0
-  return isEmptyDoc(value)
-}
-
-/** What a rich text shows besides its words. */
-const SEEN_NODES: ReadonlySet<string> = new Set(['picture', 'film', 'horizontalRule', 'field'])
-
-function saysSomething({ type, text, content }: RichNode): boolean {
-  if (text !== undefined) return text.trim() !== ''
-  return SEEN_NODES.has(type) || (content?.some(saysSomething) ?? false)
-}
-
-/** A text is empty without words, pictures and videos: an empty quote or list, and blanks alone, are nothing. */
-const isEmptyDoc = (value: unknown): boolean => isRichDoc(value) && !(value.content?.some(saysSomething) ?? false)
-
-type Suits = (value: unknown) => boolean
-
-const isText: Suits = (v) => typeof v === 'string'
-const isNumber: Suits = (v) => typeof v === 'number'
-const isThing: Suits = (v) => typeof v === 'object' && v !== null && !Array.isArray(v)
-const listOf =
-  (each: Suits): Suits =>
-  (v) =>
-    Array.isArray(v) && v.every(each)
-
-/** What the values of each kind are; a field whose kind was changed may hold some of another, and is read as what they come to. */
-const SUITS: Readonly<Record<Reading['kind'], Suits>> = {
-  text: isText,
-  link: isText,
-  date: isText,
-  moment: isText,
-  choice: isText,
-  picture: isText,
-  person: isText,
-  entry: isText,
-  number: isNumber,
-  money: isNumber,
-  'yes-no': (v) => typeof v === 'boolean',
-  choices: listOf(isText),
-  pictures: listOf(isText),
-  terms: listOf(isText),
-  documents: listOf(isThing),
-  offers: listOf(isThing),
-  position: isThing,
-  rich: isRichDoc,
-}
-
-function reading(kind: Reading['kind'], value: unknown, field?: Field, catalogue?: Catalogue): Reading | null {
+/** A value as its kind has it; what a field whose kind was changed holds is read as what it comes to. */
+function reading(kind: ReadingKind, value: unknown, field?: Field, catalogue?: Catalogue): Reading | null {
   if (isEmpty(value)) return null
-  if (SUITS[kind](value)) return { kind, value, field }
+  if (READINGS[kind].suits(value)) return { kind, value, field }
   const next = field ? converted(field, value, catalogue && writtenIn(catalogue.site.settings)) : null
   return isEmpty(next) ? null : { kind, value: next, field }
 }
 
 type BuiltIn = {
   label: string
-  kind: Reading['kind']
+  kind: ReadingKind
   /** What is told of its values beyond their kind. */
   field?: Field
   read(subject: Subject, place: Place): unknown
@@ -347,12 +277,4 @@ export function readField(ref: FieldRef, place: Place): Reading | null {
   if (!source) SOURCES.set(ref, (source = fieldSource(ref)))
   const subject = source.subject(place)
   return subject && source.reading(subject, place)
-}
-
-/** The name of whatever a person, entry or term reading refers to. */
-export function nameOf(catalogue: Catalogue, reading: Reading): string {
-  const id = String(reading.value)
-  if (reading.kind === 'person') return catalogue.people.get(id)?.name ?? ''
-  const entry = catalogue.entries.get(id)
-  return entry && catalogue.isOut(entry) ? entryName(entry, catalogue.types.get(entry.type)) : ''
 }

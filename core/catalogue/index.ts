@@ -6,7 +6,6 @@ export { type EntryFieldUse, type FieldChoice, entryFields, fieldChoices, fieldK
 export {
   BUILT_IN,
   type Place,
-  type Reading,
   type Subject,
   TERMS,
   type Visitor,
@@ -14,12 +13,11 @@ export {
   entrySubject,
   entryValue,
   fieldSource,
-  isEmpty,
-  nameOf,
   readField,
   subjectOf,
   withUntil,
 } from './fields'
+export { directoryOf } from './directory'
 export { isLeftOut } from './left-out'
 export { namedIn, writtenIn } from './named'
 export { freeSlug, newEntry } from './new-entry'

@@ -1,5 +1,6 @@
 import type { Catalogue } from './catalogue'
-import type { Named, Id, SiteSettings } from '../model'
+import type { Id, SiteSettings } from '../model'
+import type { ReadContext } from '../fields'
 import { dayOrderOf } from '../time'
 import { decimalOf } from '../numbers'
 
@@ -19,10 +20,10 @@ function once<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value
 }
 
-const WRITTEN = new WeakMap<SiteSettings, Pick<Required<Named>, 'decimal' | 'order' | 'currency'>>()
+const WRITTEN = new WeakMap<SiteSettings, Pick<Required<ReadContext>, 'decimal' | 'order' | 'currency'>>()
 
 /** How numbers, days and amounts are written on a site, by its language and its currency. */
-export function writtenIn(settings: SiteSettings): Pick<Required<Named>, 'decimal' | 'order' | 'currency'> {
+export function writtenIn(settings: SiteSettings): Pick<Required<ReadContext>, 'decimal' | 'order' | 'currency'> {
   let written = WRITTEN.get(settings)
   if (!written) {
     const { locale, currency } = settings
@@ -32,7 +33,7 @@ export function writtenIn(settings: SiteSettings): Pick<Required<Named>, 'decima
 }
 
 /** What the things of a site are called: pictures by file name, people by name, entries by title or address. */
-export function namedIn({ site }: Catalogue): Required<Named> {
+export function namedIn({ site }: Catalogue): Required<ReadContext> {
   const pictures = once(() =>
     byNames(site.pictures, (p) => [p.id, p.fileName, p.fileName.replace(/\.\w+$/, ''), p.alt]),
   )

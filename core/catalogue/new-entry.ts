@@ -1,8 +1,7 @@
 import { slugOf } from '../addresses'
-import { blankEntry, firstFree } from '../model'
+import { blankEntry, firstFree, type Entry, type Id } from '../model'
 import type { Catalogue } from './catalogue'
 import { takenAddress } from './taken'
-import type { Entry, Id } from '../model'
 
 const MOST_SLUG = 80
 

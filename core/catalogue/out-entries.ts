@@ -1,7 +1,6 @@
 import { momentIn } from '../time'
 import { type Times, countTime } from './pages'
-import { SortedLists, newestFirst } from '../model'
-import type { Entry, Id } from '../model'
+import { SortedLists, newestFirst, type Entry, type Id } from '../model'
 
 /**
  * The entries that visitors can see, now: newest first by type, term and person, and counted by years and months. An

@@ -3,8 +3,7 @@ import type { Catalogue } from './catalogue'
 import { followRedirects } from './leads'
 import { pathOf } from '../addresses'
 import { ownAddress } from './pages'
-import { linkShape } from '../model'
-import type { Structure, Entry, Id, Redirect } from '../model'
+import { linkShape, type Structure, type Entry, type Id, type Redirect } from '../model'
 
 export const redirectShape: Shape = exact({
   address: pattern(/^\/[^\s?#\\]{0,1000}[^\s?#\\/]$/, 'an address to lead elsewhere is a path such as /old/page'),

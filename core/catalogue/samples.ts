@@ -2,8 +2,7 @@ import { Catalogue } from './catalogue'
 import { addDays } from '../time'
 import { askedWords, findByWords } from '../text'
 import { ARCHIVE_KINDS } from './pages'
-import { newestFirst } from '../model'
-import type { Entry, Page } from '../model'
+import { newestFirst, type Entry, type Page } from '../model'
 
 /** What a page that lists entries is looked at with while it is designed: what it lists, nothing at all, or very much. */
 export type Sample = 'real' | 'none' | 'many'

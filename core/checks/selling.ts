@@ -1,18 +1,19 @@
 import type { Catalogue } from '../catalogue'
-import { type FieldKind, PLAIN_SHOP, type PageType } from '../model'
+import { PLAIN_SHOP, type PageType } from '../model'
+import { type FieldRole, kindsFor } from '../fields'
 import type { Finding, SoldBy } from './types'
 
-/** Of which kind a field has to be that says something of how entries are sold. */
-const KINDS: Readonly<Record<Exclude<SoldBy, 'tax'>, readonly FieldKind[]>> = {
-  price: ['money'],
-  stock: ['number'],
-  on: ['date', 'moment'],
-  offers: ['offers'],
+/** What a field has to be able to say that says something of how entries are sold. */
+const ROLES: Readonly<Record<Exclude<SoldBy, 'tax'>, FieldRole>> = {
+  price: 'price',
+  stock: 'stock',
+  on: 'day',
+  offers: 'offers',
 }
 
 /** The fields that a page type is sold by, each with what it says. */
 export function soldBy({ sells }: PageType): [Exclude<SoldBy, 'tax'>, string][] {
-  return (Object.keys(KINDS) as (keyof typeof KINDS)[]).flatMap((by) => {
+  return (Object.keys(ROLES) as (keyof typeof ROLES)[]).flatMap((by) => {
     const field = sells?.[by]
     return field === undefined ? [] : [[by, field]]
   })
@@ -25,7 +26,9 @@ export function checkSelling({ site }: Catalogue): Finding[] {
   return site.types.flatMap((type) => {
     if (!type.sells) return []
     const { tax } = type.sells
-    const wrong = soldBy(type).filter(([by, id]) => !type.fields.some((f) => f.id === id && KINDS[by].includes(f.kind)))
+    const wrong = soldBy(type).filter(
+      ([by, id]) => !type.fields.some((f) => f.id === id && kindsFor(ROLES[by]).includes(f.kind)),
+    )
     const all: [SoldBy, string][] = taxes.some((t) => t.id === tax) ? wrong : [...wrong, ['tax', tax]]
     return all.map(([by, id]): Finding => ({ kind: 'unsold', type: type.id, by, id }))
   })

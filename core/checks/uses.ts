@@ -2,8 +2,10 @@ import { treesOf } from '../layouts'
 import { type Design, type Referred, type Target, targetSpec } from '../frames'
 import { entryFieldsNamed, fieldsNamed, seeNode } from '../elements'
 import { type TermTest, isFieldTest, isTermTest } from '../conditions'
-import { type Catalogue, TERMS, isEmpty } from '../catalogue'
-import { type Entry, type FieldKind, type Id, type MenuItem, richPictures } from '../model'
+import { type Catalogue, TERMS } from '../catalogue'
+import { isEmpty, type ReferredKind, refersTo } from '../fields'
+import type { Entry, Id, MenuItem } from '../model'
+import { richPictures } from '../rich'
 import { type Layout, type TreeNode, walk } from '../tree'
 import { soldBy } from './selling'
 
@@ -82,13 +84,10 @@ function pagesOf(used: Used, catalogue: Catalogue): ReadonlySet<string> {
   return new Set([...pages.map((p) => p.key), ...(used.kind === 'type' ? [`archive:${used.id}`] : [])])
 }
 
-/** Whether an entry has something in one of its own fields, alone or among others. */
-function holdsIn(entry: Entry, kinds: readonly FieldKind[], id: Id, catalogue: Catalogue): boolean {
-  const fields = catalogue.types.get(entry.type)?.fields.filter((f) => kinds.includes(f.kind)) ?? []
-  return fields.some(({ id: field }) => {
-    const value = entry.fields[field]
-    return Array.isArray(value) ? value.includes(id) : value === id
-  })
+/** Whether an entry refers to something by one of its own fields. */
+function refers(entry: Entry, what: ReferredKind, id: Id, catalogue: Catalogue): boolean {
+  const fields = catalogue.types.get(entry.type)?.fields ?? []
+  return fields.some((field) => refersTo(field.kind, entry.fields[field.id], what, id))
 }
 
 function entryUses(used: Used, catalogue: Catalogue): (entry: Entry) => boolean {
@@ -102,14 +101,14 @@ function entryUses(used: Used, catalogue: Catalogue): (entry: Entry) => boolean 
     case 'term':
       return (e) => e.terms.includes(used.id)
     case 'person':
-      return (e) => e.person === used.id || holdsIn(e, ['person'], used.id, catalogue)
+      return (e) => e.person === used.id || refers(e, 'person', used.id, catalogue)
     case 'picture':
       return (e) =>
         e.picture === used.id ||
-        holdsIn(e, ['picture', 'pictures'], used.id, catalogue) ||
+        refers(e, 'picture', used.id, catalogue) ||
         (e.content !== null && richPictures(e.content).includes(used.id))
     case 'entry':
-      return (e) => e.parent === used.id || holdsIn(e, ['entry'], used.id, catalogue)
+      return (e) => e.parent === used.id || refers(e, 'entry', used.id, catalogue)
     case 'menu':
       return () => false
   }

@@ -1,6 +1,7 @@
 import { type Shape, byValue, exact, judged, key, kinds, numeric, oneOf, text, whole, yesNo } from '../shape'
 import { isDay } from '../time'
-import { type FieldTest, MOST_DAYS, OPS } from './field-test'
+import { MOST_DAYS, OPS } from '../fields'
+import type { FieldTest } from './field-test'
 
 /** The shape of a field test, and the words for it. */
 

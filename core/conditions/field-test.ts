@@ -1,6 +1,18 @@
-import { type Catalogue, entryValue, isEmpty } from '../catalogue'
-import { type Entry, type Field, type FieldKind, type Id, type PageType, isRichDoc, richText } from '../model'
-import { addDays, isDay, dayOf } from '../time'
+import { type Catalogue, directoryOf, entryValue } from '../catalogue'
+import {
+  type ComparedWith,
+  type Field,
+  type FieldKind,
+  type FieldSpec,
+  type FieldTestOp,
+  type Holds,
+  OPS,
+  fieldSpec,
+  hasChoices,
+  isEmpty,
+} from '../fields'
+import type { Entry, Id, PageType } from '../model'
+import { isDay } from '../time'
 
 /** Fields that every entry has, besides those of its page type, by what they are called in tests. */
 export const EVERY_ENTRY: Readonly<Record<Id, string>> = {
@@ -12,36 +24,13 @@ export const EVERY_ENTRY: Readonly<Record<Id, string>> = {
   person: 'Person',
 }
 
-/** Field tests: how a value is compared goes by the kind of its field (rules: How values are compared). */
-
-export const OPS = [
-  'is-empty',
-  'is-not-empty',
-  'is',
-  'is-not',
-  'contains',
-  'at-least',
-  'at-most',
-  'before',
-  'after',
-  'in-next',
-  'in-last',
-] as const
-export type FieldTestOp = (typeof OPS)[number]
-
-/** So many days are counted at most: a hundred years. */
-export const MOST_DAYS = 36_525
-
 /** A field of an entry is tested. */
 export interface FieldTest {
   kind: 'field'
   field: Id
   op: FieldTestOp
-  value: string | number | boolean | null
+  value: ComparedWith
 }
-
-type Asked = FieldTest['value']
-type Holds = (value: unknown) => boolean
 
 /** Fields that every entry has, besides those of its page type. */
 const BUILT_IN: Record<Id, { kind: FieldKind; read(entry: Entry): unknown }> = {
@@ -55,106 +44,10 @@ const BUILT_IN: Record<Id, { kind: FieldKind; read(entry: Entry): unknown }> = {
 
 export const builtInField = (id: Id) => (Object.hasOwn(BUILT_IN, id) ? BUILT_IN[id] : undefined)
 
-/** Texts that differ by case or by how their marks are written are the same (Unicode: full case folding, in NFC). */
-const folded = (text: string): string => text.trim().normalize('NFC').toUpperCase().toLowerCase().normalize('NFC')
-const asText = (value: unknown): string =>
-  isRichDoc(value)
-    ? richText(value)
-    : typeof value === 'string'
-      ? value
-      : typeof value === 'number'
-        ? String(value)
-        : ''
-
-type Compare = (asked: Asked, catalogue: Catalogue) => Holds | null
-
-const TEXT: Partial<Record<FieldTest['op'], Compare>> = {
-  is: (asked) => (value) => folded(asText(value)) === folded(String(asked)),
-  contains: (asked) =>
-    folded(String(asked)) ? (value) => folded(asText(value)).includes(folded(String(asked))) : null,
-}
-
-const NUMBER: Partial<Record<FieldTest['op'], Compare>> = {
-  is: (asked) => (value) => typeof value === 'number' && value === asked,
-  'at-least': (asked) => (value) => typeof value === 'number' && typeof asked === 'number' && value >= asked,
-  'at-most': (asked) => (value) => typeof value === 'number' && typeof asked === 'number' && value <= asked,
-}
-
-/** Days are ISO 8601, so that they compare as texts; a moment goes by its day in the site's time zone. */
-const byDay =
-  (holds: (day: string, asked: string) => boolean): Compare =>
-  (asked, { site }) => {
-    const { timeZone } = site.settings
-    const day = typeof asked === 'string' ? dayOf(asked, timeZone) : null
-    if (day === null) return null
-    return (value) => {
-      const own = typeof value === 'string' ? dayOf(value, timeZone) : null
-      return own !== null && holds(own, day)
-    }
-  }
-
-/** Days around today, as the clocks of the site have it: so many to come, or gone by, today among them. */
-const aroundToday =
-  (way: 1 | -1): Compare =>
-  (asked, catalogue) => {
-    if (typeof asked !== 'number' || !Number.isFinite(asked)) return null
-    const { timeZone } = catalogue.site.settings
-    const { today } = catalogue
-    const end = addDays(today, way * Math.min(MOST_DAYS, Math.max(0, Math.round(asked))))
-    const [from, until] = way > 0 ? [today, end] : [end, today]
-    return (value) => {
-      const own = typeof value === 'string' ? dayOf(value, timeZone) : null
-      return own !== null && own >= from && own <= until
-    }
-  }
-
 const BY_TODAY: ReadonlySet<FieldTestOp> = new Set(['in-next', 'in-last'])
 
 /** Whether what a test comes to depends on the day. */
 export const readsToday = ({ op }: Pick<FieldTest, 'op'>): boolean => BY_TODAY.has(op)
-
-const DAY: Partial<Record<FieldTest['op'], Compare>> = {
-  is: byDay((a, b) => a === b),
-  before: byDay((a, b) => a < b),
-  after: byDay((a, b) => a > b),
-  'at-least': byDay((a, b) => a >= b),
-  'at-most': byDay((a, b) => a <= b),
-  'in-next': aroundToday(1),
-  'in-last': aroundToday(-1),
-}
-
-/** A box never ticked is no. */
-const YES_NO: Partial<Record<FieldTest['op'], Compare>> = {
-  is: (asked) => (typeof asked === 'boolean' ? (value) => (value === true) === asked : null),
-}
-
-const oneOrMany = (value: unknown): unknown[] => (Array.isArray(value) ? value : [value])
-
-/** By id; what no longer exists is nothing's value. */
-const byId = (exists: (id: Id, catalogue: Catalogue) => boolean): Partial<Record<FieldTest['op'], Compare>> => ({
-  is: (asked, catalogue) =>
-    typeof asked === 'string' && exists(asked, catalogue) ? (value) => oneOrMany(value).includes(asked) : null,
-})
-
-const COMPARE: Record<FieldKind, Partial<Record<FieldTest['op'], Compare>>> = {
-  text: TEXT,
-  rich: TEXT,
-  link: TEXT,
-  number: NUMBER,
-  money: NUMBER,
-  date: DAY,
-  moment: DAY,
-  'yes-no': YES_NO,
-  choice: byId(() => true),
-  choices: byId(() => true),
-  person: byId((id, c) => c.people.has(id)),
-  entry: byId((id, c) => c.entries.has(id)),
-  picture: byId((id, c) => c.pictures.has(id)),
-  pictures: byId((id, c) => c.pictures.has(id)),
-  offers: {},
-  documents: {},
-  position: {},
-}
 
 const NEVER: Holds = () => false
 
@@ -162,10 +55,10 @@ const NEVER: Holds = () => false
 function compare({ op, value }: FieldTest, kind: FieldKind, catalogue: Catalogue): Holds {
   if (op === 'is-empty') return isEmpty
   if (op === 'is-not-empty') return (v) => !isEmpty(v)
-  if (op !== 'is-not') return COMPARE[kind][op]?.(value, catalogue) ?? NEVER
-  const is = COMPARE[kind].is
+  if (op !== 'is-not') return fieldSpec(kind).comparisons[op]?.(value, directoryOf(catalogue)) ?? NEVER
+  const { is } = fieldSpec(kind).comparisons
   if (!is) return NEVER
-  const holds = is(value, catalogue) ?? NEVER
+  const holds = is(value, directoryOf(catalogue)) ?? NEVER
   return (v) => !holds(v)
 }
 
@@ -201,30 +94,30 @@ export function fieldFor(catalogue: Catalogue, type: Id | null, id: Id): Field {
 
 /** The tests that suit a kind of field. The content of entries can only be asked whether it is there. */
 export function opsFor(field: Pick<Field, 'id' | 'kind'>): FieldTestOp[] {
-  const compare = field.id === 'content' ? {} : COMPARE[field.kind]
+  const { comparisons, canBeEmpty } = fieldSpec(field.kind)
+  const suiting = field.id === 'content' ? {} : comparisons
   return OPS.filter((op) => {
-    if (op === 'is-empty' || op === 'is-not-empty') return field.kind !== 'yes-no'
-    return op === 'is-not' ? 'is' in compare && field.kind !== 'yes-no' : op in compare
+    if (op === 'is-empty' || op === 'is-not-empty') return canBeEmpty
+    return op === 'is-not' ? 'is' in suiting && canBeEmpty : op in suiting
   })
+}
+
+const COMPARED: Readonly<
+  Record<FieldSpec['comparedWith'], { suits(value: unknown): boolean; otherwise(label: string): string }>
+> = {
+  words: { suits: (v) => typeof v === 'string', otherwise: (label) => `${label} is compared with words` },
+  number: { suits: (v) => typeof v === 'number', otherwise: (label) => `${label} is compared with a number` },
+  day: { suits: isDay, otherwise: (label) => `${label} is compared with a day of the calendar, such as 2026-03-29` },
+  'yes-no': { suits: (v) => typeof v === 'boolean', otherwise: (label) => `${label} is yes or no` },
 }
 
 /** Why a test does not suit a field, as the end of a sentence; null where it does. */
 export function unsuited({ op, value }: Pick<FieldTest, 'op' | 'value'>, field: Field): string | null {
-  if (!opsFor(field).includes(op) && !(field.kind === 'yes-no' && ASKS_NOTHING.has(op)))
-    return `${field.label} cannot be tested so`
+  const { canBeEmpty, comparedWith } = fieldSpec(field.kind)
+  if (!opsFor(field).includes(op) && (canBeEmpty || !ASKS_NOTHING.has(op))) return `${field.label} cannot be tested so`
   if (ASKS_NOTHING.has(op) || BY_TODAY.has(op)) return null
-  switch (field.kind) {
-    case 'number':
-    case 'money':
-      return typeof value === 'number' ? null : `${field.label} is compared with a number`
-    case 'date':
-    case 'moment':
-      return isDay(value) ? null : `${field.label} is compared with a day of the calendar, such as 2026-03-29`
-    case 'yes-no':
-      return typeof value === 'boolean' ? null : `${field.label} is yes or no`
-    default:
-      return typeof value === 'string' ? null : `${field.label} is compared with words`
-  }
+  const { suits, otherwise } = COMPARED[comparedWith]
+  return suits(value) ? null : otherwise(field.label)
 }
 
 const ASKS_NOTHING: ReadonlySet<FieldTestOp> = new Set(['is-empty', 'is-not-empty'])
@@ -232,11 +125,12 @@ const ASKS_NOTHING: ReadonlySet<FieldTestOp> = new Set(['is-empty', 'is-not-empt
 /** What a test names by its value, where that is gone: a person, an entry, a picture, or a choice of the field. */
 export function goneIn({ op, value }: FieldTest, field: Field, catalogue: Catalogue): NamedByTest | null {
   if ((op !== 'is' && op !== 'is-not') || typeof value !== 'string') return null
-  if (field.kind === 'person') return catalogue.people.has(value) ? null : { what: 'person', id: value }
-  if (field.kind === 'entry') return catalogue.entries.has(value) ? null : { what: 'page', id: `entry:${value}` }
-  if (field.kind === 'picture' || field.kind === 'pictures')
-    return catalogue.pictures.has(value) ? null : { what: 'picture', id: value }
-  if (field.kind !== 'choice' && field.kind !== 'choices') return null
+  const { refers } = fieldSpec(field.kind)
+  if (refers !== null) {
+    if (directoryOf(catalogue).has(refers, value)) return null
+    return refers === 'entry' ? { what: 'page', id: `entry:${value}` } : { what: refers, id: value }
+  }
+  if (!hasChoices(field.kind)) return null
   return field.choices?.some((c) => c.id === value) ? null : { what: 'choice', id: value }
 }
 

@@ -14,8 +14,6 @@ export {
   EVERY_ENTRY,
   builtInField,
   type FieldTest,
-  type FieldTestOp,
-  OPS,
   fieldFor,
   fieldTest,
   fieldsTested,

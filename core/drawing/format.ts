@@ -1,7 +1,7 @@
-import type { Format } from '../tree'
+import { type Format, READINGS, type Reading, type ValueFormats } from '../fields'
 import { minorOf, writeMoney } from '../shop'
-import { type Catalogue, type Reading, nameOf } from '../catalogue'
-import { type SiteSettings, firstSentence, firstWords, isRichDoc, richText } from '../model'
+import { type Catalogue, directoryOf } from '../catalogue'
+import type { SiteSettings } from '../model'
 import { dayOf, daysBetween, momentIn } from '../time'
 
 const DATE: Record<Exclude<NonNullable<Format['date']>, 'away'>, Intl.DateTimeFormatOptions> = {
@@ -51,7 +51,7 @@ class Writer<V> {
 }
 
 /** Writes values out in the site's locale, currency and time zone. */
-export class Formats {
+export class Formats implements ValueFormats {
   private readonly writers = new WeakMap<Format, Map<string, Writer<never>>>()
 
   private lists: Intl.ListFormat | null = null
@@ -123,15 +123,14 @@ export class Formats {
   }
 
   /** From one day or moment to another, with what they share written once; null where the second is none or earlier. */
-  range(kind: Reading['kind'], from: string, until: string, format: Format): string | null {
-    const timeZone = kind === 'date' ? 'UTC' : this.settings.timeZone
-    const moment = (text: string) =>
-      momentIn(kind === 'date' ? (dayOf(text, this.settings.timeZone) ?? '') : text, timeZone)
+  range(hasTime: boolean, from: string, until: string, format: Format): string | null {
+    const timeZone = hasTime ? this.settings.timeZone : 'UTC'
+    const moment = (text: string) => momentIn(hasTime ? text : (dayOf(text, this.settings.timeZone) ?? ''), timeZone)
     const [begins, ends] = [moment(from), moment(until)]
     if (begins === null || ends === null || ends <= begins) return null
-    return this.writer<string>(format, `${kind} until`, () => {
+    return this.writer<string>(format, hasTime ? 'moment until' : 'date until', () => {
       const asked = format.date && format.date !== 'away' ? DATE[format.date] : null
-      const usual = kind === 'date' ? DATE.long : MOMENT
+      const usual = hasTime ? MOMENT : DATE.long
       const intl = new Intl.DateTimeFormat(this.settings.locale, { ...(asked ?? usual), timeZone })
       return new Writer((both) => {
         const [one, other] = both.split(' ').map(Number) as [number, number]
@@ -205,64 +204,6 @@ export class Formats {
   }
 }
 
-type Write = (reading: Reading, format: Format, formats: Formats, catalogue: Catalogue) => string
-
-const choiceLabel = ({ field }: Reading, id: unknown): string =>
-  field?.choices?.find((c) => c.id === id)?.label ?? String(id)
-
-const asArray = (value: unknown): unknown[] => (Array.isArray(value) ? value : [value])
-
-const shortened = (text: string, { first }: Format): string =>
-  first === undefined ? text : first === 'sentence' ? firstSentence(text) : firstWords(text, first)
-
-/** From a day or a moment to another; null where that is not asked for, or is none. */
-function ranged({ kind, value, until }: Reading, format: Format, formats: Formats): string | null {
-  return until === undefined || format.date === 'away' ? null : formats.range(kind, String(value), until, format)
-}
-
-/** How far a day is from today; null where that is not asked for, or it is no day. */
-function away({ value }: Reading, { date }: Format, formats: Formats, catalogue: Catalogue): string | null {
-  const day = date === 'away' ? dayOf(String(value), catalogue.site.settings.timeZone) : null
-  return day === null ? null : formats.away(day, catalogue.today)
-}
-
-/** How each kind of field is written as plain text. Kinds that are not text (pictures, rich text) give none. */
-const WRITE: Partial<Record<Reading['kind'], Write>> = {
-  text: ({ value }, format) => shortened(String(value), format),
-  // Running text is drawn as a whole; as a line it is written only where no more than its beginning is asked for.
-  rich: ({ value }, format) =>
-    format.first !== undefined && isRichDoc(value) ? shortened(richText(value), format) : '',
-  link: ({ value }) => String(value),
-  number: ({ value, field }, format, formats) => {
-    const text = formats.number(Number(value), format, field?.unit)
-    return format.counted ? formats.counted(Number(value), text, format.counted) : text
-  },
-  money: ({ value }, format, formats) => formats.money(Number(value), format),
-  date: (reading, format, formats, catalogue) =>
-    away(reading, format, formats, catalogue) ??
-    ranged(reading, format, formats) ??
-    formats.date(String(reading.value), format),
-  moment: (reading, format, formats, catalogue) =>
-    away(reading, format, formats, catalogue) ??
-    ranged(reading, format, formats) ??
-    formats.moment(String(reading.value), format),
-  'yes-no': ({ value }, format) => (value ? (format.yes ?? 'Yes') : (format.no ?? 'No')),
-  choice: (reading) => choiceLabel(reading, reading.value),
-  choices: (reading, format, formats) =>
-    formats.list(
-      asArray(reading.value).map((id) => choiceLabel(reading, id)),
-      format,
-    ),
-  terms: ({ value }, format, formats, catalogue) =>
-    formats.list(
-      asArray(value).map((id) => catalogue.terms.get(String(id))?.title ?? ''),
-      format,
-    ),
-  person: (reading, _format, _formats, catalogue) => nameOf(catalogue, reading),
-  entry: (reading, _format, _formats, catalogue) => nameOf(catalogue, reading),
-}
-
 /** A reading as plain text, not yet escaped; empty for kinds that cannot be written as text. */
-export function writeReading(reading: Reading, format: Format, formats: Formats, catalogue: Catalogue): string {
-  return WRITE[reading.kind]?.(reading, format, formats, catalogue) ?? ''
-}
+export const writeReading = (reading: Reading, format: Format, formats: Formats, catalogue: Catalogue): string =>
+  READINGS[reading.kind].write(reading, format, formats, directoryOf(catalogue))

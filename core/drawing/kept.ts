@@ -1,4 +1,5 @@
-import { type Reading, fieldSource } from '../catalogue'
+import { fieldSource } from '../catalogue'
+import type { Reading } from '../fields'
 import type { FieldValue } from '../tree'
 import type { Fill, Scene } from './scene'
 

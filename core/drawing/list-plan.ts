@@ -1,4 +1,4 @@
-import type { FieldTestOp } from '../conditions'
+import type { FieldTestOp } from '../fields'
 import type { Grouping, Relating, Sort } from '../lists'
 import type { Id } from '../model'
 import type { Value } from '../tree'

@@ -1,4 +1,5 @@
-import { type Entry, richText } from '../model'
+import type { Entry } from '../model'
+import { richText } from '../rich'
 import { type Bit, MOST_READ, excerptOf, markedText, askedWords } from '../text'
 import { escapeHtml } from './escape'
 import type { Scene } from './scene'

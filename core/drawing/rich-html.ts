@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue'
-import { isRichDoc } from '../model'
+import { isRichDoc } from '../rich'
 import { fill } from './chunk'
 import type { Formats } from './format'
 import { contentChunk } from './rich'

@@ -1,5 +1,5 @@
 import { isFieldValue } from '../tree'
-import { type RichDoc, type RichNode, headingsOf } from '../model'
+import { type RichDoc, type RichNode, headingsOf } from '../rich'
 import { safeAddress } from '../addresses'
 import { attribute, escapeHtml } from './escape'
 import { type Chunk, join, wrapFilled } from './chunk'

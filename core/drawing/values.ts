@@ -1,6 +1,7 @@
 import { MOST_FALLBACKS, type FieldValue, type Value, isFieldValue } from '../tree'
 import type { Picture } from '../model'
-import { type Reading, readField, withUntil } from '../catalogue'
+import { readField, withUntil } from '../catalogue'
+import { READINGS, type Reading } from '../fields'
 import { safeAddress } from '../addresses'
 import { escapeHtml } from './escape'
 import { AS_USUAL, writeReading } from './format'
@@ -88,12 +89,11 @@ export function hrefChunk(value: Value | undefined): Chunk {
 /** The page of what a reading refers to, or the address that it is. */
 export function readingAddress(reading: Reading, { catalogue }: Scene): string | null {
   const id = String(reading.value)
-  if (reading.kind === 'person') return catalogue.page(`person:${id}`)?.address ?? null
-  if (reading.kind === 'entry') return catalogue.addressOf(id)
-  if (reading.kind === 'link' || reading.kind === 'text') {
-    return safeAddress(id.includes('@') && !/[:/]/.test(id) ? `mailto:${id}` : id)
-  }
-  return null
+  const { leads } = READINGS[reading.kind]
+  if (leads === 'person') return catalogue.page(`person:${id}`)?.address ?? null
+  if (leads === 'entry') return catalogue.addressOf(id)
+  if (leads !== 'address') return null
+  return safeAddress(id.includes('@') && !/[:/]/.test(id) ? `mailto:${id}` : id)
 }
 
 /** The picture that a value stands for; with `site`, the site's own when there is none. */

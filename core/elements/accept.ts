@@ -1,9 +1,16 @@
 import { refuse } from '../shape'
 import { counted } from '../text'
-import { valueShape } from '../tree'
-import { type FieldValue, type Value, isFieldValue, seeProps, type Property, type PropertyKind } from '../tree'
+import {
+  valueShape,
+  type FieldValue,
+  type Value,
+  isFieldValue,
+  seeProps,
+  type Property,
+  type PropertyKind,
+} from '../tree'
 import { isIcon } from '../drawing'
-import { isRichDoc } from '../model'
+import { isRichDoc } from '../rich'
 import { safeAddress } from '../addresses'
 
 type Refuse<K extends PropertyKind> = (property: Extract<Property, { kind: K }>, value: Value) => string | null

@@ -1,5 +1,5 @@
 import { attribute, escapeHtml, fill, textChunk, unlessLeftOut, wrapFilled } from '../drawing'
-import { headingsOf } from '../model'
+import { headingsOf } from '../rich'
 import { type ElementSpec, prop } from './spec'
 
 /** A list of the headings of an entry's content, each leading to it. */

@@ -1,6 +1,7 @@
 import { type Chunk, type Scene, escapeHtml, fill, nowIn, readValue, textChunk } from '../drawing'
 import { dayOf, daysBetween } from '../time'
-import type { Format, Value } from '../tree'
+import type { Value } from '../tree'
+import type { Format } from '../fields'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'
 

@@ -1,6 +1,7 @@
 import type { FieldValue } from '../tree'
-import type { Reading } from '../catalogue'
-import { type Term, isRichDoc } from '../model'
+import { READINGS, type Reading, type ReadingSpec } from '../fields'
+import type { Term } from '../model'
+import { isRichDoc } from '../rich'
 import { safeAddress } from '../addresses'
 import {
   attribute,
@@ -66,24 +67,26 @@ const terms: Draw = (reading, value, scene, linked) => {
 export const isBlock = (html: string): boolean =>
   html.charCodeAt(0) === 60 && (html.startsWith('<div') || html.startsWith('<ul'))
 
-/** Kinds of field that are not written as a line of text. */
-const DRAW: Partial<Record<Reading['kind'], Draw>> = {
-  picture: pictures,
-  pictures,
-  documents,
+const rich: Draw = (reading, field, scene, linked) => {
+  if (field.format?.first !== undefined) return text(reading, field, scene, linked)
+  const { value } = reading
+  const chunk = isRichDoc(value) ? contentChunk(value) : ''
+  const html = typeof chunk === 'string' ? chunk : chunk(scene)
+  return html && `<div class="of-rich">${html}</div>`
+}
+
+/** Each way in which kinds of field are drawn. */
+const DRAW: Readonly<Record<ReadingSpec['drawn'], Draw>> = {
+  words: text,
+  images: pictures,
+  files: documents,
   terms,
-  rich: (reading, field, scene, linked) => {
-    if (field.format?.first !== undefined) return text(reading, field, scene, linked)
-    const { value } = reading
-    const chunk = isRichDoc(value) ? contentChunk(value) : ''
-    const html = typeof chunk === 'string' ? chunk : chunk(scene)
-    return html && `<div class="of-rich">${html}</div>`
-  },
+  rich,
 }
 
 /** What a reading comes to as HTML, between the words around it. */
 export const readingHtml = (reading: Reading, value: FieldValue, scene: Scene, linked: boolean): string =>
-  (DRAW[reading.kind] ?? text)(reading, value, scene, linked)
+  DRAW[READINGS[reading.kind].drawn](reading, value, scene, linked)
 
 /** What stands in where a field says nothing. */
 export function fallbackFill(value: FieldValue): Fill {

@@ -1,13 +1,14 @@
 import { isFieldValue } from '../tree'
-import { type Reading, fieldKind } from '../catalogue'
+import { fieldKind } from '../catalogue'
+import { type Reading, READINGS, type ReadingKind } from '../fields'
 import { both, type Scene, textChunk, keptFill } from '../drawing'
 import { fallbackFill, isBlock, readingHtml, valueFill } from './field-html'
 import { type ElementSpec, prop } from './spec'
 import { RICH_CSS } from './text'
 import { describe } from './words'
 
-/** Kinds of field whose values lead somewhere; what writers wrote may always hold a link. */
-const LEADS: ReadonlySet<string> = new Set(['person', 'entry', 'link', 'terms', 'rich'])
+/** Whether values of a kind are links; what writers wrote may always hold one. */
+const isLinked = (kind: ReadingKind | null): boolean => kind !== null && READINGS[kind].linked
 
 export const field: ElementSpec = {
   type: 'field',
@@ -34,7 +35,7 @@ export const field: ElementSpec = {
     linked: { kind: 'yes-no', label: 'Lead to its page', default: true },
   },
   linked: ({ props }, catalogue) =>
-    isFieldValue(props.value) && props.linked !== false && LEADS.has(fieldKind(catalogue, props.value) ?? ''),
+    isFieldValue(props.value) && props.linked !== false && isLinked(fieldKind(catalogue, props.value)),
   css: [
     RICH_CSS,
     '.of-field{overflow-wrap:break-word}.of-field .of-label{font-weight:600}.of-above .of-label{display:block}' +

@@ -10,7 +10,7 @@ import {
   wrapFilled,
   join,
 } from '../drawing'
-import { isRichDoc } from '../model'
+import { isRichDoc } from '../rich'
 import type { LayoutElement, Value, ValueProperty } from '../tree'
 import { RICH_CSS } from './text'
 import { type ElementSpec, prop } from './spec'

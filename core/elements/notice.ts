@@ -1,5 +1,5 @@
 import { both, richChunk, textChunk, wrapFilled, type Chunk } from '../drawing'
-import { isRichDoc } from '../model'
+import { isRichDoc } from '../rich'
 import { shortHash } from '../styles'
 import { RICH_CSS } from './text'
 import { type ElementSpec, prop } from './spec'

@@ -1,5 +1,5 @@
 import { both, hrefChunk, richChunk, textChunk, wrapFilled } from '../drawing'
-import { isRichDoc } from '../model'
+import { isRichDoc } from '../rich'
 import { RICH_CSS } from './text'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'

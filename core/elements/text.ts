@@ -1,5 +1,5 @@
 import { richChunk, wrapFilled } from '../drawing'
-import { type RichNode, isRichDoc } from '../model'
+import { type RichNode, isRichDoc } from '../rich'
 import { LANGUAGE, inLanguage } from './language'
 import { type ElementSpec, prop } from './spec'
 import { describe } from './words'

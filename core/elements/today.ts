@@ -1,5 +1,5 @@
 import { type Fill, escapeHtml, join, nowIn, textChunk } from '../drawing'
-import type { Format } from '../tree'
+import type { Format } from '../fields'
 import { type ElementSpec, prop } from './spec'
 
 const DAY: Format = { date: 'long' }

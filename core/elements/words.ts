@@ -1,5 +1,5 @@
 import { type Item, type Value, isFieldValue } from '../tree'
-import { isRichDoc, richText } from '../model'
+import { isRichDoc, richText } from '../rich'
 import type { Names } from './spec'
 
 /** A value in a few words for the plan: a field by its label, a text by its beginning. */

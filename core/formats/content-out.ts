@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue'
-import { type Entry, type Field, type FieldKind, type Id, type PageType, wordsOf } from '../model'
-import { numberWords } from '../numbers'
+import type { Entry, Id, PageType } from '../model'
+import { type Field, several, type ExportContext, type ReferredKind, fieldSpec } from '../fields'
 import { type Formats, richHtml } from '../drawing'
 
 /** Entries as they go out: one row for each, in words, under names that come in again. */
@@ -78,49 +78,34 @@ export function rowOfEntry(
     published: entry.published ? 'yes' : 'no',
   }
   for (const id of type.taxonomies) if (catalogue.taxonomies.has(id)) row[id] = named(id)
+  const context = exportContext(catalogue, formats)
   for (const field of type.fields) {
     const value = entry.fields[field.id]
     const name = row[field.id] === undefined ? field.id : `field ${field.id}`
-    row[name] = fieldWords(value, field.kind, catalogue, formats) ?? cellWords(value, field)
+    row[name] = cellOf(value, field, context)
   }
   return row
 }
 
-function fieldWords(value: unknown, kind: string, catalogue: Catalogue, formats: Formats): string | null {
-  if (value === null || value === undefined) return ''
-  if (kind === 'rich') return richHtml(value, catalogue, formats)
-  if (kind === 'person') return personName(String(value), catalogue)
-  if (kind === 'entry') return entrySlug(String(value), catalogue)
-  if (kind === 'picture') return pictureName(String(value), catalogue)
-  if (kind === 'pictures' && Array.isArray(value)) return several(value.map((id) => pictureName(String(id), catalogue)))
-  return null
+/** What values go out with: names that come in again as the same things. */
+const exportContext = (catalogue: Catalogue, formats: Formats): ExportContext => ({
+  html: (doc) => richHtml(doc, catalogue, formats),
+  nameOf: (kind, id) => NAMES[kind](id, catalogue),
+})
+
+const NAMES: Readonly<Record<ReferredKind, (id: Id, catalogue: Catalogue) => string>> = {
+  person: personName,
+  entry: entrySlug,
+  picture: pictureName,
 }
 
-/** Values that have parts of their own go out as JSON, and come in again as it. */
-const AS_JSON: ReadonlySet<FieldKind> = new Set(['documents', 'offers'])
-
-/** What sets several things in one cell apart. */
-const SETS_APART = /[;|\n,]/
-
-/** Several things in one cell: one behind the other where that tells them apart, else as JSON. */
-const several = (words: readonly string[]): string =>
-  words.some((w) => SETS_APART.test(w) || w.trim() !== w || w === '') ? JSON.stringify(words) : words.join('; ')
-
-function cellWords(value: unknown, field: Field): string {
-  if (AS_JSON.has(field.kind)) return Array.isArray(value) && value.length > 0 ? JSON.stringify(value) : ''
-  if (Array.isArray(value)) return several(value.map((v) => wordsOf(v, field)))
-  const floor = (value as { floor?: unknown } | null)?.floor
-  if (field.kind === 'position' && floor !== undefined) return JSON.stringify(value)
-  return typeof value === 'number' ? numberWords(value) : wordsOf(value, field)
-}
+/** The value of a field as words in one cell. */
+const cellOf = (value: unknown, field: Field, context: ExportContext): string =>
+  value === null || value === undefined ? '' : fieldSpec(field.kind).toCell(value, field, context)
 
 /** A value as JSON has it: numbers as numbers, yes and no as true and false, several things as a list. */
-export function jsonOf(value: unknown, field: Field, words: string): unknown {
-  if (value === null || value === undefined || value === '') return null
-  if (typeof value === 'number' || typeof value === 'boolean') return value
-  if (field.kind === 'choices' && Array.isArray(value)) return value.map((v) => wordsOf(v, field))
-  return AS_JSON.has(field.kind) || field.kind === 'position' ? value : words
-}
+export const jsonOf = (value: unknown, field: Field, cell: string): unknown =>
+  value === null || value === undefined || value === '' ? null : fieldSpec(field.kind).toJson(value, field, cell)
 
 /** Signs with which spreadsheets take a cell for a sum (OWASP, CSV injection): also full-width, and behind a delimiter. */
 const SUM = /^'*[\s;,]*[=+\-@\t\r＝＋－＠]/

@@ -1,5 +1,6 @@
 import type { PlainEdit } from '../edits'
-import { type Field, type Id, firstFree, freePart } from '../model'
+import { type Id, firstFree, freePart } from '../model'
+import type { Field } from '../fields'
 import type { CarriedStructure } from './structure'
 
 /** Creates in a site what a parcel carries and the site lacks, under the same ids. */

@@ -1,3 +1,4 @@
+import { renamedIn } from '../fields'
 import equal from 'fast-deep-equal'
 import type { PlainEdit } from '../edits'
 import { type Problem, problem } from '../problems'
@@ -7,13 +8,13 @@ import {
   type Id,
   type Picture,
   type Redirect,
-  type RichNode,
   type SiteSettings,
   type Structure,
   pictureShape,
   refuseStructure,
   settingsShape,
 } from '../model'
+import type { RichNode } from '../rich'
 import { redirectShape } from '../catalogue'
 import { type Parcel, checkParcel } from './parcel'
 
@@ -127,9 +128,7 @@ export function entryCalled(entry: Entry, { types }: Pick<Structure, 'types'>, t
   const kinds = new Map(types.find((t) => t.id === entry.type)?.fields.map((f) => [f.id, f.kind]))
   const fields = Object.entries(entry.fields).map(([id, value]) => {
     const kind = kinds.get(id)
-    if (kind === 'picture' && typeof value === 'string') return [id, to(value)]
-    if (kind === 'pictures' && Array.isArray(value)) return [id, value.map((v) => to(String(v)))]
-    return [id, value]
+    return [id, kind ? renamedIn(kind, value, 'picture', to) : value]
   })
   return {
     ...entry,

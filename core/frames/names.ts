@@ -1,3 +1,4 @@
+import { fieldSpec } from '../fields'
 import { EVERY_ENTRY, builtInField } from '../conditions'
 import type { Catalogue } from '../catalogue'
 import type { Id } from '../model'
@@ -40,11 +41,9 @@ export function namesFrom(catalogue: Catalogue): FrameNames {
       const kind = builtInField(field)?.kind ?? asked?.kind
       const choice = asked?.choices?.find((c) => c.id === value)
       if (choice) return choice.label
-      if (kind === 'person') return names.person(words)
-      if (kind === 'entry') return names.entry(words)
-      if (kind === 'picture' || kind === 'pictures')
-        return catalogue.pictures.get(words)?.fileName ?? `a picture ${GONE}`
-      return words
+      const refers = kind ? fieldSpec(kind).refers : null
+      if (refers === 'picture') return catalogue.pictures.get(words)?.fileName ?? `a picture ${GONE}`
+      return refers === null ? words : names[refers](words)
     },
   }
   return names

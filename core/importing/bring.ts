@@ -1,9 +1,9 @@
 import { counted, before, withoutEnd } from '../text'
 import { slugOf } from '../addresses'
-import { blankEntry, isSame, converted, partsOf } from '../model'
+import { blankEntry, isSame, type Entry, type Id, type PageType, type Taxonomy } from '../model'
+import { converted, partsOf, type ReadContext, type Field } from '../fields'
 import { dayNamed } from '../time'
-import { readNumber } from '../numbers'
-import type { Entry, Field, FieldKind, Id, PageType, RichDoc, Taxonomy, Named } from '../model'
+import type { RichDoc } from '../rich'
 
 /** Rows of words that come along, as entries: which column is what, and what each row comes to. */
 
@@ -74,23 +74,6 @@ export function guessTargets(
   return Object.fromEntries(columns.map((column) => [column, found[column] ?? '']))
 }
 
-const MOST_CHOICES = 12
-
-/** The kind of field that suits all values of a column, where a new one is made of it. */
-export function guessKind(values: readonly string[]): FieldKind {
-  const said = values.map((v) => v.trim()).filter(Boolean)
-  if (said.length === 0) return 'text'
-  const all = (test: (v: string) => boolean) => said.every(test)
-  if (all((v) => /^(yes|no|true|false)$/i.test(v))) return 'yes-no'
-  if (all((v) => /^[-−+]?[\d\s.,]+$/.test(v) && !/^0\d/.test(v) && readNumber(v, 'point') !== null)) return 'number'
-  if (all((v) => /^\d{4}-\d{2}-\d{2}[T ]\d{1,2}:\d{2}/.test(v))) return 'moment'
-  if (all((v) => dayNamed(v) !== null && v.length <= 30)) return 'date'
-  if (all((v) => /^https?:\/\/\S+$/.test(v))) return 'link'
-  if (said.some((v) => v.length > 300 || /<(p|div|br|ul)\b/i.test(v))) return 'rich'
-  const different = new Set(said)
-  return said.length >= 8 && different.size <= MOST_CHOICES && different.size <= said.length / 3 ? 'choice' : 'text'
-}
-
 export interface BroughtRow {
   entry: Entry
   /** Whether it stands in the place of one that is there. */
@@ -106,9 +89,9 @@ export interface Bringing {
   columns: Readonly<Record<string, Target>>
   /** Whether new entries are out at once; what a row says of itself goes first. */
   published: boolean
-  named: Named
+  named: ReadContext
   /** How single columns are written, where they say so or it was answered. */
-  ways?: Readonly<Record<string, Partial<Named>>>
+  ways?: Readonly<Record<string, Partial<ReadContext>>>
   /** Finds a term by its title; undefined where there is none. */
   term(taxonomy: Id, title: string): Id | undefined
   /** Words that may be marked up as running text; `lost` gets the addresses of images that did not come along. */

@@ -1,4 +1,5 @@
-import type { Named, FieldKind, PageType } from '../model'
+import type { PageType } from '../model'
+import { type ReadContext, type FieldKind, fieldSpec } from '../fields'
 import { type DayOrder, dayNumbers, isDayReadTwoWays } from '../time'
 import { type Decimal, isReadTwoWays } from '../numbers'
 
@@ -22,8 +23,7 @@ function kindOf(target: string, type: PageType): ColumnQuestion['kind'] | null {
   if (target === 'date') return 'day'
   const [what, of = ''] = target.split(':')
   const kind = what === 'new' ? (of as FieldKind) : type.fields.find((f) => what === 'field' && f.id === of)?.kind
-  if (kind === 'date' || kind === 'moment') return 'day'
-  return kind === 'number' || kind === 'money' ? 'number' : null
+  return kind ? fieldSpec(kind).readTwoWays : null
 }
 
 /** The way that a value says by itself; null for one that says none. */
@@ -71,7 +71,7 @@ export class ColumnWays {
 
   /** The columns of which some values can be read in two ways, and no other value says in which. */
   questions(
-    named: Pick<Required<Named>, 'decimal' | 'order'>,
+    named: Pick<Required<ReadContext>, 'decimal' | 'order'>,
     answers: Readonly<Record<string, ColumnWay>>,
   ): ColumnQuestion[] {
     return [...this.found].flatMap(([column, { kind, ways, examples }]): ColumnQuestion[] => {
@@ -82,7 +82,7 @@ export class ColumnWays {
   }
 
   /** How each column is read: as its values say, else as it was answered, else as the site writes. */
-  ways(answers: Readonly<Record<string, ColumnWay>>): Record<string, Partial<Named>> {
+  ways(answers: Readonly<Record<string, ColumnWay>>): Record<string, Partial<ReadContext>> {
     return Object.fromEntries(
       [...this.found].flatMap(([column, { kind, ways }]) => {
         const way = ways.size === 1 ? [...ways][0] : answers[column]

@@ -12,6 +12,7 @@ import {
   type Layout,
   type LayoutElement,
   type Row,
+  MOST_NODES,
 } from '../tree'
 import { settingKey } from './changes'
 import { LayoutDraft } from './draft'
@@ -34,7 +35,6 @@ import {
 } from './draft-values'
 import type { Edit, EditKind } from './edits'
 import { MOST_EDITS, editShape } from './shapes'
-import { MOST_NODES } from '../tree'
 
 export type EditResult = Edited<Layout, Edit>
 

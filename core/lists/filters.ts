@@ -1,5 +1,6 @@
 import { type Catalogue, TERMS, fieldKind } from '../catalogue'
-import type { FieldKind, Id } from '../model'
+import type { Id } from '../model'
+import { READINGS } from '../fields'
 import { isDay } from '../time'
 import { type Bits, anyOf, both, countBits } from './bits'
 import type { Ledger } from './ledger'
@@ -17,22 +18,14 @@ export interface Filter {
 /** What a visitor asks of a filter. */
 export type Asked = { keys: readonly string[] } | { from: number | null; to: number | null }
 
-const RANGES: Partial<Record<FieldKind | 'terms', Filter['as']>> = {
-  number: 'number',
-  money: 'number',
-  date: 'day',
-  moment: 'day',
-}
-/** Kinds by which nobody narrows. */
-const NEVER: ReadonlySet<string> = new Set(['rich', 'picture', 'pictures', 'documents', 'offers', 'position', 'link'])
 /** Names that addresses use for something else. */
 const TAKEN: ReadonlySet<string> = new Set(['page', 'q', 'sort', 'form', 'month', 'marked'])
 
 /** How a list is narrowed by a field; null where nobody can. `range` asks for one where a text may be a number. */
 export function filterAs(catalogue: Catalogue, field: Id, range = false): Filter['as'] | null {
   const kind = fieldKind(catalogue, { of: 'page', field })
-  if (!kind || NEVER.has(kind)) return null
-  return RANGES[kind] ?? (range && kind === 'text' ? 'number' : 'keys')
+  const as = kind && READINGS[kind].uses.filter
+  return as === 'keys' && range && kind === 'text' ? 'number' : as
 }
 
 /** The filters of a list, each with a parameter of its own; fields that are no more, or cannot narrow, are left out. */

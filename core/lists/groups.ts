@@ -1,4 +1,5 @@
-import { type Catalogue, nameOf } from '../catalogue'
+import { type Catalogue, directoryOf } from '../catalogue'
+import { READINGS, type ValueGroup } from '../fields'
 import type { Entry, Id } from '../model'
 import { dayOf } from '../time'
 import { readerOf } from './reading'
@@ -12,23 +13,9 @@ export interface Grouping {
 }
 
 /** The group that an entry stands in: what tells it from others, and by what it is sorted among them. */
-export interface Group {
-  key: string
-  rank: number | string
+export interface Group extends Omit<ValueGroup, 'of'> {
   /** What it is about: a term, a person, an entry; for letters the letter, for months `YYYY-MM`. */
-  of: { kind: 'term' | 'person' | 'words' | 'month'; value: string }
-}
-
-/** The place of each term among all, as its tree is read; their parents come before them. */
-function rankOfTerm(catalogue: Catalogue, id: Id): string {
-  const places: string[] = []
-  const seen = new Set<Id>()
-  for (let next: Id | null = id; next && !seen.has(next); next = catalogue.terms.get(next)?.parent ?? null) {
-    seen.add(next)
-    const place = catalogue.site.terms.findIndex((t) => t.id === next)
-    places.unshift(String(place).padStart(6, '0'))
-  }
-  return places.join('.')
+  of: ValueGroup['of'] | { kind: 'month'; value: string }
 }
 
 const words = (text: string, rank: number | string = text): Group => ({
@@ -39,23 +26,10 @@ const words = (text: string, rank: number | string = text): Group => ({
 
 function byField(catalogue: Catalogue, field: Id): (entry: Entry) => Group | null {
   const read = readerOf(catalogue, field)
-  const ranks = new Map<Id, string>()
+  const directory = directoryOf(catalogue)
   return (entry) => {
     const found = read(entry)
-    if (!found) return null
-    const id = String(Array.isArray(found.value) ? found.value[0] : found.value)
-    if (found.kind === 'terms') {
-      let rank = ranks.get(id)
-      if (rank === undefined) ranks.set(id, (rank = rankOfTerm(catalogue, id)))
-      return { key: id, rank, of: { kind: 'term', value: id } }
-    }
-    if (found.kind === 'person')
-      return { key: id, rank: catalogue.people.get(id)?.name ?? '', of: { kind: 'person', value: id } }
-    if (found.kind === 'entry') return words(nameOf(catalogue, { kind: 'entry', value: id }))
-    if (found.kind === 'yes-no') return words(id === 'true' ? 'Yes' : 'No', id === 'true' ? 0 : 1)
-    const choices = catalogue.types.get(entry.type)?.fields.find((f) => f.id === field)?.choices
-    const place = choices?.findIndex((c) => c.id === id) ?? -1
-    return place < 0 ? words(id) : words(choices![place]!.label, place)
+    return found && READINGS[found.kind].group(found.value, found.field, directory)
   }
 }
 

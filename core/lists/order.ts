@@ -1,4 +1,5 @@
-import type { Catalogue } from '../catalogue'
+import { type Catalogue, directoryOf } from '../catalogue'
+import { READINGS, type SortKey } from '../fields'
 import { type Entry, type Id, newestFirst } from '../model'
 import { type Bits, hasBit } from './bits'
 import { type Grouping, groupOf } from './groups'
@@ -19,31 +20,14 @@ export interface Sorting {
 export const sortingKey = ({ group, sorts }: Sorting): string =>
   `${group ? `${group.by}:${group.field}:${group.down}` : ''}|${sorts.map((s) => `${s.field}:${s.down}`).join()}`
 
-/** What an entry is sorted by: a number, or a text; null comes last, whichever way the others go. */
-type Key = number | string | null
-
-function keyOf(value: unknown): Key {
-  if (typeof value === 'number') return value
-  if (typeof value === 'boolean') return value ? 1 : 0
-  if (Array.isArray(value)) return value.length === 0 ? null : keyOf(value[0])
-  return typeof value === 'string' && value !== '' ? value : null
-}
-
 /** What refers to something is sorted by what that is called, a choice by its place among the choices. */
-function namedKey(catalogue: Catalogue, field: Id): (entry: Entry) => Key {
+function namedKey(catalogue: Catalogue, field: Id): (entry: Entry) => SortKey {
   const read = readerOf(catalogue, field)
+  const directory = directoryOf(catalogue)
   return (entry) => {
     const found = read(entry)
-    if (!found) return null
-    const key = keyOf(found.value)
-    if (typeof key !== 'string') return key
-    if (found.kind === 'terms') return catalogue.terms.get(key)?.title ?? null
-    if (found.kind === 'person') return catalogue.people.get(key)?.name ?? null
-    if (found.kind === 'entry') return catalogue.entries.get(key)?.title ?? null
-    if (found.kind !== 'choice' && found.kind !== 'choices') return key
-    const choices = catalogue.types.get(entry.type)?.fields.find((f) => f.id === field)?.choices
-    const place = choices?.findIndex((c) => c.id === key) ?? -1
-    return place < 0 ? null : place
+    const key = found && READINGS[found.kind].sortKey(found.value, found.field, directory)
+    return key === '' ? null : key
   }
 }
 
@@ -58,12 +42,12 @@ export function collatorOf(locale: string): Intl.Collator {
 
 /** One thing by which entries are sorted: what each has of it, by numbers, and which way. */
 interface Step {
-  of(entry: Entry): Key
-  keys: Key[]
+  of(entry: Entry): SortKey
+  keys: SortKey[]
   way: 1 | -1
 }
 
-function compareKeys(x: Key, y: Key, way: 1 | -1, collator: Intl.Collator): number {
+function compareKeys(x: SortKey, y: SortKey, way: 1 | -1, collator: Intl.Collator): number {
   if (x === y) return 0
   if (x === null || y === null) return x === null ? 1 : -1
   if (typeof x === 'number' && typeof y === 'number') return way * (x - y)

@@ -1,4 +1,5 @@
-import { type Catalogue, type Place, entrySubject, fieldSource } from '../catalogue'
+import { type Catalogue, type Place, directoryOf, entrySubject, fieldSource } from '../catalogue'
+import { READINGS, type Reading } from '../fields'
 import type { Entry, FieldRef, Id } from '../model'
 import { dayOf } from '../time'
 
@@ -14,7 +15,7 @@ export const dayNumber = (day: string): number => Math.round(Date.parse(`${day}T
 export const dayOfNumber = (number: number): string => new Date(number * DAY_MS).toISOString().slice(0, 10)
 
 /** What a field says for an entry, read as on its own page; `null` where it says nothing. */
-export type ReadField = (entry: Entry) => { kind: string; value: unknown } | null
+export type ReadField = (entry: Entry) => Reading | null
 
 const NO_PAGE = { key: '', kind: 'not-found', address: '', title: '' } as const
 
@@ -37,33 +38,16 @@ export function readerOf(catalogue: Catalogue, field: Id): ReadField {
   }
 }
 
-/** What terms an entry is in, with those above them; a term that is its own ancestor ends there. */
-function withThoseAbove(catalogue: Catalogue, terms: readonly Id[]): Id[] {
-  const found = new Set<Id>()
-  for (let next of terms as readonly (Id | null)[])
-    while (next && !found.has(next)) {
-      found.add(next)
-      next = catalogue.terms.get(next)?.parent ?? null
-    }
-  return [...found]
-}
-
 /** What an entry is found under by a field: ids of choices, terms, people and entries, texts as they are, `yes` and `no`. */
 export function keysOf(catalogue: Catalogue, read: ReadField): (entry: Entry) => readonly string[] {
+  const directory = directoryOf(catalogue)
   return (entry) => {
     const found = read(entry)
-    if (!found) return NONE
-    const { kind, value } = found
-    if (kind === 'yes-no') return value === true ? YES : NO
-    if (kind === 'terms') return withThoseAbove(catalogue, value as Id[])
-    if (Array.isArray(value)) return value.filter((v): v is string => typeof v === 'string')
-    return typeof value === 'string' ? [value] : typeof value === 'number' ? [String(value)] : NONE
+    return found ? READINGS[found.kind].keys(found.value, directory) : NONE
   }
 }
 
 const NONE: readonly string[] = []
-const YES: readonly string[] = ['yes']
-const NO: readonly string[] = ['no']
 
 const asNumber = (value: unknown): number =>
   typeof value === 'number'

@@ -1,5 +1,6 @@
 import type { Catalogue } from '../catalogue'
-import { type Entry, type Id, type Position, positionIn } from '../model'
+import { type Entry, type Id, positionIn } from '../model'
+import type { Position } from '../fields'
 
 interface Spot {
   id: Id

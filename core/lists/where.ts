@@ -1,4 +1,5 @@
-import { type FieldTest, type FieldTestOp, fieldTest, readsToday } from '../conditions'
+import { type FieldTest, fieldTest, readsToday } from '../conditions'
+import type { FieldTestOp } from '../fields'
 import { type Catalogue, TERMS } from '../catalogue'
 import type { Id } from '../model'
 import { type Bits, anyOf, both, noBits } from './bits'

@@ -1,3 +1,4 @@
+import { fieldSpec } from '../fields'
 import type { Scene } from '../drawing'
 import { amountOf, goodsOfEntry, minorDigits, minorOf } from '../shop'
 import { type Catalogue, entryName, stopsAbove } from '../catalogue'
@@ -91,7 +92,10 @@ const FIELDS: Readonly<Partial<Record<ToldAs, (entry: Entry, type: PageType, sce
     author: person(scene),
   }),
   product: (entry, type, scene) => ({
-    offers: offer(entry.fields[type.sells?.price ?? type.fields.find((f) => f.kind === 'money')?.id ?? ''], scene),
+    offers: offer(
+      entry.fields[type.sells?.price ?? type.fields.find((f) => fieldSpec(f.kind).roles.includes('price'))?.id ?? ''],
+      scene,
+    ),
   }),
   work: (_entry, type, scene) => (type.tells?.from?.person ? { creator: person(scene) } : {}),
 }

@@ -1,16 +1,8 @@
 import { type Scene, plainText } from '../drawing'
-import { type Catalogue, type Reading, TERMS, readField } from '../catalogue'
-import {
-  type Field,
-  type Id,
-  type PageType,
-  type Picture,
-  type ToldAs,
-  type ToldRole,
-  firstCharacters,
-  isRichDoc,
-  richText,
-} from '../model'
+import { type Catalogue, TERMS, readField } from '../catalogue'
+import { READINGS, type Reading, type ReadingKind } from '../fields'
+import type { Id, PageType, Picture, ToldAs, ToldRole } from '../model'
+import { firstCharacters, isRichDoc, richText } from '../rich'
 import { momentField } from './starts'
 
 /** What a page says of itself to programs, and from which fields: as its page type has it, else as its fields suggest. */
@@ -24,33 +16,32 @@ export const KINDS: Readonly<Record<ToldAs, { label: string; schema: string }>> 
   work: { label: 'A work or a thing', schema: 'CreativeWork' },
 }
 
-/** What can be told of an entry: what it is called, the kinds of field that suit, what it is told of (null: of all). */
-export const ROLES: Readonly<
-  Record<ToldRole, { label: string; kinds: readonly Reading['kind'][]; of: readonly ToldAs[] | null }>
-> = {
-  description: { label: 'In one line', kinds: ['text', 'rich'], of: null },
-  picture: { label: 'Picture', kinds: ['picture', 'pictures'], of: null },
-  person: { label: 'By whom', kinds: ['person', 'text'], of: ['event', 'article', 'work'] },
-  starts: { label: 'Begins', kinds: ['moment', 'date'], of: ['event'] },
-  ends: { label: 'Ends', kinds: ['moment', 'date'], of: ['event'] },
-  place: { label: 'Where', kinds: ['terms', 'text', 'choice', 'entry'], of: ['event'] },
-  price: { label: 'Price', kinds: ['money'], of: ['product', 'event'] },
+/** What can be told of an entry: what it is called, and what it is told of (null: of all). */
+export const ROLES: Readonly<Record<ToldRole, { label: string; of: readonly ToldAs[] | null }>> = {
+  description: { label: 'In one line', of: null },
+  picture: { label: 'Picture', of: null },
+  person: { label: 'By whom', of: ['event', 'article', 'work'] },
+  starts: { label: 'Begins', of: ['event'] },
+  ends: { label: 'Ends', of: ['event'] },
+  place: { label: 'Where', of: ['event'] },
+  price: { label: 'Price', of: ['product', 'event'] },
 }
+
+const suits = (kind: ReadingKind, role: ToldRole): boolean => READINGS[kind].roles.includes(role)
 
 /** What entries of a type are told as. */
 export function toldAs(type: PageType): ToldAs {
   if (type.tells?.as) return type.tells.as
   if (momentField(type)) return 'event'
   if (type.dated) return 'article'
-  if (type.fields.some((f) => f.kind === 'money')) return 'product'
+  if (type.fields.some((f) => suits(f.kind, 'price'))) return 'product'
   return type.tree ? 'page' : 'work'
 }
 
 /** The fields of a type that suit a role, its taxonomies among them. */
 export function fieldsFor(role: ToldRole, type: PageType, catalogue: Catalogue): { id: Id; label: string }[] {
-  const { kinds } = ROLES[role]
-  const own = type.fields.filter((f: Field) => kinds.includes(f.kind)).map(({ id, label }) => ({ id, label }))
-  if (!kinds.includes('terms')) return own
+  const own = type.fields.filter(({ kind }) => suits(kind, role)).map(({ id, label }) => ({ id, label }))
+  if (!suits('terms', role)) return own
   const taxonomies = type.taxonomies.flatMap((id) => catalogue.taxonomies.get(id) ?? [])
   return [...taxonomies.map((t) => ({ id: TERMS + t.id, label: t.name })), ...own]
 }
@@ -61,7 +52,7 @@ export function toldReading(role: ToldRole, scene: Scene): Reading | null {
   const field = subject.kind === 'entry' ? subject.type.tells?.from?.[role] : undefined
   if (field === undefined) return null
   const found = readField({ of: 'page', field }, scene)
-  return found && ROLES[role].kinds.includes(found.kind) ? found : null
+  return found && suits(found.kind, role) ? found : null
 }
 
 /** The same as plain text; empty where there is nothing. */

@@ -1,5 +1,6 @@
 import { type Shape, exact, isRecord, judged, key, list, oneOf, optional, text } from '../shape'
-import type { Floor, FloorPlan, FloorShape, Position } from './types'
+import type { Position } from '../fields'
+import type { Floor, FloorPlan, FloorShape } from './types'
 
 /** The site's own floor plan: where entries stand that have a position. Units are the plan's own; y grows upwards. */
 

@@ -1,7 +1,6 @@
 export { blankEntry, blankType, firstFree } from './blank'
 export { BUILT_IN_IDS, type BuiltInField } from './built-in'
-export { type Named, conversionOf, converted, isHeld, partsOf, wordsOf } from './convert'
-export { FIELD_KINDS, freeId, freePart, newField, newPageType, newTaxonomy } from './field-kinds'
+export { freeId, freePart, newField, newPageType, newTaxonomy } from './new-type'
 export {
   type Bounds,
   MOST_POINTS,
@@ -14,7 +13,7 @@ export {
   within,
 } from './floor-plan'
 export { BEGINNINGS, type Beginning, type Founded, foundSite } from './founding'
-export { type Id } from './id'
+export type { Id } from '../shape'
 export {
   MENUS_EDITING,
   MENU_LEVELS,
@@ -31,29 +30,9 @@ export {
 } from './menus'
 export { type EntryContest, changedParts, entryOfParts, mergeEntries, partsOfEntry } from './merge-entry'
 export { type Line, type Nudge, type Spot, branchLength, dropped, linesOf, nudged, spotOf } from './outline'
-export {
-  firstCharacters,
-  firstSentence,
-  firstWords,
-  headingsOf,
-  isRichDoc,
-  minutesToRead,
-  richPictures,
-  richText,
-} from './rich'
-export { refuseRich, richShape } from './rich-shape'
 export { ROLES, type Role, USER_ROLES, includesRole } from './roles'
 export { isSame } from './same'
-export {
-  COUNTRY,
-  type DeliveryWay,
-  MOST_OFFERS,
-  type Offer,
-  PLAIN_SHOP,
-  type Sells,
-  type ShopSettings,
-  type TaxClass,
-} from './selling'
+export { COUNTRY, type DeliveryWay, PLAIN_SHOP, type Sells, type ShopSettings, type TaxClass } from './selling'
 export {
   LEFT_OUT,
   SETTINGS_SHAPES,
@@ -71,13 +50,11 @@ export {
   workingShape,
 } from './shapes'
 export { SortedLists, newestFirst } from './sorted'
-export { type Floor, type FloorPlan, type FloorShape, type Point, type Position } from './standing'
+export { type Floor, type FloorPlan, type FloorShape, type Point } from './standing'
 export { MOST_TERMS, STRUCTURE_EDITING, type Structure, refuseStructure } from './structure'
 export { insertTerm, moveTerm, newPerson, newTerm, removeTaxonomy, removeTerm } from './terms'
 export {
   type Entry,
-  type Field,
-  type FieldKind,
   type FieldRef,
   type HomeChoice,
   type LeftOut,
@@ -90,10 +67,7 @@ export {
   type Person,
   type Picture,
   type Redirect,
-  type RichDoc,
-  type RichNode,
   type Site,
-  type SiteDocument,
   type SiteSettings,
   TOLD_AS,
   TOLD_ROLES,

@@ -1,7 +1,7 @@
 import { type Editing, type PlainEdit, plainEditing } from '../edits'
 import { type Problem, problem } from '../problems'
 import { type Shape, exact, list, oneOf, refuse } from '../shape'
-import { freeId } from './field-kinds'
+import { freeId } from './new-type'
 import type { Line, Spot } from './outline'
 import { menuShape } from './shapes'
 import type { Id, Link, Menu, MenuItem } from './types'

@@ -1,6 +1,4 @@
-import { exact, id, key, list, numeric, optional, orNull, pattern, text, whole, yesNo } from '../shape'
-import { isDay, isMoment } from '../time'
-import type { Id } from './id'
+import { exact, id, key, list, numeric, optional, orNull, pattern, text, whole, yesNo, type Id } from '../shape'
 
 /** What of a site is sold, and by what rules: taxes, ways of delivery, and for how long things are held and kept. */
 
@@ -21,35 +19,6 @@ export interface Sells {
   /** Of kind `offers`: what one chooses among, each at a price and in a number of its own. */
   offers?: Id
 }
-
-/** One of the sorts in which an entry is sold: a size, a day. What it does not say is as of the entry. */
-export interface Offer {
-  id: Id
-  label: string
-  /** `YYYY-MM-DD`, or with `THH:MM`. */
-  day?: string
-  price?: number | null
-  /** How many there are in all; null: without end. */
-  stock?: number | null
-}
-
-export const MOST_OFFERS = 100
-
-const offerDay = pattern(/^\d{4}-\d{2}-\d{2}(T\d{2}:\d{2})?$/, 'a day is written as 2027-01-31').test(
-  'day',
-  'there is no such day',
-  (v) => v === undefined || v === null || isDay(v) || isMoment(v),
-)
-export const offersShape = list(
-  exact({
-    id: id(),
-    label: text(200),
-    day: optional(offerDay),
-    price: optional(orNull(numeric(0, 1e9, 'a price is 0 or more'))),
-    stock: optional(orNull(whole(0, 1e9, 'a stock is a whole number from 0 on'))),
-  }),
-  MOST_OFFERS,
-)
 
 export const sellsShape = exact({
   price: key(),

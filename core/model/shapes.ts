@@ -21,12 +21,12 @@ import {
   texts,
   yesNo,
 } from '../shape'
+import { FIELDS, FIELD_KINDS } from '../fields'
 import { isSlug, safeAddress } from '../addresses'
 import { isDay, isMoment } from '../time'
 import { floorPlanShape } from './floor-plan'
-import { richShape } from './rich-shape'
-import { type FieldKind, type LeftOut, type SiteDocument, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
-import { offersShape, sellsShape, shopShape } from './selling'
+import { type LeftOut, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
+import { sellsShape, shopShape } from './selling'
 
 /** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
 
@@ -41,51 +41,16 @@ const slugOrNone = () => byValue((v) => (v === '' ? EMPTY : SLUG))
 const name = (why: string) => text(200, why)
 const keyOrNull = () => orNull(key())
 
-const position = exact({ x: numeric(), y: numeric(), floor: optional(key()) })
-const CHOICE = /^.{0,120}$/s
-const DOCUMENT = ['name', 'address', 'size', 'pages'] satisfies (keyof SiteDocument)[] as string[]
-const documents = judged((value) => {
-  const holds = (d: unknown): boolean =>
-    isRecord(d) &&
-    Object.keys(d).every((k) => DOCUMENT.includes(k)) &&
-    [d.name, d.address].every((v) => typeof v === 'string' && v.length <= 2000) &&
-    [d.size, d.pages].every((v) => v === undefined || (Number.isSafeInteger(v) && Number(v) >= 0))
-  return Array.isArray(value) && value.length <= 50 && value.every(holds)
-    ? null
-    : 'documents have a name and an address'
-})
-const rich = richShape()
-
-/** What a field of each kind can hold; every field may be empty. */
-export const FIELD_SHAPES: Readonly<Record<FieldKind, Shape>> = {
-  text: text(2000),
-  rich,
-  number: numeric(),
-  money: numeric(),
-  date: DATE,
-  moment: judged((v) => (isMoment(v) ? null : 'a moment is written as 2026-03-29T14:00')),
-  'yes-no': yesNo(),
-  choice: text(120),
-  choices: texts(CHOICE, 200),
-  picture: key(),
-  pictures: texts(KEY, 200),
-  documents,
-  offers: offersShape,
-  link: text(2000),
-  position,
-  person: key(),
-  entry: key(),
-}
-
 /** A value of some field, whichever it may be. */
 const fieldValue = byValue((value) => {
   if (value === null || value === undefined) return value === null ? NOTHING : ABSENT
-  if (typeof value === 'string') return FIELD_SHAPES.text
-  if (typeof value === 'number') return FIELD_SHAPES.number
-  if (typeof value === 'boolean') return FIELD_SHAPES['yes-no']
-  if (Array.isArray(value) && isRecord(value[0])) return FIELD_SHAPES['label' in value[0] ? 'offers' : 'documents']
-  if (Array.isArray(value)) return FIELD_SHAPES.choices
-  return isRecord(value) && value.type === 'doc' ? rich : position
+  if (typeof value === 'string') return FIELDS.text.shape
+  if (typeof value === 'number') return FIELDS.number.shape
+  if (typeof value === 'boolean') return FIELDS['yes-no'].shape
+  if (Array.isArray(value) && isRecord(value[0]))
+    return 'label' in value[0] ? FIELDS.offers.shape : FIELDS.documents.shape
+  if (Array.isArray(value)) return FIELDS.choices.shape
+  return isRecord(value) && value.type === 'doc' ? FIELDS.rich.shape : FIELDS.position.shape
 })
 
 const CLOCK = judged((v) =>
@@ -104,7 +69,7 @@ export const workingShape = exact({
   slug: text(200),
   title: text(2000),
   summary: text(5000),
-  content: byValue((v) => (v === null ? NOTHING : rich)),
+  content: byValue((v) => (v === null ? NOTHING : FIELDS.rich.shape)),
   picture: keyOrNull(),
   person: keyOrNull(),
   parent: keyOrNull(),
@@ -124,7 +89,7 @@ export const entryShape = exact({
   slug: SLUG,
   title: text(500, 'A title has at most 500 characters'),
   summary: text(1000, 'A summary has at most 1000 characters'),
-  content: byValue((v) => (v === null ? NOTHING : rich)),
+  content: byValue((v) => (v === null ? NOTHING : FIELDS.rich.shape)),
   picture: keyOrNull(),
   person: keyOrNull(),
   parent: keyOrNull(),
@@ -205,7 +170,7 @@ const limit = byValue((v) => (v === undefined ? ABSENT : numeric()))
 const fieldShape = exact({
   id: key(),
   label: name('A field has a label'),
-  kind: oneOf(Object.keys(FIELD_SHAPES)),
+  kind: oneOf(FIELD_KINDS),
   help: optional(text(300, 'What helps to fill it in has at most 300 characters')),
   required: optional(yesNo().isTrue()),
   unit: byValue((v) => (v === undefined ? ABSENT : UNIT)),

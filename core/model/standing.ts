@@ -1,4 +1,4 @@
-import type { Id } from './id'
+import type { Id } from '../shape'
 
 /** What a floor plan is made of, and where something stands on it. Units are the plan's own; y grows upwards. */
 
@@ -22,11 +22,4 @@ export interface Floor {
 
 export interface FloorPlan {
   floors: Floor[]
-}
-
-/** Where something stands; without a floor, on the first that has something there. */
-export interface Position {
-  x: number
-  y: number
-  floor?: Id
 }

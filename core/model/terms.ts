@@ -1,7 +1,7 @@
 import type { PlainEdit } from '../edits'
 import { firstFree } from './blank'
 import { slugOf } from '../addresses'
-import { freeId } from './field-kinds'
+import { freeId } from './new-type'
 import { linesOf, type Spot } from './outline'
 import type { Structure } from './structure'
 import type { Id, Person, Term } from './types'

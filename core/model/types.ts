@@ -1,4 +1,6 @@
-import type { Id } from './id'
+import type { Field } from '../fields'
+import type { RichDoc } from '../rich'
+import type { Id } from '../shape'
 import type { Sells, ShopSettings } from './selling'
 import type { FloorPlan } from './standing'
 
@@ -7,68 +9,8 @@ import type { FloorPlan } from './standing'
  * names, titles and addresses may change without breaking a layout or a frame.
  */
 
-export type { Id } from './id'
-export type { Floor, FloorPlan, FloorShape, Point, Position } from './standing'
-
-/** Rich text as a tree of nodes; see `core/render/rich.ts` for the node types that are drawn. */
-export interface RichDoc {
-  type: 'doc'
-  content?: RichNode[]
-}
-
-export interface RichNode {
-  type: string
-  attrs?: Record<string, unknown>
-  content?: RichNode[]
-  marks?: { type: string; attrs?: Record<string, unknown> }[]
-  text?: string
-}
-
-export type FieldKind =
-  | 'text'
-  | 'rich'
-  | 'number'
-  | 'money'
-  | 'date'
-  | 'moment'
-  | 'yes-no'
-  | 'choice'
-  | 'choices'
-  | 'picture'
-  | 'pictures'
-  | 'documents'
-  | 'offers'
-  | 'link'
-  | 'position'
-  | 'person'
-  | 'entry'
-
-/** A value that entries of a page type hold. `unit` is a CLDR unit name such as `centimeter`. */
-export interface Field {
-  id: Id
-  label: string
-  kind: FieldKind
-  /** One line for whoever fills it in. */
-  help?: string
-  /** A published entry is stored only with it. */
-  required?: true
-  unit?: string
-  /** For numbers and money: what it is at least and at most. */
-  least?: number
-  most?: number
-  choices?: { id: Id; label: string }[]
-  /** For kind `entry`: the page type referred to. */
-  of?: Id
-}
-
-/** One of the files that a field of documents holds. */
-export interface SiteDocument {
-  name: string
-  address: string
-  /** In bytes, where it is known. */
-  size?: number
-  pages?: number
-}
+export type { Id } from '../shape'
+export type { Floor, FloorPlan, FloorShape, Point } from './standing'
 
 /** What a page can do without: its title, its content, or a whole region. */
 export type LeftOut = 'title' | 'content' | 'header' | 'intro' | 'footer'

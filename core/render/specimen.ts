@@ -10,7 +10,7 @@ import {
   emptyLayout,
   emptyRow,
 } from '../tree'
-import type { RichDoc, RichNode } from '../model'
+import type { RichDoc, RichNode } from '../rich'
 
 /**
  * A page that shows all of a house style at work: a layout like any other, made of our own elements and drawn by the

@@ -1,5 +1,6 @@
 import { type Catalogue, entryName } from '../catalogue'
-import type { Entry, Id, Offer, PageType } from '../model'
+import type { Entry, Id, PageType } from '../model'
+import type { Offer } from '../fields'
 import { clockIn, isDay, isMoment, momentIn } from '../time'
 import { type Minor, minorOf } from './money'
 

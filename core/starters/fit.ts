@@ -1,4 +1,4 @@
-import { paletteColour } from '../styles'
+import { paletteColour, type HouseStyle } from '../styles'
 import { adaptLayout, type Choice } from '../formats'
 import { Trees } from '../layouts'
 import type { Catalogue } from '../catalogue'
@@ -13,7 +13,6 @@ import {
   type Value,
   withNewIds,
 } from '../tree'
-import type { HouseStyle } from '../styles'
 import type { Want } from './types'
 
 /** Fits starters to a site: what they name is matched by kind and by what it is called. */

@@ -1,4 +1,5 @@
-import type { FieldKind, Id } from '../model'
+import type { Id } from '../model'
+import type { FieldKind } from '../fields'
 import type { HouseStyle } from '../styles'
 import type { Layout, LayoutRegion } from '../tree'
 

@@ -1,20 +1,10 @@
-import type { FieldKind, Id } from '../model'
+import type { Id } from '../model'
+import { kindsFor } from '../fields'
 import type { Want } from './types'
 
 /** What starters name of a site, each once: `want-…` stands in their values where the id of this site will stand. */
 
-const FACT: readonly FieldKind[] = [
-  'text',
-  'number',
-  'choice',
-  'choices',
-  'date',
-  'moment',
-  'money',
-  'yes-no',
-  'person',
-  'entry',
-]
+const FACT = kindsFor('fact')
 const wanted = (name: string): Id => `want-${name}`
 
 const fact = (at: number): Want => ({

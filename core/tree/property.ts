@@ -1,4 +1,4 @@
-import type { FieldKind } from '../model'
+import type { FieldKind } from '../fields'
 import type { Item, Value } from './types'
 
 interface Ask<D> {

@@ -21,7 +21,8 @@ import {
   yesNo,
 } from '../shape'
 import { conditionShape } from '../conditions'
-import { linkShape, richShape } from '../model'
+import { linkShape } from '../model'
+import { richShape } from '../rich'
 import { LAYOUT_REGIONS, STATES, STEPS } from './types'
 
 /**

@@ -1,5 +1,6 @@
 import type { Condition } from '../conditions'
-import type { FieldRef, Id, Link, RichDoc } from '../model'
+import type { FieldRef, Id, Link } from '../model'
+import type { RichDoc } from '../rich'
 
 /** The regions of a page, from top to bottom. */
 export const REGIONS = ['header', 'intro', 'body', 'footer'] as const

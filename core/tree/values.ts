@@ -1,4 +1,4 @@
-import { type RichDoc, type RichNode, isRichDoc } from '../model'
+import { type RichDoc, type RichNode, isRichDoc } from '../rich'
 import type { Property } from './property'
 import { type FieldValue, type Item, type Value, isFieldValue } from './types'
 

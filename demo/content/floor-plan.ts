@@ -1,5 +1,6 @@
 import { readFloorPlan } from '../../core/formats'
-import { type FloorPlan, type Id, type Position, boundsOf } from '../../core/model'
+import { type FloorPlan, type Id, boundsOf } from '../../core/model'
+import type { Position } from '../../core/fields'
 import GEOJSON from './floor-plan.json' with { type: 'json' }
 
 function made(): FloorPlan {

@@ -1,4 +1,5 @@
-import type { Id, SiteDocument } from '../../core/model'
+import type { Id } from '../../core/model'
+import type { SiteDocument } from '../../core/fields'
 import { type Bell, strike } from './bell'
 import { type PdfLine, brokenInto, pdf } from './pdf'
 

@@ -1,7 +1,6 @@
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { guessKind } from '../../core/importing'
-import type { FieldKind } from '../../core/model'
+import { guessKind, type FieldKind } from '../../core/fields'
 import { readSheet } from './read'
 import type { Sheet } from './sheet'
 

@@ -1,8 +1,8 @@
+import { hasChoices, type Field, partsOf } from '../../core/fields'
 import { nanoid } from 'nanoid'
 import type { PlainEdit } from '../../core/edits'
 import { ProblemError, fail } from '../../core/problems'
 import {
-  type Field,
   type Id,
   STRUCTURE_EDITING,
   type Structure,
@@ -11,7 +11,6 @@ import {
   newPageType,
   newPerson,
   newTerm,
-  partsOf,
 } from '../../core/model'
 import { slugOf } from '../../core/addresses'
 import type { BringInput } from '../../shared/api/types'
@@ -98,7 +97,7 @@ class Planning {
       const kind = target.slice('new:'.length) as Field['kind']
       const { fields } = this.structure.types.find((t) => t.id === type)!
       const field = newField(column, kind, new Set(fields.map((f) => f.id)))
-      if (kind === 'choice' || kind === 'choices') field.choices = await this.choicesOf(column, kind === 'choices')
+      if (hasChoices(kind)) field.choices = await this.choicesOf(column, kind === 'choices')
       this.apply([{ kind: 'insert', at: ['types', type, 'fields'], index: fields.length, item: field }])
       this.columns[column] = `field:${field.id}`
     }

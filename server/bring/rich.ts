@@ -1,6 +1,6 @@
 import { parseHTML } from 'linkedom'
 import sanitize from 'sanitize-html'
-import type { RichDoc, RichNode } from '../../core/model'
+import type { RichDoc, RichNode } from '../../core/rich'
 import { safeAddress } from '../../core/addresses'
 
 /** HTML that comes along, as the running text of an entry: what that holds, and nothing else. */

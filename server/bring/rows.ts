@@ -3,16 +3,9 @@ import { nanoid } from 'nanoid'
 import type { Problem } from '../../core/problems'
 import { type Bringing, type BroughtRow, bringRow } from '../../core/importing'
 import { type Catalogue, checkEntry, namedIn, takenAddress } from '../../core/catalogue'
-import {
-  type Entry,
-  type Id,
-  type PageType,
-  type RichDoc,
-  converted,
-  firstFree,
-  isHeld,
-  wordsOf,
-} from '../../core/model'
+import { type Entry, type Id, type PageType, firstFree } from '../../core/model'
+import { converted, isHeld, wordsOf } from '../../core/fields'
+import type { RichDoc } from '../../core/rich'
 import { slugOf } from '../../core/addresses'
 import type { BringPreviewAnswer } from '../../shared/api/types'
 import { takeTurns } from '../services/turns'

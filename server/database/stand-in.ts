@@ -1,6 +1,7 @@
 import { type Transaction, sql } from 'kysely'
 import { KEY } from '../../core/shape'
-import { type Entry, richPictures, richText } from '../../core/model'
+import type { Entry } from '../../core/model'
+import { richPictures, richText } from '../../core/rich'
 import { writeLight } from './lights'
 import type { Database } from './open'
 import type { Tables } from './schema'

@@ -1,3 +1,4 @@
+import { fieldSpec, referredIn } from '../../core/fields'
 import { type Zippable, strToU8, zip } from 'fflate'
 import Papa from 'papaparse'
 import { contentHtml, jsonOf, rowOfEntry, safeCell } from '../../core/formats'
@@ -140,7 +141,7 @@ function tableOf(rows: readonly Row[], delimiter: string): string {
 }
 
 function picturesOf(entry: Entry, type: PageType | undefined): string[] {
-  const fields = type?.fields.filter((f) => f.kind === 'picture' || f.kind === 'pictures') ?? []
-  const named = fields.flatMap((f) => entry.fields[f.id] ?? [])
+  const fields = type?.fields.filter((f) => fieldSpec(f.kind).refers === 'picture') ?? []
+  const named = fields.flatMap((f) => referredIn(f.kind, entry.fields[f.id]))
   return [entry.picture, ...named].filter((id): id is string => typeof id === 'string')
 }

@@ -1,6 +1,7 @@
 import Sqlite from 'better-sqlite3'
 import { LRUCache } from 'lru-cache'
-import type { Entry, Id, RichDoc } from '../../core/model'
+import type { Entry, Id } from '../../core/model'
+import type { RichDoc } from '../../core/rich'
 import { type Database, fileOf } from '../database/open'
 import type { Holding } from '../database/entries'
 import type { Light } from '../database/lights'

@@ -1,5 +1,4 @@
-import type { Entry, FloorPlan, Site } from '#core/model'
-import { MOST_POINTS } from '#core/model'
+import { type Entry, type FloorPlan, type Site, MOST_POINTS } from '#core/model'
 import { type TestServer, startServer } from '../server'
 import { type Client, everyone } from './client'
 

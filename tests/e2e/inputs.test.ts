@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import { opsFor } from '#core/conditions'
-import type { Entry, Field, FieldKind, Site } from '#core/model'
+import type { Entry, Site } from '#core/model'
+import type { Field, FieldKind } from '#core/fields'
 import { Client } from '../api/client'
 import type { TestServer } from '../server'
 import { add, expect, known, makeLayout, saved, settled, signIn, test } from './studio'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Editor } from '@tiptap/vue-3'
-import { type Page, type RichDoc, isRichDoc } from '#core/model'
+import type { Page } from '#core/model'
+import { type RichDoc, isRichDoc } from '#core/rich'
 import type { FieldValue, Value } from '#core/tree'
 import type { Written } from '~/composables/useWordsOnPage'
 import { useNotices } from '~/stores/notices'

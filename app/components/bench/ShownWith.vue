@@ -65,7 +65,7 @@ function stepBy(by: number) {
         </button>
         <FindInput
           class="input -mx-px h-6! w-44 text-xs max-xl:w-32"
-          :display-value="(page) => (page as Page).title"
+          :display-value="(page: unknown) => (page as Page).title"
           @change="typed = $event.target.value"
           @focus="$event.target.select()"
         />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { namedOn, outline, paperOf, stripOf } from '#core/elements'
-import type { Floor, FloorPlan, Point, Position } from '#core/model'
+import type { Floor, FloorPlan, Point } from '#core/model'
+import type { Position } from '#core/fields'
 
 /** A floor of the floor plan, with what stands on it; may be pointed at. */
 const props = defineProps<{ plan: FloorPlan; floor: Floor; position: Position | null; points?: boolean }>()

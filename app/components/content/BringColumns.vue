@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { FIELD_KINDS, type PageType, type Taxonomy } from '#core/model'
+import type { PageType, Taxonomy } from '#core/model'
+import { FIELDS } from '#core/fields'
 import { OWN_TARGETS } from '#core/importing'
 import type { SheetAnswer } from '#shared/api/types'
 
@@ -63,7 +64,7 @@ const samples = (column: string) =>
               <option v-for="t in taxonomies" :key="t.id" :value="`terms:${t.id}`">{{ t.plural }}</option>
             </optgroup>
             <optgroup label="A new field">
-              <option v-for="(kind, id) in FIELD_KINDS" :key="id" :value="`new:${id}`">{{ kind.label }}</option>
+              <option v-for="(kind, id) in FIELDS" :key="id" :value="`new:${id}`">{{ kind.label }}</option>
             </optgroup>
           </select>
         </td>

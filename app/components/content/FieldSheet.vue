@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Field, type FieldKind, FIELD_KINDS, type PageType, freeId } from '#core/model'
+import { type PageType, freeId } from '#core/model'
+import { type Field, type FieldKind, FIELDS, fieldSpec } from '#core/fields'
 import { useSession } from '~/stores/session'
 
 /** Everything that can be said of one field. */
@@ -10,7 +11,7 @@ const session = useSession()
 const { types, setField, setKind } = useStructureEdits()
 const text = (event: Event) => (event.target as HTMLInputElement).value
 const choices = computed(() => props.field.choices ?? [])
-const isNumber = computed(() => props.field.kind === 'number' || props.field.kind === 'money')
+const details = computed(() => fieldSpec(props.field.kind).details)
 const UNITS =
   'millimeter centimeter meter kilometer gram kilogram second minute hour day year celsius percent liter'.split(' ')
 const LIMITS = [
@@ -60,11 +61,11 @@ function limit(key: 'least' | 'most', typed: string) {
     <label class="block font-medium"
       >Kind
       <select class="input mt-1 font-normal" :value="field.kind" @change="askKind($event.target as HTMLSelectElement)">
-        <option v-for="(kind, value) in FIELD_KINDS" :key="value" :value="value">{{ kind.label }}</option>
+        <option v-for="(kind, value) in FIELDS" :key="value" :value="value">{{ kind.label }}</option>
       </select>
-      <span class="mt-0.5 block text-xs font-normal text-soft">{{ FIELD_KINDS[field.kind].about }}</span>
+      <span class="mt-0.5 block text-xs font-normal text-soft">{{ FIELDS[field.kind].about }}</span>
     </label>
-    <label v-if="field.kind === 'entry'" class="block font-medium"
+    <label v-if="details.includes('of')" class="block font-medium"
       >Of which page type
       <select
         class="input mt-1 font-normal"
@@ -75,7 +76,7 @@ function limit(key: 'least' | 'most', typed: string) {
         <option v-for="t in types" :key="t.id" :value="t.id">{{ t.plural }}</option>
       </select>
     </label>
-    <template v-if="field.kind === 'choice' || field.kind === 'choices'">
+    <template v-if="details.includes('choices')">
       <p class="mb-1 font-medium">Choices</p>
       <ul class="space-y-1">
         <li v-for="(choice, i) in choices" :key="choice.id" class="flex gap-1">
@@ -125,8 +126,8 @@ function limit(key: 'least' | 'most', typed: string) {
       />
       Asked of every published entry</label
     >
-    <template v-if="isNumber">
-      <label v-if="field.kind === 'number'" class="block font-medium"
+    <template v-if="details.includes('limits')">
+      <label v-if="details.includes('unit')" class="block font-medium"
         >Unit
         <select
           class="input mt-1 font-normal"

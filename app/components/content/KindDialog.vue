@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { FIELD_KINDS, type Field, type FieldKind, type PageType, conversionOf } from '#core/model'
+import type { PageType } from '#core/model'
+import { FIELDS, type Field, type FieldKind, conversionOf } from '#core/fields'
 import { namedIn } from '#core/catalogue'
 import { useSite } from '~/stores/site'
 
@@ -22,7 +23,7 @@ const none = computed(() => found.value.stay + found.value.read + found.value.lo
 </script>
 
 <template>
-  <ModalSheet :title="`${field.label}: ${FIELD_KINDS[kind].label.toLowerCase()}?`" @close="$emit('close')">
+  <ModalSheet :title="`${field.label}: ${FIELDS[kind].label.toLowerCase()}?`" @close="$emit('close')">
     <p v-if="none">No {{ type.name.toLowerCase() }} says anything in this field yet.</p>
     <template v-else>
       <dl class="mb-3 grid grid-cols-[3rem_1fr] gap-y-1">

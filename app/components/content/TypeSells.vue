@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type FieldKind, PLAIN_SHOP, type PageType, type Sells } from '#core/model'
+import { PLAIN_SHOP, type PageType, type Sells } from '#core/model'
+import { type FieldRole, fieldSpec } from '#core/fields'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 
@@ -11,13 +12,13 @@ const site = useSite()
 const { setType } = useStructureEdits()
 const sells = computed(() => props.type.sells)
 const taxes = computed(() => (site.site?.settings.selling ?? PLAIN_SHOP).taxes)
-const ofKind = (...kinds: FieldKind[]) => props.type.fields.filter((f) => kinds.includes(f.kind))
-const prices = computed(() => ofKind('money'))
+const suiting = (role: FieldRole) => props.type.fields.filter((f) => fieldSpec(f.kind).roles.includes(role))
+const prices = computed(() => suiting('price'))
 
 const FROM = [
-  { key: 'stock', label: 'How many there are', kinds: ['number'], none: 'without end' },
-  { key: 'on', label: 'It is for', kinds: ['date', 'moment'], none: 'no day' },
-  { key: 'offers', label: 'Sorts', kinds: ['offers'], none: 'only one' },
+  { key: 'stock', label: 'How many there are', role: 'stock', none: 'without end' },
+  { key: 'on', label: 'It is for', role: 'day', none: 'no day' },
+  { key: 'offers', label: 'Sorts', role: 'offers', none: 'only one' },
 ] as const
 
 function set(change: Partial<Record<keyof Sells, unknown>>) {
@@ -60,7 +61,7 @@ function setMost(event: Event) {
           <option v-for="f in prices" :key="f.id" :value="f.id">{{ f.label }}</option>
         </select>
       </LabelledRow>
-      <LabelledRow v-for="{ key, label, kinds, none } in FROM" :key="key" :label="label">
+      <LabelledRow v-for="{ key, label, role, none } in FROM" :key="key" :label="label">
         <select
           class="input"
           :aria-label="label"
@@ -68,7 +69,7 @@ function setMost(event: Event) {
           @change="set({ [key]: said($event) || undefined })"
         >
           <option value="">{{ none }}</option>
-          <option v-for="f in ofKind(...kinds)" :key="f.id" :value="f.id">{{ f.label }}</option>
+          <option v-for="f in suiting(role)" :key="f.id" :value="f.id">{{ f.label }}</option>
         </select>
       </LabelledRow>
       <LabelledRow label="In one order">

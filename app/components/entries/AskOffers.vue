@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import { MOST_OFFERS, type Offer } from '#core/model'
+import { MOST_OFFERS, type Offer } from '#core/fields'
 
 /** The sorts in which an entry is sold: what each is called, its day, its price, and how many there are. */
 const props = defineProps<{ label: string; offers: readonly Offer[] }>()

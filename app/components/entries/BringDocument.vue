@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SiteDocument } from '#core/model'
+import type { SiteDocument } from '#core/fields'
 import type { FilesAnswer } from '#shared/api/types'
 
 /** Brings a file from the own machine and gives it as a document, with what is known of it. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Point, type Position, areaAt, floorOf } from '#core/model'
+import { type Point, areaAt, floorOf } from '#core/model'
+import type { Position } from '#core/fields'
 import { useSite } from '~/stores/site'
 
 /** Where an entry stands: pointed at on the floor plan of the site, or said by two numbers. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { EditorContent } from '@tiptap/vue-3'
-import type { RichDoc } from '#core/model'
-import { isEmpty } from '#core/catalogue'
+import type { RichDoc } from '#core/rich'
+import { isEmpty } from '#core/fields'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 

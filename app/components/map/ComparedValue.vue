@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Field } from '#core/model'
+import { type Field, fieldSpec } from '#core/fields'
 import { useSite } from '~/stores/site'
 
 /** What a field is compared with: asked by the kind of the field, and given as text. */
@@ -10,29 +10,26 @@ const site = useSite()
 const LABEL = 'Compared with'
 const options = computed<{ id: string; label: string }[] | null>(() => {
   const { kind, choices } = props.field
+  const { comparedWith, refers } = fieldSpec(kind)
   if (props.days) return null
-  if (kind === 'yes-no')
+  if (comparedWith === 'yes-no')
     return [
       { id: 'yes', label: 'yes' },
       { id: 'no', label: 'no' },
     ]
-  if (kind === 'person') return [...site.catalogue!.people.values()].map(({ id, name }) => ({ id, label: name }))
-  if (kind === 'picture' || kind === 'pictures')
+  if (refers === 'person') return [...site.catalogue!.people.values()].map(({ id, name }) => ({ id, label: name }))
+  if (refers === 'picture')
     return [...site.catalogue!.pictures.values()].map(({ id, fileName, alt }) => ({ id, label: alt || fileName }))
   return choices ?? null
 })
-const inputType = computed(() => {
-  const { kind } = props.field
-  if (props.days || kind === 'number' || kind === 'money') return 'number'
-  return kind === 'date' || kind === 'moment' ? 'date' : 'text'
-})
+const inputType = computed(() => (props.days ? 'number' : INPUT_TYPES[fieldSpec(props.field.kind).comparedWith]))
 /** What is typed is taken as it stands: an input of numbers would hand over a number. */
 const typed = (event: Event) => (value.value = (event.target as HTMLInputElement).value.trim())
 </script>
 
 <template>
   <AskEntry
-    v-if="field.kind === 'entry' && !days"
+    v-if="fieldSpec(field.kind).refers === 'entry' && !days"
     class="min-w-0 flex-1"
     :value="value || null"
     :label="LABEL"

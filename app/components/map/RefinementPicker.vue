@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { type FieldTestOp, OP_WORDS, fieldFor, fieldTest, opsFor, readsToday } from '#core/conditions'
+import { OP_WORDS, fieldFor, fieldTest, opsFor, readsToday } from '#core/conditions'
+import { fieldSpec, type FieldTestOp, type Field } from '#core/fields'
 import { type Refinement, type RefinementChoice, refinementChoices } from '#core/frames'
-import type { Field, Id } from '#core/model'
+import type { Id } from '#core/model'
 import { findByWords, counted } from '#core/text'
 import { useSite } from '~/stores/site'
 
@@ -39,7 +40,7 @@ function pick(choice: RefinementChoice<Refinement>) {
   }
   field.value = fieldFor(site.catalogue!, props.type, choice.field)
   op.value = opsFor(field.value)[0]!
-  value.value = field.value.kind === 'yes-no' ? 'yes' : (field.value.choices?.[0]?.id ?? '')
+  value.value = fieldSpec(field.value.kind).comparedWith === 'yes-no' ? 'yes' : (field.value.choices?.[0]?.id ?? '')
 }
 const days = computed(() => readsToday({ op: op.value }))
 /** Another comparison; a number of days is no day, and a day no number of them. */
@@ -49,10 +50,10 @@ function setOp(to: FieldTestOp) {
 }
 const needsValue = computed(() => op.value !== 'is-empty' && op.value !== 'is-not-empty')
 const asked = computed<string | number | boolean | null>(() => {
-  const kind = field.value?.kind
+  const compared = field.value && fieldSpec(field.value.kind).comparedWith
   if (!needsValue.value) return null
-  if (kind === 'yes-no') return value.value === 'yes'
-  return days.value || kind === 'number' || kind === 'money' ? Number(value.value) : value.value
+  if (compared === 'yes-no') return value.value === 'yes'
+  return days.value || compared === 'number' ? Number(value.value) : value.value
 })
 const complete = computed(
   () =>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type FieldTestOp, fieldFor, readsToday } from '#core/conditions'
+import { fieldFor, readsToday } from '#core/conditions'
+import { type FieldTestOp, fieldSpec, hasChoices } from '#core/fields'
 import { TERMS, fieldKind } from '#core/catalogue'
 import type { Value } from '#core/tree'
 import { useSite } from '~/stores/site'
@@ -16,37 +17,34 @@ const emit = defineEmits<{ set: [value: Value] }>()
 const site = useSite()
 const kind = computed(() => (props.field ? fieldKind(site.catalogue!, { of: 'page', field: props.field }) : null))
 
+const compared = computed(() => (kind.value && kind.value !== 'terms' ? fieldSpec(kind.value).comparedWith : 'words'))
 /** What there is to choose from; null where it is written. */
 const choices = computed<{ value: string; label: string }[] | null>(() => {
   const { catalogue } = site
   const { field } = props
   if (days.value) return null
   if (!field || !catalogue) return []
-  switch (kind.value) {
-    case 'terms':
-      return catalogue.site.terms
-        .filter((t) => TERMS + t.taxonomy === field)
-        .map((t) => ({ value: t.id, label: t.title }))
-    case 'person':
-      return catalogue.site.people.map((p) => ({ value: p.id, label: p.name }))
-    case 'choice':
-    case 'choices':
-      return (fieldFor(catalogue, null, field).choices ?? []).map((c) => ({ value: c.id, label: c.label }))
-    case 'yes-no':
-      return [
-        { value: 'true', label: 'yes' },
-        { value: 'false', label: 'no' },
-      ]
-    default:
-      return null
-  }
+  if (kind.value === 'terms')
+    return catalogue.site.terms
+      .filter((t) => TERMS + t.taxonomy === field)
+      .map((t) => ({ value: t.id, label: t.title }))
+  if (!kind.value) return null
+  if (compared.value === 'yes-no')
+    return [
+      { value: 'true', label: 'yes' },
+      { value: 'false', label: 'no' },
+    ]
+  if (fieldSpec(kind.value).refers === 'person')
+    return catalogue.site.people.map((p) => ({ value: p.id, label: p.name }))
+  return hasChoices(kind.value)
+    ? (fieldFor(catalogue, null, field).choices ?? []).map((c) => ({ value: c.id, label: c.label }))
+    : null
 })
-const INPUTS: Record<string, string> = { number: 'number', money: 'number', date: 'date', moment: 'date' }
 const days = computed(() => props.op !== undefined && readsToday({ op: props.op }))
-const type = computed(() => (days.value ? 'number' : (INPUTS[kind.value ?? ''] ?? 'text')))
+const type = computed(() => (days.value ? 'number' : INPUT_TYPES[compared.value]))
 
 function choose(text: string) {
-  emit('set', text === '' ? null : kind.value === 'yes-no' ? text === 'true' : text)
+  emit('set', text === '' ? null : compared.value === 'yes-no' ? text === 'true' : text)
 }
 function write(text: string) {
   emit('set', text === '' ? null : type.value === 'number' ? Number(text) : text)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type FieldValue, type Format, type Value, isFieldValue } from '#core/tree'
+import { type FieldValue, type Value, isFieldValue } from '#core/tree'
+import { type Format, READINGS } from '#core/fields'
 import type { Page } from '#core/model'
 import { fieldChoices, fieldLabel } from '#core/catalogue'
 import { useSite } from '~/stores/site'
@@ -25,9 +26,10 @@ const choices = computed(() =>
   fieldChoices(site.catalogue!, props.page).filter((c) => c.of === field.value?.of && c.via === field.value.via),
 )
 const kind = computed(() => choices.value.find((c) => c.field === field.value?.field)?.kind)
+const formats = computed(() => (kind.value ? READINGS[kind.value].formats : []))
 /** Fields that may say when what begins here is over. */
 const ends = computed(() =>
-  kind.value === 'date' || kind.value === 'moment'
+  formats.value.includes('until')
     ? choices.value.filter((c) => c.kind === kind.value && c.field !== field.value?.field)
     : [],
 )
@@ -120,7 +122,7 @@ const wordsAsked = (event: Event) => Math.min(MOST_WORDS, Math.max(1, Math.round
       </button>
     </div>
     <div v-if="field" class="mt-1 space-y-1 pl-3">
-      <LabelledRow v-if="kind === 'date' || kind === 'moment'" label="Written as">
+      <LabelledRow v-if="formats.includes('date')" label="Written as">
         <select
           class="input"
           :value="field.format?.date ?? ''"
@@ -136,7 +138,7 @@ const wordsAsked = (event: Event) => Math.min(MOST_WORDS, Math.max(1, Math.round
           <option v-for="end in ends" :key="end.field" :value="end.field">{{ end.label }}</option>
         </select>
       </LabelledRow>
-      <LabelledRow v-if="kind === 'number' || kind === 'money'" label="Decimals">
+      <LabelledRow v-if="formats.includes('digits')" label="Decimals">
         <input
           class="input font-mono text-xs"
           type="number"
@@ -147,7 +149,7 @@ const wordsAsked = (event: Event) => Math.min(MOST_WORDS, Math.max(1, Math.round
           @change="format({ digits: text($event) === '' ? undefined : Number(text($event)) })"
         />
       </LabelledRow>
-      <LabelledRow v-if="kind === 'number'" label="Unit">
+      <LabelledRow v-if="formats.includes('unit')" label="Unit">
         <select
           class="input"
           :value="field.format?.unit ?? ''"
@@ -158,7 +160,7 @@ const wordsAsked = (event: Event) => Math.min(MOST_WORDS, Math.max(1, Math.round
           <option value="hidden">not shown</option>
         </select>
       </LabelledRow>
-      <template v-if="kind === 'number'">
+      <template v-if="formats.includes('counted')">
         <LabelledRow v-for="form in plurals" :key="form" :label="PLURALS[form]!">
           <input
             class="input"
@@ -169,7 +171,7 @@ const wordsAsked = (event: Event) => Math.min(MOST_WORDS, Math.max(1, Math.round
           />
         </LabelledRow>
       </template>
-      <template v-if="kind === 'text' || kind === 'rich'">
+      <template v-if="formats.includes('first')">
         <LabelledRow label="So much of it">
           <select
             class="input"
@@ -192,7 +194,7 @@ const wordsAsked = (event: Event) => Math.min(MOST_WORDS, Math.max(1, Math.round
           />
         </LabelledRow>
       </template>
-      <template v-if="kind === 'yes-no'">
+      <template v-if="formats.includes('yes')">
         <LabelledRow v-for="key in ['yes', 'no'] as const" :key="key" :label="`For ${key}`">
           <input
             class="input"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { FieldTestOp } from '#core/conditions'
+import { FIELDS, FIELD_KINDS, kindsFor, type FieldTestOp } from '#core/fields'
 import { type Property, type Value, isFieldValue } from '#core/tree'
 import { refuseProperty } from '#core/elements'
 import { looksFor } from '#core/styles'
@@ -28,9 +28,9 @@ const mayBeDynamic = computed(
 )
 /** Kinds of field that suit the property. */
 const kinds = computed(() => {
-  if (props.property.kind === 'picture') return ['picture', 'pictures']
-  if (props.property.kind === 'icon') return ['text', 'choice']
-  if (props.property.kind === 'link') return ['link', 'text', 'person', 'entry']
+  if (props.property.kind === 'picture') return kindsFor('picture')
+  if (props.property.kind === 'icon') return kindsFor('icon')
+  if (props.property.kind === 'link') return FIELD_KINDS.filter((kind) => FIELDS[kind].leads !== null)
   return null
 })
 /** What a property that names something of the site or the design may name, and the words for naming none. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { EditorContent } from '@tiptap/vue-3'
 import type { FieldValue, Value } from '#core/tree'
-import { type Page, type RichDoc, isRichDoc } from '#core/model'
+import type { Page } from '#core/model'
+import { type RichDoc, isRichDoc } from '#core/rich'
 import { useNotices } from '~/stores/notices'
 
 /** Running text with emphasis, lists, links and dynamic fields. */

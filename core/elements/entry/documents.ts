@@ -1,5 +1,5 @@
 import { type Scene, AS_USUAL, attribute, escapeHtml, kindOfFile, readValue, textChunk, fill } from '../../drawing'
-import type { SiteDocument } from '../../model'
+import type { SiteDocument } from '../../fields'
 import { safeAddress } from '../../addresses'
 import { isFieldValue } from '../../tree'
 import { type ElementSpec, prop } from '../spec'

@@ -1,5 +1,6 @@
 import { ICON_CSS, type Scene, attribute, escapeHtml, iconSvg, plainText, readValue } from '../../drawing'
-import { type Reading, TERMS } from '../../catalogue'
+import { TERMS } from '../../catalogue'
+import type { Reading } from '../../fields'
 import { isFieldValue } from '../../tree'
 import { COLUMNS_CSS } from '../columns'
 import { ICON } from '../icon'

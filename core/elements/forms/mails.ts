@@ -1,6 +1,5 @@
-import { MOST_RECIPIENTS, addressIn, mailOf, recipients } from '../../forms'
+import { MOST_RECIPIENTS, addressIn, mailOf, recipients, type AskedForm, type Answer, type Mail } from '../../forms'
 import { type Scene, plainText } from '../../drawing'
-import type { AskedForm, Answer, Mail } from '../../forms'
 import type { LayoutElement, Property } from '../../tree'
 import { type ElementSpec, prop } from '../spec'
 

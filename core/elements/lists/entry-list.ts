@@ -1,4 +1,5 @@
-import { OPS, OP_WORDS } from '../../conditions'
+import { OP_WORDS } from '../../conditions'
+import { OPS } from '../../fields'
 import { FOCUS_CSS } from '../../drawing'
 import type { ValueProperty } from '../../tree'
 import { COLUMNS_CSS } from '../columns'

@@ -1,4 +1,4 @@
-import type { FieldTestOp } from '../../conditions'
+import type { FieldTestOp } from '../../fields'
 import type { ListPlan } from '../../drawing'
 import { type Grouping, MARKED, PAGE, SORT, type Sort, parameterNames, parametersNamed, plainName } from '../../lists'
 import type { Id } from '../../model'

@@ -8,7 +8,7 @@ import {
   richChunk,
   wrapFilled,
 } from '../../drawing'
-import { isRichDoc } from '../../model'
+import { isRichDoc } from '../../rich'
 import { type ElementSpec, prop } from '../spec'
 import { describe } from '../words'
 

@@ -7,11 +7,11 @@ import {
   type FloorPlan,
   type FloorShape,
   type Id,
-  type Position,
   areaAt,
   floorOf,
   positionIn,
 } from '../../model'
+import type { Position } from '../../fields'
 
 /** An entry that stands somewhere on a floor plan. */
 export interface Standing {

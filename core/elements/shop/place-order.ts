@@ -1,6 +1,6 @@
 import { CHECKOUT_WORDS, type CheckoutWord, consentField } from '../../shop'
 import { type Scene, escapeHtml, fill, plainText, richChunk } from '../../drawing'
-import { isRichDoc, richText } from '../../model'
+import { isRichDoc, richText } from '../../rich'
 import type { LayoutElement, Property, Value } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'
 import { type ElementSpec, prop, text } from '../spec'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { Catalogue, type SiteChange, followChange } from '#core/catalogue'
-import type { Entry } from '#core/model'
+import { type Entry, blankEntry } from '#core/model'
 import type { SiteAnswer } from '#shared/api/types'
 import { PICTURE, Content } from '../../../server/services/content'
 import { MENUS_CHANGED, REDIRECTS_CHANGED, readSite, touchContent, writeMenus } from '../../../server/database/content'
@@ -8,7 +8,6 @@ import { insertEntry, readEntry, setEntryRemoved, updateEntry } from '../../../s
 import { readPicture, setPicturesRemoved, writePicture } from '../../../server/database/pictures'
 import { removeRedirect, writeRedirects } from '../../../server/database/redirects'
 import { seedDemo } from '../../../server/services/seed'
-import { blankEntry } from '#core/model'
 import { freshDatabase } from './database'
 import { runs } from '../../runs'
 

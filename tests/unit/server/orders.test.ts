@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { makeDemo } from '#demo/index'
 import { Catalogue } from '#core/catalogue'
-import { type Offer, PLAIN_SHOP, type Site } from '#core/model'
+import { PLAIN_SHOP, type Site } from '#core/model'
+import type { Offer } from '#core/fields'
 import {
   type Agreed,
   type Basket,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Used } from '#core/checks'
-import { FIELD_KINDS, type FieldKind } from '#core/model'
+import { FIELDS, type FieldKind } from '#core/fields'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'
 import { useStructure } from '~/stores/structure'
@@ -150,7 +150,7 @@ function move(event: KeyboardEvent, at: string[], items: readonly { id: string }
               <span class="font-medium [overflow-wrap:anywhere]"
                 >{{ f.label }}<span v-if="f.required" class="ml-1.5 text-2xs font-normal text-soft">asked</span></span
               >
-              <span class="text-soft">{{ FIELD_KINDS[f.kind].label }}{{ f.unit ? `, ${f.unit}` : '' }}</span>
+              <span class="text-soft">{{ FIELDS[f.kind].label }}{{ f.unit ? `, ${f.unit}` : '' }}</span>
               <span class="truncate font-mono text-2xs text-soft max-sm:hidden">{{ f.id }}</span>
             </button>
           </li>
@@ -165,7 +165,7 @@ function move(event: KeyboardEvent, at: string[], items: readonly { id: string }
             maxlength="200"
           />
           <select v-model="added.kind" class="input max-w-48" aria-label="Its kind">
-            <option v-for="(kind, value) in FIELD_KINDS" :key="value" :value="value">{{ kind.label }}</option>
+            <option v-for="(kind, value) in FIELDS" :key="value" :value="value">{{ kind.label }}</option>
           </select>
           <button class="btn" :disabled="!added.label.trim()">Add the field</button>
         </form>

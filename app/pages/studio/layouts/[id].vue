@@ -37,6 +37,8 @@ const plan = ref<{ focus(): void }>()
 const onPaper = ref<{ editWords(): boolean }>()
 const id = computed(() => String(route.params.id))
 const shown = shallowRef<Page | null>(null)
+/** The page with which it was opened: until somebody picks another one, a better one may take its place. */
+let opened: Page | null = null
 watch(shown, (page) => (bench.page = page))
 /** The page that the layout is first shown with; of a piece one on which it stands. */
 const firstPage = (): Page => {
@@ -67,7 +69,7 @@ async function open() {
     await bench.open(id.value, asked)
     const at = typeof route.query.page === 'string' ? site.catalogue?.page(route.query.page) : undefined
     if (typeof route.query.node === 'string') bench.selected = route.query.node
-    shown.value = at ?? firstPage()
+    shown.value = opened = at ?? firstPage()
   } catch (error) {
     failed.value = (error as Error).message
   }
@@ -77,7 +79,7 @@ useLive(() => id.value)
 watch(
   () => map.kept,
   (table, before) => {
-    if (table && !before && bench.layout && !route.query.page) shown.value = firstPage()
+    if (table && !before && bench.layout && !route.query.page && shown.value === opened) shown.value = firstPage()
   },
 )
 onBeforeUnmount(bench.close)

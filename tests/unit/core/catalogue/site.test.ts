@@ -10,7 +10,7 @@ import {
 } from '#core/catalogue'
 import { findByWords } from '#core/text'
 import { isSlug, pathOf, safeAddress, slugOf } from '#core/addresses'
-import { isHeld } from '#core/model'
+import { isHeld } from '#core/fields'
 import { entry, mirror, note, observatory, refractor, smallSite } from '../../../fixtures'
 
 describe('addresses', () => {

@@ -1,6 +1,6 @@
 import { Catalogue, checkEntry } from '#core/catalogue'
 import { readAddress, readParameters, writeParameters } from '#core/addresses'
-import { richText } from '#core/model'
+import { richText } from '#core/rich'
 import { drawElement, element, entry, mirror, note, observatory, refractor, smallSite } from '../../../fixtures'
 
 const catalogue = observatory()

@@ -1,5 +1,5 @@
 import { type Chunk, anchorAhead, anchoredChunk } from '#core/drawing'
-import type { RichDoc, RichNode } from '#core/model'
+import type { RichDoc, RichNode } from '#core/rich'
 
 /** Long texts are drawn in parts, and come to the same as in one go. */
 

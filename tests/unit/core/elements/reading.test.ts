@@ -1,7 +1,6 @@
 import { parseHTML } from 'linkedom'
-import type { RichDoc, RichNode } from '#core/model'
+import { type RichDoc, type RichNode, headingsOf, minutesToRead } from '#core/rich'
 import { Catalogue } from '#core/catalogue'
-import { headingsOf, minutesToRead } from '#core/model'
 import type { LayoutElement, Place } from '#core/tree'
 import { column, drawElement, element, entry, field, row, smallSite } from '../../../fixtures'
 

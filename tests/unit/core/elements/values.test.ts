@@ -1,7 +1,8 @@
-import type { Format, Value } from '#core/tree'
+import type { Value } from '#core/tree'
+import type { Format } from '#core/fields'
 import { checkLayout } from '#core/layouts'
 import { Catalogue } from '#core/catalogue'
-import { firstSentence, firstWords } from '#core/model'
+import { firstSentence, firstWords } from '#core/rich'
 import { VISITOR, column, drawElement, element, entry, field, layout, rich, row, smallSite } from '../../../fixtures'
 
 /** How values are written: how far away a day is, forms of a number, the beginning of a text. */

@@ -1,4 +1,4 @@
-import type { FieldTestOp } from '#core/conditions'
+import type { FieldTestOp } from '#core/fields'
 import { type Refinement, type Target, factsOf, matches, pagesCovered } from '#core/frames'
 import { Catalogue } from '#core/catalogue'
 import type { Entry } from '#core/model'

@@ -1,4 +1,5 @@
-import type { Circumstance, FieldTestOp, Request } from '#core/conditions'
+import type { Circumstance, Request } from '#core/conditions'
+import type { FieldTestOp } from '#core/fields'
 import type { Frame, Refinement, Rules, Say, Target } from '#core/frames'
 import { REGIONS, type LayoutRegion } from '#core/tree'
 import { Catalogue } from '#core/catalogue'

@@ -13,7 +13,8 @@ import {
   shownAt,
   whyOf,
 } from '#core/frames'
-import { Catalogue, isEmpty } from '#core/catalogue'
+import { Catalogue } from '#core/catalogue'
+import { isEmpty } from '#core/fields'
 import { type Entry, BUILT_IN_IDS, newField, refuseStructure } from '#core/model'
 import { slugOf } from '#core/addresses'
 import { PLAIN_HOUSE } from '#core/styles'

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
-import type { LogRecord } from '#core/edits'
-import { EditSession } from '#core/edits'
+import { type LogRecord, EditSession } from '#core/edits'
 import {
   type Edit,
   Trees,

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { spotsOf } from '#core/lists'
 import { Catalogue } from '#core/catalogue'
-import type { Entry, Position } from '#core/model'
+import type { Entry } from '#core/model'
+import type { Position } from '#core/fields'
 import { entry, smallSite } from '../../../fixtures'
 import { runs } from '../../../runs'
 

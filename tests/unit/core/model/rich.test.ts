@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { type RichDoc, richText } from '#core/model'
+import { type RichDoc, richText } from '#core/rich'
 
 const paragraph = fc
   .array(fc.string(), { maxLength: 3 })

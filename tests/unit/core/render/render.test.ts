@@ -5,7 +5,7 @@ import { applyEdit, treeToDraw } from '#core/layouts'
 import { CompiledDesign, compileLayout, hasTitle } from '#core/render'
 import { Formats, escapeHtml, fill, sceneOf } from '#core/drawing'
 import { Catalogue } from '#core/catalogue'
-import { firstCharacters } from '#core/model'
+import { firstCharacters } from '#core/rich'
 import { PLAIN_HOUSE } from '#core/styles'
 import {
   VISITOR,

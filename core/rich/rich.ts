@@ -1,6 +1,7 @@
 import { withoutEnd } from '../text'
 import { slugOf } from '../addresses'
-import type { Id, RichDoc, RichNode } from './types'
+import type { Id } from '../shape'
+import type { RichDoc, RichNode } from './types'
 
 export function isRichDoc(value: unknown): value is RichDoc {
   return typeof value === 'object' && value !== null && (value as RichDoc).type === 'doc'
@@ -110,3 +111,14 @@ export function minutesToRead(doc: RichDoc | null): number | null {
   }
   return minutes || null
 }
+
+/** What a rich text shows besides its words. */
+const SEEN_NODES: ReadonlySet<string> = new Set(['picture', 'film', 'horizontalRule', 'field'])
+
+function saysSomething({ type, text, content }: RichNode): boolean {
+  if (text !== undefined) return text.trim() !== ''
+  return SEEN_NODES.has(type) || (content?.some(saysSomething) ?? false)
+}
+
+/** A text is empty without words, pictures and videos: an empty quote or list, and blanks alone, are nothing. */
+export const saysNothing = ({ content }: RichDoc): boolean => !(content?.some(saysSomething) ?? false)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { Catalogue, entrySubject, namedIn, readField } from '#core/catalogue'
 import { ColumnWays } from '#core/importing'
-import { FIELD_KINDS, type Field, type FieldKind, conversionOf, converted, isHeld } from '#core/model'
+import { FIELD_KINDS, type Field, type FieldKind, conversionOf, converted, isHeld } from '#core/fields'
 import { dayNamed } from '#core/time'
 import { readNumber } from '#core/numbers'
 import { makeDemo } from '#demo/index'
@@ -10,7 +10,7 @@ import { runs } from '../../../runs'
 const { site } = makeDemo()
 const catalogue = new Catalogue(site)
 const named = namedIn(catalogue)
-const kinds = Object.keys(FIELD_KINDS) as FieldKind[]
+const kinds = FIELD_KINDS
 const choices = [
   { id: 'running', label: 'Running' },
   { id: 'at-rest', label: 'At rest' },

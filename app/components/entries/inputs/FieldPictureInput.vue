@@ -1,0 +1,16 @@
+<script setup lang="ts">
+import type { Field } from '#core/fields'
+
+/** One picture of the site. */
+defineProps<{ field: Field; value: unknown }>()
+const emit = defineEmits<{ set: [value: unknown] }>()
+</script>
+
+<template>
+  <div class="font-medium">
+    {{ field.label }}
+    <div class="mt-1 font-normal">
+      <AskPicture :value="(value as string | null) ?? null" :label="field.label" @set="emit('set', $event)" />
+    </div>
+  </div>
+</template>

@@ -1,2 +1,0 @@
-/** What anything of a site is known by, for life. */
-export type Id = string
