@@ -1,13 +1,12 @@
+import { type RenamedIds, renamedSetting } from '../layouts'
 import { propertiesOf } from '../elements'
 import type { Frame } from '../frames'
 import type { Id } from '../model'
 import { type NamedLook, styleProperty, paletteColour, paletteName } from '../styles'
 import {
   type Change,
-  type Fill,
   type LayoutDocument,
   type Property,
-  type Setting,
   type StyleValue,
   type Styles,
   type TreeNode,
@@ -62,7 +61,7 @@ function renamedNode<N extends TreeNode>(node: N, to: Renamed): N {
   const thing = (kind: string, id: Id): Id =>
     kind === 'card' || kind === 'piece' ? to('layout', id) : kind === 'look' ? to('look', id) : id
   const specs = propertiesOf(node)
-  const fills = node.kind === 'element' && node.fills?.map((fill) => renamedSetting(fill, to))
+  const fills = node.kind === 'element' && node.fills?.map((fill) => renamedSetting(fill, idsOf(to)))
   const own = {
     ...node,
     props: rewriteProps(withLooksSaid(node.props, specs, to), specs, { thing }),
@@ -88,25 +87,16 @@ function renamedValue(property: string, value: Value, to: Renamed): Value {
   })
 }
 
-function renamedSetting<S extends Setting | Fill>(edit: S, to: Renamed): S {
-  switch (edit.kind) {
-    case 'setFill':
-      return { ...edit, fill: renamedSetting(edit.fill, to) }
-    case 'setLook':
-      return { ...edit, look: edit.look && to('look', edit.look) }
-    case 'setStyle':
-    case 'setDefault':
-      return { ...edit, value: renamedStyleValue(edit.property, edit.value, to) }
-    case 'setProperty':
-      return edit.value === undefined ? edit : { ...edit, value: renamedValue(edit.property, edit.value, to) }
-    default:
-      return edit
-  }
-}
+/** What edits name, by its new ids. */
+const idsOf = (to: Renamed): RenamedIds => ({
+  look: (id) => to('look', id),
+  style: (property, value) => renamedStyleValue(property, value, to),
+  value: (property, value) => renamedValue(property, value, to),
+})
 
 /** An own change; `from` and `as` are the ids of the variation, which is what its outermost things stand in. */
 function renamedChange(change: Change, from: Id, as: Id, to: Renamed): Change {
-  if (change.kind === 'set') return { ...change, edit: renamedSetting(change.edit, to) }
+  if (change.kind === 'set') return { ...change, edit: renamedSetting(change.edit, idsOf(to)) }
   if (change.kind !== 'put' && change.kind !== 'move') return change
   const parent = change.parent === from ? as : change.parent
   return change.kind === 'put' ? { ...change, parent, node: renamedNode(change.node, to) } : { ...change, parent }

@@ -1,65 +1,9 @@
 import equal from 'fast-deep-equal'
-import { propertiesOf } from '../elements'
-import type { Id } from '../model'
-import { type Change, type Layout, type Setting, type Standing, type Value, type Within, find, mayHold } from '../tree'
-import type { OwnPatch } from './edits'
+import { type Change, type Layout, type Standing, find, mayHold } from '../tree'
+import { changeKey } from './change-keys'
+import { type OwnPatch, settingOfOther } from './edits'
 
 /** Own changes as a list in which each is known by what it is about. */
-
-const path = (...names: (string | undefined)[]) => names.filter((n) => n !== undefined).join('/')
-
-/** What a setting sets, by a name: two that set the same have the same. */
-export function settingKey(edit: Setting): string {
-  switch (edit.kind) {
-    case 'setProperty':
-      return path('value', edit.id, edit.property, edit.within?.item)
-    case 'setStyle':
-      return path('look', edit.id, edit.at ?? '', edit.property, edit.step)
-    case 'setDefault':
-      return path('default', edit.box ?? '', edit.of, edit.property, edit.step)
-    case 'setWhen':
-      return path('when', edit.id)
-    case 'rename':
-      return path('name', edit.id)
-    case 'hidePart':
-      return path('part', edit.id, edit.part)
-    case 'setFill':
-      return path('fill', edit.id, settingKey(edit.fill))
-    case 'setLook':
-      return path('named', edit.id)
-    case 'setOpen':
-      return path('open', edit.id, edit.property)
-  }
-}
-
-/** What a change is about: no two of a variation are about the same. */
-export function changeKey(change: Change): string {
-  switch (change.kind) {
-    case 'put':
-      return path('put', change.node.id)
-    case 'move':
-    case 'gone':
-      return path(change.kind, change.id)
-    case 'spans':
-      return path('spans', change.row)
-    case 'set':
-      return settingKey(change.edit)
-  }
-}
-
-/** The thing that a change is about; null for the layout itself. */
-export function changedThing(change: Change): Id | null {
-  switch (change.kind) {
-    case 'put':
-      return change.node.id
-    case 'spans':
-      return change.row
-    case 'set':
-      return change.edit.kind === 'setDefault' ? (change.edit.box ?? null) : change.edit.id
-    default:
-      return change.id
-  }
-}
 
 /** What makes one list of own changes another; null where they are the same. */
 export function patchBetween(before: readonly Change[], after: readonly Change[]): OwnPatch | null {
@@ -98,9 +42,10 @@ export function pointedAt(change: Change, at: Standing, tree: Layout): Change | 
   switch (change.kind) {
     case 'gone':
       return { kind: 'gone', id }
-    case 'set':
-      if (change.edit.kind !== 'setDefault') return { kind: 'set', edit: { ...change.edit, id } }
-      return change.edit.box === undefined ? null : { kind: 'set', edit: { ...change.edit, box: id } }
+    case 'set': {
+      const edit = settingOfOther(change.edit, id)
+      return edit && { kind: 'set', edit }
+    }
     case 'spans':
       return null
     default: {
@@ -112,56 +57,5 @@ export function pointedAt(change: Change, at: Standing, tree: Layout): Change | 
           ? { ...change, parent: at.parent.id, after: id }
           : null
     }
-  }
-}
-
-/** The value of something, or of one of the items that a property of it holds; undefined where none is set. */
-export function valueIn(
-  layout: Layout,
-  { id, property, within }: { id: string; property: string; within?: Within },
-): Value | undefined {
-  const props = find(layout, id)?.node.props
-  if (!props || !within) return props?.[property]
-  const items = props[within.items]
-  return Array.isArray(items) ? items.find((i) => i.id === within.item)?.props[property] : undefined
-}
-
-/** A value as an edit sets it: what is missing cannot be sent as JSON. */
-export const orUnset = (value: Value | undefined) => (value === undefined ? { unset: true as const } : { value })
-
-/** A setting as a layout itself says it: with the value that stands there, or the one that holds where none does. */
-export function settingIn(layout: Layout, edit: Setting): Setting {
-  const node = 'id' in edit ? find(layout, edit.id)?.node : undefined
-  switch (edit.kind) {
-    case 'setProperty': {
-      const { value: _v, unset: _u, ...rest } = edit
-      const usual = node && !edit.within ? propertiesOf(node)[edit.property]?.default : undefined
-      return { ...rest, ...orUnset(valueIn(layout, edit) ?? usual) }
-    }
-    case 'setStyle': {
-      const styles = edit.at ? node?.kind === 'element' && node.looks?.[edit.at] : node?.styles
-      return { ...edit, value: (styles || {})[edit.property]?.[edit.step] ?? null }
-    }
-    case 'setDefault': {
-      const box = edit.box === undefined ? layout : find(layout, edit.box)?.node
-      const given = box?.kind === 'layout' ? box.defaults : box && 'gives' in box ? box.gives : {}
-      return { ...edit, value: given?.[edit.of]?.[edit.property]?.[edit.step] ?? null }
-    }
-    case 'hidePart':
-      return { ...edit, hidden: node?.kind === 'element' && (node.hides?.includes(edit.part) ?? false) }
-    case 'setWhen':
-      return { ...edit, when: node?.when ?? [] }
-    case 'setFill': {
-      const { unset: _, ...rest } = edit
-      const said =
-        node?.kind === 'element' ? node.fills?.find((f) => settingKey(f) === settingKey(edit.fill)) : undefined
-      return said ? { ...rest, fill: said } : { ...rest, unset: true }
-    }
-    case 'setLook':
-      return { ...edit, look: node?.look ?? '' }
-    case 'setOpen':
-      return { ...edit, open: node?.open?.includes(edit.property) ?? false }
-    case 'rename':
-      return { ...edit, name: node?.name ?? '' }
   }
 }

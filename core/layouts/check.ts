@@ -24,7 +24,8 @@ import {
   standingsOf,
 } from '../tree'
 import { type Owner, refuseStyle, styleProperty } from '../styles'
-import { changeKey, settingKey } from './changes'
+import { changeKey } from './change-keys'
+import { settingKey } from './edits'
 import type { LayoutDraft } from './draft'
 import { MOST_CHANGES, variationShape } from './shapes'
 

@@ -3,19 +3,23 @@ import { refuse } from '../shape'
 import {
   type Column,
   type Item,
+  type Layout,
   type LayoutElement,
   type Row,
+  type Step,
+  type Stepped,
   type StyleValue,
   type Styles,
   type TreeNode,
   type Value,
   type Within,
   childrenOf,
+  find,
   mayHold,
   valueShape,
 } from '../tree'
 import type { LayoutDraft } from './draft'
-import { type Edit, withStep } from './edits'
+import type { Edit } from './edits/types'
 
 /** What an edit names in the draft of a layout, and what is written there; what is not there is refused. */
 
@@ -134,3 +138,25 @@ export function parsed(json: string): Value {
   if (why !== null) fail('edit-shape', { why })
   return value as Value
 }
+
+/** One step of a property, kept apart so that both style edits read alike. */
+export function withStep(stepped: Stepped | undefined, step: Step, value: StyleValue | null): Stepped | undefined {
+  const next: Stepped = { ...stepped }
+  if (value === null) delete next[step]
+  else next[step] = value
+  return Object.keys(next).length > 0 ? next : undefined
+}
+
+/** The value of something, or of one of the items that a property of it holds; undefined where none is set. */
+export function valueIn(
+  layout: Layout,
+  { id, property, within }: { id: string; property: string; within?: Within },
+): Value | undefined {
+  const props = find(layout, id)?.node.props
+  if (!props || !within) return props?.[property]
+  const items = props[within.items]
+  return Array.isArray(items) ? items.find((i) => i.id === within.item)?.props[property] : undefined
+}
+
+/** A value as an edit sets it: what is missing cannot be sent as JSON. */
+export const orUnset = (value: Value | undefined) => (value === undefined ? { unset: true as const } : { value })

@@ -1,42 +1,13 @@
 import { type Editing, spliceBetween } from '../edits'
 import type { Layout, LayoutDocument, Value } from '../tree'
-import { besides, refuseEdit } from './apply'
-import { settingKey, valueIn } from './changes'
-import type { Edit } from './edits'
+import { refuseEdit } from './apply'
+import { valueIn } from './draft-values'
+import { type Edit, setBy, withNeighbours } from './edits'
 import { applyToDocument } from './following'
 import type { Trees } from './trees'
 
 /** Values told in fewer characters than this are sent as they are. */
 const LONG = 300
-
-/** What an edit sets, each by a name; see `Editing`. */
-function targets(edit: Edit): string[] {
-  switch (edit.kind) {
-    case 'setProperty':
-    case 'setStyle':
-    case 'setDefault':
-    case 'setWhen':
-    case 'rename':
-    case 'hidePart':
-    case 'setFill':
-    case 'setOpen':
-    case 'setLook':
-      return [settingKey(edit)]
-    case 'spliceProperty':
-      return [settingKey({ ...edit, kind: 'setProperty' })]
-    case 'setSpans':
-      return [`spans/${edit.row}`]
-    case 'describe':
-      return ['about']
-    case 'batch': {
-      const all = edit.edits.map(targets)
-      // What also puts, moves or takes away is no mere setting of values.
-      return all.every((t) => t.length > 0) ? [...new Set(all.flat())] : []
-    }
-    default:
-      return []
-  }
-}
 
 function spliceOf(before: Value | undefined, after: Value) {
   const json = JSON.stringify(after)
@@ -46,7 +17,7 @@ function spliceOf(before: Value | undefined, after: Value) {
 }
 
 function slim(layout: Layout, edit: Edit): Edit {
-  if (edit.kind !== 'setProperty' || edit.value === undefined) return besides(layout, edit)
+  if (edit.kind !== 'setProperty' || edit.value === undefined) return withNeighbours(layout, edit)
   const { id, property, within, value } = edit
   const splice = spliceOf(valueIn(layout, edit), value)
   return splice ? { kind: 'spliceProperty', id, property, ...(within && { within }), ...splice } : edit
@@ -71,7 +42,7 @@ export function layoutEditing(trees: () => Trees): Editing<LayoutDocument, Edit>
       return refused ? { ok: false, problem: refused } : applyToDocument(trees(), document, edit)
     },
     applyJudged: (document, edit) => applyToDocument(trees(), document, edit),
-    targets,
+    targets: (edit) => [...setBy(edit)],
     slim: (document, edit) => slim(treeOf(document), edit),
     whole: (after, edit) => whole(treeOf(after), edit),
   }

@@ -1,9 +1,22 @@
-export { type Edit, type EditKind } from './edits'
+export {
+  type Edit,
+  type EditKind,
+  type EditNames,
+  type RenamedIds,
+  countEdits,
+  describeEdit,
+  editShape,
+  editValue,
+  looksWords,
+  renamedSetting,
+  settingIn,
+  settingKey,
+  thingOf,
+} from './edits'
 export { layoutEditing } from './editing'
-export { applyEdit, applyJudged, applyAll, refuseEdit, countEdits, type EditResult } from './apply'
+export { applyEdit, applyJudged, applyAll, refuseEdit, type EditResult } from './apply'
 export { checkLayout, MOST_DEPTH } from './check'
-export { editShape } from './shapes'
-export { describeChange, describeEdit, looksWords, thingOf } from './words'
+export { describeChange } from './words'
 export {
   addColumn,
   evenSpans,
@@ -33,7 +46,9 @@ export {
   type Drawn,
   type DrawnTree,
 } from './trees'
-export { changeKey, changedThing, patchBetween, patched, pointedAt, settingIn, settingKey, valueIn } from './changes'
+export { changeKey, changedThing } from './change-keys'
+export { patchBetween, patched, pointedAt } from './changes'
+export { valueIn } from './draft-values'
 export { basesNamed, failBaseless, refuseBaseless } from './following'
 export {
   type PlaceState,

@@ -19,7 +19,8 @@ import {
   childrenOf,
   standingsOf,
 } from '../tree'
-import { orUnset, settingKey } from './changes'
+import { orUnset } from './draft-values'
+import { settingKey } from './edits'
 
 /** What a variation says differently from its base, told apart from what it shows; see `docs/variations.md`. */
 

@@ -3,24 +3,17 @@ import { ProblemError } from '../problems'
 import type { Id } from '../model'
 import { type Fill, type Layout, type Setting, find } from '../tree'
 import { attempt } from './apply'
-import { orUnset } from './changes'
-import type { Edit } from './edits'
+import { orUnset } from './draft-values'
+import { type Edit, editOfOther, fillBy, nodeOf } from './edits'
 import { pathIn, pieceOf, placeOfPath } from './pieces'
 import type { Trees } from './trees'
 
 /** Edits that name something of a piece where it is drawn: said at its place, or in the piece itself. */
 
-/** What a single edit is about, by its id. */
-function aboutOf(edit: Edit): Id | null {
-  if (edit.kind === 'setDefault') return edit.box ?? null
-  if (edit.kind === 'setSpans') return edit.row
-  return 'id' in edit ? edit.id : null
-}
-
 /** The path that an edit names, where it is about something of a piece; the first of them in a batch. */
 export function pathNamed(edit: Edit): Id | null {
   if (edit.kind === 'batch') return edit.edits.map(pathNamed).find((p) => p !== null) ?? null
-  const id = aboutOf(edit)
+  const id = nodeOf(edit)
   return id !== null && placeOfPath(id) ? id : null
 }
 
@@ -42,12 +35,9 @@ export function asInPiece(edit: Edit, prefix: Id): Edit | null {
     const edits = edit.edits.map((one) => asInPiece(one, prefix))
     return edits.some((one) => one === null) ? null : { ...edit, edits: edits as Edit[] }
   }
-  const about = aboutOf(edit)
+  const about = nodeOf(edit)
   if (about === null || !about.startsWith(pathIn(prefix, ''))) return null
-  const id = about.slice(prefix.length + 1)
-  if (edit.kind === 'setDefault') return { ...edit, box: id }
-  if (edit.kind === 'setSpans') return { ...edit, row: id }
-  return 'id' in edit ? { ...edit, id } : null
+  return editOfOther(edit, about.slice(prefix.length + 1))
 }
 
 /** What an edit of a thing's values comes to as one whole value of it. */
@@ -63,20 +53,8 @@ function wholeValue(tree: Layout, edit: Extract<Edit, { id: Id; property: string
 }
 
 function fillOf(tree: Layout, edit: Edit): Fill | null {
-  switch (edit.kind) {
-    case 'setProperty':
-      return edit.within ? wholeValue(tree, edit) : edit
-    case 'setStyle':
-    case 'hidePart':
-      return edit
-    case 'spliceProperty':
-    case 'insertItem':
-    case 'removeItem':
-    case 'moveItem':
-      return wholeValue(tree, edit)
-    default:
-      return null
-  }
+  const fill = fillBy(edit)
+  return fill === 'whole value' ? wholeValue(tree, edit as Extract<Edit, { id: Id; property: string }>) : fill
 }
 
 /**

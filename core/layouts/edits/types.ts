@@ -1,6 +1,6 @@
-import type { Splice, Standing } from '../edits'
-import type { Id } from '../model'
-import type { Change, Item, LayoutDocument, Setting, Step, Stepped, StyleValue, TreeNode, Within } from '../tree'
+import type { Splice, Standing } from '../../edits'
+import type { Id } from '../../model'
+import type { Change, Item, LayoutDocument, Setting, TreeNode, Within } from '../../tree'
 
 /**
  * The edits of a layout, as plain data. Each can be stored, sent, replayed and inverted. `null` for a value
@@ -47,10 +47,4 @@ export interface OwnPatch {
 
 export type EditKind = Edit['kind']
 
-/** One step of a property, kept apart so that both style edits read alike. */
-export function withStep(stepped: Stepped | undefined, step: Step, value: StyleValue | null): Stepped | undefined {
-  const next: Stepped = { ...stepped }
-  if (value === null) delete next[step]
-  else next[step] = value
-  return Object.keys(next).length > 0 ? next : undefined
-}
+export type EditOf<K extends EditKind> = Extract<Edit, { kind: K }>

@@ -1,0 +1,24 @@
+import { type Standing, indexIn } from '../../edits'
+import { ABSENT, NOTHING, byValue, id, whole } from '../../shape'
+import { type Item, childrenOf } from '../../tree'
+import type { LayoutDraft } from '../draft'
+
+/** Where edits put things: by a neighbour where one is said, else by number. */
+
+const orNone = byValue((v) => (v === null ? NOTHING : id()))
+export const standingShape = {
+  index: whole(0, 100_000),
+  after: byValue((v) => (v === undefined ? ABSENT : orNone)),
+}
+
+/** Where something is put in what holds it, as that stands by now. */
+export function indexAmong(draft: LayoutDraft, parent: string, place: Standing): number {
+  const holder = draft.holder(parent)
+  return holder ? indexIn(childrenOf(holder), place) : place.index
+}
+
+/** The items of a property, as far as it holds any. */
+export function itemsOf(draft: LayoutDraft, id: string, property: string): readonly Item[] | undefined {
+  const items = draft.node(id)?.props[property]
+  return Array.isArray(items) ? items : undefined
+}
