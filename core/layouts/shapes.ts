@@ -14,7 +14,7 @@ import {
   whole,
   yesNo,
 } from '../shape'
-import { LAYOUT_REGIONS, MOST_ABOUT, MOST_NAME, SETTINGS, nodeShape, itemShape, withinShape } from '../tree'
+import { LAYOUT_REGIONS, MOST_ABOUT, MOST_NAME, SETTINGS, nodeShape } from '../tree'
 
 /** The shapes of variations and their own changes. */
 
