@@ -35,7 +35,7 @@ export const ROOMS = [
   'starters',
 ]
 /** What the core takes from the registry: nothing that knows a server, a database or an interface. */
-const PACKAGES = ['yup', 'culori', 'fast-deep-equal', 'localized-address-format', 'validator']
+const PACKAGES = ['temporal-polyfill', 'yup', 'culori', 'fast-deep-equal', 'localized-address-format', 'validator']
 
 const place = (room) => (room.endsWith('.ts') ? `^core/${room}$` : `^core/${room}/`)
 

@@ -19,6 +19,29 @@ export default withNuxt(
     },
   },
   {
+    // Times are read and written in one room, by one rule: elsewhere a text is no date.
+    files: ['core/**/*.ts', 'server/**/*.ts', 'shared/**/*.ts', 'app/**/*.{ts,vue}'],
+    ignores: ['core/time/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date']", message: 'Read and write times with core/time.' },
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='parse']",
+          message: 'Read times with core/time.',
+        },
+        {
+          selector: "CallExpression[callee.property.name='slice'][arguments.0.value=0][arguments.1.value=10]",
+          message: 'The day of a time is dayOfClock, dayOf or dayAtStart of core/time.',
+        },
+        {
+          selector: "MemberExpression[object.name='Intl'][property.name=/^(DateTimeFormat|RelativeTimeFormat)$/]",
+          message: 'Write times with core/time.',
+        },
+      ],
+    },
+  },
+  {
     rules: {
       'vue/html-self-closing': 'off',
       'vue/multi-word-component-names': 'off',

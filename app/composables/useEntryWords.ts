@@ -1,3 +1,4 @@
+import { dayAtStart } from '#core/time'
 import type { EntryRow } from '#shared/api/types'
 
 /** What is said of entries and images beside their names. */
@@ -14,7 +15,7 @@ export function useEntryWords() {
   /** A stored moment in words: 29 Mar 2026, 14:00; one at midnight by its day. */
   function momentWords(moment: string): string {
     const clock = times.input(moment)
-    return times.named(clock.endsWith('T00:00') ? clock.slice(0, 10) : clock)
+    return times.named(clock.endsWith('T00:00') ? (dayAtStart(clock) ?? clock) : clock)
   }
 
   /** How an entry stands, in words: what visitors see of it, now and later. */

@@ -1,4 +1,4 @@
-import { clockIn, momentIn } from '#core/time'
+import { clockIn, momentIn, type DateOptions, DateWriter, todayIn, zoneHere } from '#core/time'
 import { useSite } from '~/stores/site'
 
 const STYLES = {
@@ -18,16 +18,16 @@ const STYLES = {
   shortDay: { day: 'numeric', month: 'short' },
   /** 14:05 */
   clock: { hour: '2-digit', minute: '2-digit' },
-} as const satisfies Record<string, Intl.DateTimeFormatOptions>
+} as const satisfies Record<string, DateOptions>
 type TimeStyle = keyof typeof STYLES
 
-const WRITERS = new Map<string, Intl.DateTimeFormat>()
+const WRITERS = new Map<string, DateWriter>()
 
 /** Formats are slow to make and few: one for each style and zone, in the language of whoever works here. */
-function writerOf(style: TimeStyle, timeZone: string | undefined): Intl.DateTimeFormat {
+function writerOf(style: TimeStyle, timeZone: string): DateWriter {
   const key = `${style} ${timeZone}`
   let writer = WRITERS.get(key)
-  if (!writer) WRITERS.set(key, (writer = new Intl.DateTimeFormat(undefined, { ...STYLES[style], timeZone })))
+  if (!writer) WRITERS.set(key, (writer = new DateWriter(undefined, STYLES[style], timeZone)))
   return writer
 }
 
@@ -35,18 +35,18 @@ function writerOf(style: TimeStyle, timeZone: string | undefined): Intl.DateTime
 export function useTimes() {
   const site = useSite()
   const zone = () => site.site?.settings.timeZone
-  const zoneName = computed(() => zone() ?? Intl.DateTimeFormat().resolvedOptions().timeZone)
+  const zoneName = computed(() => zone() ?? zoneHere())
   return {
     /** Milliseconds since 1970, in a style. */
-    write: (at: number, style: TimeStyle = 'moment') => writerOf(style, zone()).format(at),
+    write: (at: number, style: TimeStyle = 'moment') => writerOf(style, zoneName.value).moment(at),
     /** A day (`YYYY-MM-DD`), or a moment on the clocks of the site (`YYYY-MM-DDTHH:MM`). */
     named: (on: string, style: TimeStyle = on.length > 10 ? 'moment' : 'day') =>
-      writerOf(style, 'UTC').format(momentIn(on, 'UTC') ?? undefined),
+      writerOf(style, 'UTC').moment(momentIn(on, 'UTC') ?? Date.now()),
     /** What a stored moment is to an input of day and time; empty for what is none. */
     input(moment: unknown): string {
       const at = typeof moment === 'string' ? momentIn(moment, zoneName.value) : null
       return at === null ? '' : clockIn(zoneName.value, at)
     },
-    today: () => clockIn(zoneName.value, Date.now()).slice(0, 10),
+    today: () => todayIn(zoneName.value, Date.now()),
   }
 }

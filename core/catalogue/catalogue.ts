@@ -1,4 +1,4 @@
-import { BY_DAY, clockIn } from '../time'
+import { BY_DAY, todayIn, type Day } from '../time'
 import { followRedirects } from './leads'
 import { IdIndex } from './id-index'
 import { OutEntries } from './out-entries'
@@ -86,7 +86,7 @@ export class Catalogue {
   /** Another object after every change: what is made from the catalogue is kept with it. */
   state: object = {}
   /** The day that the clocks of the site show; it turns with `turn`. */
-  private day: string
+  private day: Day
   private readonly followers: ((id: Id, out: Entry | null) => void)[] = []
   private seen: Seen | null = null
   private list: PageList
@@ -112,7 +112,7 @@ export class Catalogue {
     this.entries = new SeenMap('entry', site.entries)
     this.redirects = byAddress(site.redirects)
     for (const entry of site.entries) this.index(entry)
-    this.day = clockIn(site.settings.timeZone, now).slice(0, 10)
+    this.day = todayIn(site.settings.timeZone, now)
     this.out = new OutEntries(site.entries, site.settings.timeZone, now)
     this.list = this.listed()
     this.leadHome()
@@ -371,7 +371,7 @@ export class Catalogue {
   /** Takes over what time has done: entries whose moment has come, or is over. Gives those that are out or in by it. */
   turn(now: number): { turned: Entry[]; stale: Seen } {
     const turned = this.out.turn(now, (id) => this.entries.get(id)!)
-    const day = clockIn(this.site.settings.timeZone, now).slice(0, 10)
+    const day = todayIn(this.site.settings.timeZone, now)
     if (day !== this.day) {
       this.day = day
       this.state = {}
@@ -386,7 +386,7 @@ export class Catalogue {
    * goes by the difference, else another one, kept for the moment that was asked for last.
    */
   asAt(moment: number): Catalogue {
-    const day = clockIn(this.site.settings.timeZone, moment).slice(0, 10)
+    const day = todayIn(this.site.settings.timeZone, moment)
     if (day === this.day && this.out.isSameAt(moment, (id) => this.entries.get(id)!)) return this
     if (this.other?.state !== this.state || this.other.at !== moment) {
       const catalogue = new Catalogue(this.site, moment)
@@ -402,7 +402,7 @@ export class Catalogue {
   }
 
   /** What day it is on the clocks of the site (`YYYY-MM-DD`). */
-  get today(): string {
+  get today(): Day {
     this.seeToday()
     return this.day
   }

@@ -48,7 +48,7 @@ const has = (catalogue: Catalogue, kind: ReferredKind, id: Id): boolean =>
 export function directoryOf(catalogue: Catalogue): Directory {
   let directory = DIRECTORIES.get(catalogue)
   if (!directory) {
-    directory = {
+    const made: Directory = {
       get timeZone() {
         return catalogue.site.settings.timeZone
       },
@@ -61,7 +61,7 @@ export function directoryOf(catalogue: Catalogue): Directory {
       withAbove: (terms) => withAbove(catalogue, terms),
       rankOf: (term) => rankOf(catalogue, term),
     }
-    DIRECTORIES.set(catalogue, directory)
+    DIRECTORIES.set(catalogue, (directory = made))
   }
   return directory
 }

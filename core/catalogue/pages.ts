@@ -1,3 +1,4 @@
+import { DateWriter } from '../time'
 import { pathOf } from '../addresses'
 import type { Entry, Id, Page, PageKind, PageType, Site } from '../model'
 
@@ -106,8 +107,8 @@ export function countTime(times: Times, { type, date }: Entry, by: 1 | -1): bool
 }
 
 function timePages(site: Site, times: Times): Page[] {
-  const format = new Intl.DateTimeFormat(site.settings.locale, { year: 'numeric', month: 'long', timeZone: 'UTC' })
-  const named = (time: string) => (time.length === 4 ? time : format.format(new Date(`${time}-01T00:00:00Z`)))
+  const months = new DateWriter(site.settings.locale, { year: 'numeric', month: 'long' })
+  const named = (time: string) => (time.length === 4 ? time : months.month(time))
   const pagesOf = (type: PageType, kind: 'year' | 'month'): Page[] =>
     [...(times.get(type.id)?.keys() ?? [])]
       .filter((time) => time.length === (kind === 'year' ? 4 : 7))

@@ -1,5 +1,5 @@
 import { Catalogue } from './catalogue'
-import { addDays } from '../time'
+import { addDays, type Day } from '../time'
 import { askedWords, findByWords } from '../text'
 import { ARCHIVE_KINDS } from './pages'
 import { newestFirst, type Entry, type Page } from '../model'
@@ -24,7 +24,7 @@ export interface Sampled {
 
 const kept = new WeakMap<Catalogue, Map<string, { state: object; catalogue: Catalogue }>>()
 
-const SOME_DAY = '2020-12-31'
+const SOME_DAY = '2020-12-31' as Day
 
 /** A catalogue that is made once for each state of the one it is made from. */
 function derived(from: Catalogue, key: string, make: () => readonly Entry[]): Catalogue {

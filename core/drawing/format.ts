@@ -2,9 +2,9 @@ import { type Format, READINGS, type Reading, type ValueFormats } from '../field
 import { minorOf, writeMoney } from '../shop'
 import { type Catalogue, directoryOf } from '../catalogue'
 import type { SiteSettings } from '../model'
-import { dayOf, daysBetween, momentIn } from '../time'
+import { dayOf, momentIn, type Day, type DateOptions, DateWriter, DistanceWriter, addDays } from '../time'
 
-const DATE: Record<Exclude<NonNullable<Format['date']>, 'away'>, Intl.DateTimeFormatOptions> = {
+const DATE: Record<Exclude<NonNullable<Format['date']>, 'away'>, DateOptions> = {
   full: { dateStyle: 'full' },
   long: { dateStyle: 'long' },
   medium: { dateStyle: 'medium' },
@@ -14,15 +14,10 @@ const DATE: Record<Exclude<NonNullable<Format['date']>, 'away'>, Intl.DateTimeFo
   time: { hour: '2-digit', minute: '2-digit' },
 }
 
-const MOMENT = { dateStyle: 'long', timeStyle: 'short' } as const satisfies Intl.DateTimeFormatOptions
+/** Names of weekdays are written for the week that begins on it. */
+const SOME_MONDAY = '2024-01-01' as Day
 
-/** Up to how many days away something is told in which unit, and how many days that has. */
-const AWAY: readonly [until: number, days: number, unit: Intl.RelativeTimeFormatUnit][] = [
-  [14, 1, 'day'],
-  [60, 7, 'week'],
-  [730, 365.25 / 12, 'month'],
-  [Infinity, 365.25, 'year'],
-]
+const MOMENT = { dateStyle: 'long', timeStyle: 'short' } as const satisfies DateOptions
 
 /** No wish about how a field is written; one object, so that what is kept for it is found again. */
 export const AS_USUAL: Format = {}
@@ -55,9 +50,9 @@ export class Formats implements ValueFormats {
   private readonly writers = new WeakMap<Format, Map<string, Writer<never>>>()
 
   private lists: Intl.ListFormat | null = null
-  private times: Intl.DateTimeFormat | null = null
+  private times: DateWriter | null = null
   private readonly days = new Map<'long' | 'short', string[]>()
-  private far: Intl.RelativeTimeFormat | null = null
+  private far: DistanceWriter | null = null
   private plurals: Intl.PluralRules | null = null
 
   constructor(private readonly settings: Pick<SiteSettings, 'locale' | 'currency' | 'timeZone'>) {}
@@ -75,10 +70,10 @@ export class Formats implements ValueFormats {
   date(text: string, format: Format): string {
     return this.writer<string>(format, 'date', () => {
       const date = format.date === 'away' ? 'long' : (format.date ?? 'long')
-      const intl = new Intl.DateTimeFormat(this.settings.locale, { ...DATE[date], timeZone: 'UTC' })
+      const dates = new DateWriter(this.settings.locale, DATE[date])
       return new Writer((text) => {
         const day = dayOf(text, this.settings.timeZone)
-        return day === null ? text : intl.format(momentIn(day, 'UTC')!)
+        return day === null ? text : dates.day(day)
       })
     }).text(text)
   }
@@ -96,9 +91,8 @@ export class Formats implements ValueFormats {
   private namesOfDays(weekday: 'long' | 'short'): readonly string[] {
     let names = this.days.get(weekday)
     if (!names) {
-      const intl = new Intl.DateTimeFormat(this.settings.locale, { weekday, timeZone: 'UTC' })
-      // 1 January 2024 was a Monday.
-      names = Array.from({ length: 7 }, (_, i) => intl.format(Date.UTC(2024, 0, 1 + i)))
+      const days = new DateWriter(this.settings.locale, { weekday })
+      names = Array.from({ length: 7 }, (_, i) => days.day(addDays(SOME_MONDAY, i)))
       this.days.set(weekday, names)
     }
     return names
@@ -106,18 +100,18 @@ export class Formats implements ValueFormats {
 
   /** A time of day (`HH:MM`) as it is written here: 14:00, 2:00 pm. */
   time(text: string): string {
-    this.times ??= new Intl.DateTimeFormat(this.settings.locale, { timeStyle: 'short', timeZone: 'UTC' })
-    return this.times.format(Date.parse(`1970-01-01T${text}:00Z`))
+    this.times ??= new DateWriter(this.settings.locale, { timeStyle: 'short' })
+    return this.times.time(text)
   }
 
   /** A moment (rules: one without a zone is the site's) as the site's clocks show it. With no `format.date`: a long date with its time. */
   moment(text: string, format: Format): string {
     return this.writer<string>(format, 'moment', () => {
       const options = format.date && format.date !== 'away' ? DATE[format.date] : MOMENT
-      const intl = new Intl.DateTimeFormat(this.settings.locale, { ...options, timeZone: this.settings.timeZone })
+      const moments = new DateWriter(this.settings.locale, options, this.settings.timeZone)
       return new Writer((text) => {
         const at = momentIn(text, this.settings.timeZone)
-        return at === null ? text : intl.format(at)
+        return at === null ? text : moments.moment(at)
       })
     }).text(text)
   }
@@ -131,20 +125,18 @@ export class Formats implements ValueFormats {
     return this.writer<string>(format, hasTime ? 'moment until' : 'date until', () => {
       const asked = format.date && format.date !== 'away' ? DATE[format.date] : null
       const usual = hasTime ? MOMENT : DATE.long
-      const intl = new Intl.DateTimeFormat(this.settings.locale, { ...(asked ?? usual), timeZone })
+      const moments = new DateWriter(this.settings.locale, asked ?? usual, timeZone)
       return new Writer((both) => {
         const [one, other] = both.split(' ').map(Number) as [number, number]
-        return intl.formatRange(one, other)
+        return moments.range(one, other)
       })
     }).text(`${begins} ${ends}`)
   }
 
   /** How far a day is from another, in the unit in which people would say it. */
-  away(day: string, from: string): string {
-    const days = daysBetween(from, day)
-    const [, most, unit] = AWAY.find(([until]) => Math.abs(days) < until)!
-    this.far ??= new Intl.RelativeTimeFormat(this.settings.locale, { numeric: 'auto' })
-    return this.far.format(Math.round(days / most), unit)
+  away(day: Day, from: Day): string {
+    this.far ??= new DistanceWriter(this.settings.locale)
+    return this.far.days(from, day)
   }
 
   /** A number between the words that its plural form asks for; none has words of its own, where they are said. */

@@ -1,4 +1,4 @@
-import { BY_DAY, clockIn } from '../time'
+import { BY_DAY, clockIn, type Day, type LocalTime, dayOfClock, momentIn, weekdayOf } from '../time'
 import type { Scene } from './scene'
 
 /** Under which key it is noted that something holds until a moment (`YYYY-MM-DDTHH:MM`). */
@@ -7,7 +7,7 @@ const untilKey = (moment: string): string => `until ${moment}`
 /** What the clocks of the site show. */
 export interface Now {
   /** `YYYY-MM-DD`. */
-  day: string
+  day: Day
   /** `HH:MM`. */
   time: string
   /** 0 for Monday. */
@@ -17,8 +17,9 @@ export interface Now {
 /** What the clocks of the site show, for what is drawn from the day: what is kept of the page goes when that is over. */
 export function nowIn({ catalogue, request }: Scene): Now {
   catalogue.seeToday()
-  const [day = '', time = ''] = clockIn(catalogue.site.settings.timeZone, request.at).split('T')
-  return { day, time, weekday: weekdayOf(day) }
+  const clock = clockIn(catalogue.site.settings.timeZone, request.at)
+  const day = dayOfClock(clock)
+  return { day, time: clock.slice(11), weekday: weekdayOf(day) - 1 }
 }
 
 /** Says that what is drawn holds until a moment of the site's clocks: what is kept of the page goes then. */
@@ -30,14 +31,12 @@ const MINUTE = 60_000
 const MOST_MINUTES = 24 * 60
 
 /** What was drawn from the time and holds no longer, by keys, when the clocks of the site have gone on from one moment to another. */
-export function timeGone(from: string, to: string): string[] {
-  const [start, end] = [from, to].map((moment) => Date.parse(`${moment}:00Z`)) as [number, number]
+export function timeGone(from: LocalTime | null, to: LocalTime): string[] {
+  if (from === null) return [BY_DAY]
+  const [start, end] = [from, to].map((clock) => momentIn(clock, 'UTC') ?? NaN) as [number, number]
   const minutes = (end - start) / MINUTE
-  const gone = from.slice(0, 10) === to.slice(0, 10) ? [] : [BY_DAY]
+  const gone = dayOfClock(from) === dayOfClock(to) ? [] : [BY_DAY]
   if (!(minutes >= 1 && minutes <= MOST_MINUTES)) return gone
-  const moments = Array.from({ length: minutes }, (_, i) => new Date(start + (i + 1) * MINUTE).toISOString())
-  return [...gone, ...moments.map((iso) => untilKey(iso.slice(0, 16)))]
+  const clocks = Array.from({ length: minutes }, (_, i) => clockIn('UTC', start + (i + 1) * MINUTE))
+  return [...gone, ...clocks.map(untilKey)]
 }
-
-/** The day of the week of a day (`YYYY-MM-DD`): 0 for Monday. */
-export const weekdayOf = (day: string): number => (new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7

@@ -1,5 +1,5 @@
 import { type Chunk, type Scene, escapeHtml, fill, nowIn, readValue, textChunk } from '../drawing'
-import { dayOf, daysBetween } from '../time'
+import { type Day, dayOf, daysBetween } from '../time'
 import type { Value } from '../tree'
 import type { Format } from '../fields'
 import { type ElementSpec, prop } from './spec'
@@ -8,7 +8,7 @@ import { describe } from './words'
 const DAYS: Format = { unit: 'long' }
 
 /** The day (`YYYY-MM-DD`) that a value says; null for what is none. */
-function dayOfValue(value: Value, scene: Scene): string | null {
+function dayOfValue(value: Value, scene: Scene): Day | null {
   const found = readValue(value, scene)
   const text = String((found && ('literal' in found ? found.literal : found.value)) ?? '').trim()
   return dayOf(text, scene.catalogue.site.settings.timeZone)

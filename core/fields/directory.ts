@@ -1,3 +1,4 @@
+import type { Day } from '../time'
 import type { Id } from '../shape'
 
 /** What fields refer to by id. */
@@ -6,8 +7,7 @@ export type ReferredKind = 'person' | 'entry' | 'picture'
 /** What things of a site are called, and what its clocks show. */
 export interface Directory {
   readonly timeZone: string
-  /** `YYYY-MM-DD`. */
-  readonly today: string
+  readonly today: Day
   has(kind: ReferredKind, id: Id): boolean
   /** The name of something; empty for what is not there, and for entries that visitors cannot see. */
   nameOf(kind: 'person' | 'entry' | 'term', id: Id): string

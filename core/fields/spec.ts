@@ -1,4 +1,4 @@
-import type { DayOrder } from '../time'
+import type { Day, DayOrder } from '../time'
 import type { Decimal } from '../numbers'
 import type { Id, Shape } from '../shape'
 import type { Comparisons } from './comparisons'
@@ -52,7 +52,7 @@ export interface ValueFormats {
   moment(text: string, format: Format): string
   /** Null where the second is none, or earlier. */
   range(hasTime: boolean, from: string, until: string, format: Format): string | null
-  away(day: string, from: string): string
+  away(day: Day, from: Day): string
   list(items: string[], format: Format): string
 }
 

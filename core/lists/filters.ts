@@ -1,10 +1,9 @@
 import { type Catalogue, TERMS, fieldKind } from '../catalogue'
 import type { Id } from '../model'
 import { READINGS } from '../fields'
-import { isDay } from '../time'
+import { dayNumber, isDay } from '../time'
 import { type Bits, anyOf, both, countBits } from './bits'
 import type { Ledger } from './ledger'
-import { dayNumber } from './reading'
 
 /** One of the things that visitors may narrow a list by. */
 export interface Filter {

@@ -1,9 +1,8 @@
 import type { Catalogue } from '../catalogue'
 import type { Entry, Id } from '../model'
-import { addDays } from '../time'
+import { type Day, addDays, dayNumber, dayOfNumber, firstOfMonth, monthOfDay } from '../time'
 import { eachBit } from './bits'
 import { ledgerOf } from './ledger'
-import { dayNumber, dayOfNumber } from './reading'
 
 /** A month of entries, each at the day that one of its fields names. */
 export interface Month {
@@ -19,10 +18,10 @@ export interface Month {
 /** A month as it stands in an address. */
 export const isMonth = (text: string | undefined): text is string => /^\d{4}-(0[1-9]|1[0-2])$/.test(text ?? '')
 
-const firstDay = (month: string): number => dayNumber(`${month}-01`)
+const firstDay = (month: string): number => dayNumber(firstOfMonth(month))
 
-/** The first day of the month behind: no month has more than 31 days, nor fewer than 28. */
-const behind = (month: string): number => firstDay(addDays(`${month}-28`, 4).slice(0, 7))
+/** The first day of the month behind: no month has more than 31 days. */
+const behind = (month: string): number => firstDay(monthOfDay(addDays(firstOfMonth(month), 31)))
 
 /**
  * The entries of some page types in a month: the one that is asked for, where it lies between the first and the last
@@ -33,7 +32,7 @@ export function monthOfEntries(
   types: readonly Id[],
   field: Id,
   asked: string | null,
-  today: string,
+  today: Day,
 ): Month | null {
   const ledger = ledgerOf(catalogue)
   const among = new Set(types)
@@ -43,11 +42,11 @@ export function monthOfEntries(
   const { measures } = column
   const extent = column.extent(all)
   if (!extent) return null
-  const monthAt = (day: number) => dayOfNumber(day).slice(0, 7)
+  const monthAt = (day: number) => monthOfDay(dayOfNumber(day))
   const [first, last] = [monthAt(extent.least), monthAt(extent.most)]
   const month = asked !== null && asked >= first && asked <= last ? asked : nextMonth(today)
   /** The month of the first entry from a day on. */
-  function nextMonth(day: string): string {
+  function nextMonth(day: Day): string {
     const from = dayNumber(day)
     let next = Infinity
     eachBit(all, (at) => {

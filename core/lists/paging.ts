@@ -1,7 +1,7 @@
 import type { Catalogue } from '../catalogue'
 import type { Parameters } from '../addresses'
 import { type Asked, type Filter, parametersNamed, slugOfKey } from './filters'
-import { dayOfNumber } from './reading'
+import { dayOfNumber } from '../time'
 
 /** The address parameter that tells which entries a visitor has marked. */
 export const MARKED = 'marked'

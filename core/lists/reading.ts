@@ -1,18 +1,12 @@
 import { type Catalogue, type Place, directoryOf, entrySubject, fieldSource } from '../catalogue'
 import { READINGS, type Reading } from '../fields'
 import type { Entry, FieldRef, Id } from '../model'
-import { dayOf } from '../time'
+import { dayOf, dayNumber } from '../time'
 
 /** What a field of entries comes to where lists narrow, sort and group by it. */
 
 /** How values of a kind are told apart: by which they are, or by how much. */
 export type Measure = 'keys' | 'number' | 'day'
-
-const DAY_MS = 24 * 60 * 60_000
-
-/** A day (`YYYY-MM-DD`) as a number, and back. */
-export const dayNumber = (day: string): number => Math.round(Date.parse(`${day}T00:00:00Z`) / DAY_MS)
-export const dayOfNumber = (number: number): string => new Date(number * DAY_MS).toISOString().slice(0, 10)
 
 /** What a field says for an entry, read as on its own page; `null` where it says nothing. */
 export type ReadField = (entry: Entry) => Reading | null

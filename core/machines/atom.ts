@@ -1,7 +1,8 @@
+import { secondText } from '../time'
 import { type Formats, richHtml } from '../drawing'
 import { type Catalogue, entryName } from '../catalogue'
 import type { Entry, Page } from '../model'
-import { isoOf, toldTimes } from './times'
+import { toldTimes } from './times'
 import { xml, xmlDocument, xmlText } from './xml'
 
 /** So many of the newest stand in a feed. */
@@ -40,10 +41,10 @@ function entryXml(entry: Entry, as: As, catalogue: Catalogue, formats: Formats):
       type: 'text/html',
       href: origin + encodeURI(catalogue.addressOf(entry.id) ?? '/'),
     }),
-    xml('updated', {}, isoOf(updated ?? LONG_AGO)),
+    xml('updated', {}, secondText(updated ?? LONG_AGO)),
     // What is taken along says the day that was written, wherever it is read in.
     ...(as === 'stored' && entry.date ? [xml('published', {}, `${entry.date}T00:00:00Z`)] : []),
-    ...(as === 'shown' && published !== null ? [xml('published', {}, isoOf(published))] : []),
+    ...(as === 'shown' && published !== null ? [xml('published', {}, secondText(published))] : []),
     ...(author ? [xml('author', {}, xml('name', {}, xmlText(author)))] : []),
     ...terms.map((term) => xml('category', { term })),
     ...(entry.summary ? [xml('summary', {}, xmlText(entry.summary))] : []),
@@ -78,7 +79,7 @@ export function feedOf(
       ...(tagline ? [xml('subtitle', {}, xmlText(tagline))] : []),
       ...(self === null ? [] : [xml('link', { rel: 'self', type: 'application/atom+xml', href: at(self) })]),
       xml('link', { rel: 'alternate', type: 'text/html', href: at(address) }),
-      xml('updated', {}, isoOf(latest)),
+      xml('updated', {}, secondText(latest)),
       xml('author', {}, xml('name', {}, xmlText(name))),
       ...entries.map((entry) => entryXml(entry, as, catalogue, formats)),
     ),

@@ -1,7 +1,7 @@
 import { type Formats, sceneOf } from '../drawing'
 import { type Catalogue, entryName } from '../catalogue'
 import type { Entry } from '../model'
-import { addDays, isDay, momentIn } from '../time'
+import { addDays, isDay, momentIn, type Moment, secondText } from '../time'
 import { startField } from './starts'
 import { toldReading, toldText } from './told'
 import { toldTimes } from './times'
@@ -42,7 +42,7 @@ function line(name: string, value: string): string {
   return [...lines, current].join('\r\n')
 }
 
-const stamp = (at: number): string => new Date(at).toISOString().replace(/[-:]|\.\d{3}/g, '')
+const stamp = (at: Moment): string => secondText(at).replace(/[-:]/g, '')
 
 const DATE = ';VALUE=DATE'
 const dayStamp = (day: string): string => day.replaceAll('-', '')
@@ -55,12 +55,12 @@ function spanOf(starts: unknown, ends: unknown, timeZone: string): { lines: stri
   if (isDay(starts)) {
     const last = isDay(ends) && ends >= starts ? ends : starts
     const lines = [line(`DTSTART${DATE}`, dayStamp(starts)), line(`DTEND${DATE}`, dayStamp(addDays(last, 1)))]
-    return { lines, at: Date.parse(starts) }
+    return { lines, at: momentIn(starts, 'UTC')! }
   }
   const at = typeof starts === 'string' ? momentIn(starts, timeZone) : null
   if (at === null || Number.isNaN(at)) return null
   // What ends on a day ends with it.
-  const end = isDay(ends) ? momentIn(`${addDays(ends, 1)}T00:00`, timeZone) : momentIn(String(ends ?? ''), timeZone)
+  const end = isDay(ends) ? momentIn(addDays(ends, 1), timeZone) : momentIn(String(ends ?? ''), timeZone)
   return { lines: [line('DTSTART', stamp(at)), ...(end !== null && end > at ? [line('DTEND', stamp(end))] : [])], at }
 }
 

@@ -3,10 +3,10 @@ import type { Scene } from '../drawing'
 import { amountOf, goodsOfEntry, minorDigits, minorOf } from '../shop'
 import { type Catalogue, entryName, stopsAbove } from '../catalogue'
 import type { Entry, PageType, ToldAs } from '../model'
-import { isDay, momentIn } from '../time'
+import { secondText, startOfDay as clockAtStart, isDay, momentIn, instantText } from '../time'
 import { momentField } from './starts'
 import { sharedPicture } from './shared'
-import { isoOf, startOfDay, toldTimes } from './times'
+import { startOfDay, toldTimes } from './times'
 import { KINDS, pictureOfPage, toldAs, toldReading, toldText } from './told'
 
 /** What a page is about, as JSON-LD in the words of schema.org. */
@@ -32,13 +32,13 @@ function momentOf(role: 'starts' | 'ends', otherwise: unknown, scene: Scene): st
   const said = toldReading(role, scene)?.value ?? otherwise
   if (isDay(said)) return said
   const at = typeof said === 'string' ? momentIn(said, scene.catalogue.site.settings.timeZone) : null
-  return at === null ? undefined : new Date(at).toISOString()
+  return at === null ? undefined : instantText(at)
 }
 
 /** Whether something that is sold can be had. */
 function availability({ subject, catalogue }: Scene): Thing {
   if (subject.kind !== 'entry' || !subject.type.sells) return {}
-  const around = { catalogue, taken: catalogue.taken, now: `${catalogue.today}T00:00` }
+  const around = { catalogue, taken: catalogue.taken, now: clockAtStart(catalogue.today) }
   const there = goodsOfEntry(subject.entry.id, around).some(({ left }) => left !== 0)
   return { availability: `https://schema.org/${there ? 'InStock' : 'SoldOut'}` }
 }
@@ -60,15 +60,15 @@ function offer(otherwise: unknown, scene: Scene): Thing | undefined {
 }
 
 const isDayOnly = (entry: Entry, at: number, { site }: Catalogue): boolean =>
-  entry.date !== null && startOfDay(entry.date, site.settings.timeZone) === at
+  isDay(entry.date) && startOfDay(entry.date, site.settings.timeZone) === at
 
 function datesOf(entry: Entry, { catalogue }: Scene): Thing {
   const { published, updated } = toldTimes(entry, catalogue)
   return {
     // Where no more is known than the day, no more is told.
     datePublished:
-      published === null ? undefined : isDayOnly(entry, published, catalogue) ? entry.date : isoOf(published),
-    dateModified: updated === null ? undefined : isoOf(updated),
+      published === null ? undefined : isDayOnly(entry, published, catalogue) ? entry.date : secondText(published),
+    dateModified: updated === null ? undefined : secondText(updated),
   }
 }
 

@@ -1,6 +1,7 @@
+import { secondText } from '../time'
 import type { Catalogue } from '../catalogue'
 import type { Page } from '../model'
-import { isoOf, toldTimes } from './times'
+import { toldTimes } from './times'
 import { xml, xmlDocument, xmlText } from './xml'
 
 /** So many addresses stand in one file at most (sitemaps.org, protocol 0.9). */
@@ -19,7 +20,7 @@ const addressAt = (catalogue: Catalogue, path: string): string =>
 function lastOf(catalogue: Catalogue, page: Page): string[] {
   const entry = page.entry ? catalogue.entries.get(page.entry) : undefined
   const at = entry && page.kind === 'entry' ? toldTimes(entry, catalogue).updated : null
-  return at === null ? [] : [xml('lastmod', {}, isoOf(at))]
+  return at === null ? [] : [xml('lastmod', {}, secondText(at))]
 }
 
 export const sitemapPart = (part: number): string => `/sitemap-${part}.xml`

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue'
 import type { Entry } from '../model'
-import { addDays, momentIn } from '../time'
+import { addDays, momentIn, type Day, type Moment, isDay } from '../time'
 
 /** When an entry was made public and when it changed last, as feeds, calendars and lists of pages tell it. */
 export interface Told {
@@ -10,8 +10,7 @@ export interface Told {
 }
 
 /** When a day begins on the clocks of the site. */
-export const startOfDay = (day: string, timeZone: string): number =>
-  momentIn(`${day}T00:00`, timeZone) ?? Date.parse(`${day}T00:00:00Z`)
+export const startOfDay = (day: Day, timeZone: string): Moment => momentIn(day, timeZone)!
 
 /**
  * An entry is public from the day that it bears, at the moment at which it was published where that is on this day; one
@@ -23,14 +22,13 @@ export function toldTimes(entry: Entry, catalogue: Catalogue): Told {
   const { changed, out } = catalogue.timesOf(entry.id)
   const from = entry.from ? momentIn(entry.from, timeZone) : null
   const made = Math.max(out, from ?? 0)
-  const begins = entry.date ? startOfDay(entry.date, timeZone) : null
-  const ends = entry.date ? startOfDay(addDays(entry.date, 1), timeZone) : null
-  const hasCome = entry.date !== null && entry.date <= catalogue.today
+  const { date } = entry
+  const begins = isDay(date) ? startOfDay(date, timeZone) : null
+  const ends = isDay(date) ? startOfDay(addDays(date, 1), timeZone) : null
+  const hasCome = date !== null && date <= catalogue.today
   let published: number | null
   if (begins === null || !hasCome) published = made || changed || null
   else published = made > begins && made < ends! ? made : begins
   const updated = Math.max(published ?? 0, changed)
   return { published, updated: updated || null }
 }
-
-export const isoOf = (at: number): string => new Date(at).toISOString().replace('.000Z', 'Z')

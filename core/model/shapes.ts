@@ -23,7 +23,7 @@ import {
 } from '../shape'
 import { FIELDS, FIELD_KINDS } from '../fields'
 import { isSlug, safeAddress } from '../addresses'
-import { isDay, isMoment } from '../time'
+import { isDay, isMoment, isTimeZone } from '../time'
 import { floorPlanShape } from './floor-plan'
 import { type LeftOut, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
 import { sellsShape, shopShape } from './selling'
@@ -259,7 +259,7 @@ export const SETTINGS_SHAPES = {
     (v) => new Intl.NumberFormat('en', { style: 'currency', currency: v }),
     'a currency is written as EUR',
   ),
-  timeZone: known((v) => new Intl.DateTimeFormat('en', { timeZone: v }), 'a time zone is written as Europe/London'),
+  timeZone: judged((v) => (typeof v === 'string' && isTimeZone(v) ? null : 'a time zone is written as Europe/London')),
   logo: keyOrNull(),
   icon: optional(keyOrNull()),
   fallbackPicture: keyOrNull(),

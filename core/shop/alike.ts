@@ -1,3 +1,4 @@
+import type { LocalTime } from '../time'
 import type { Catalogue } from '../catalogue'
 import type { Entry, Id } from '../model'
 import { type Goods, goodsOfEntry } from './goods'
@@ -14,7 +15,7 @@ export interface Alike {
  * What else a shop has for whoever looks at some entries: what shares most of their terms comes first, then what is of
  * the same page type, then in the order of the site; nothing of what they look at, and nothing that is sold out.
  */
-export function alikeTo(looked: readonly Id[], catalogue: Catalogue, now: string, most: number): Alike[] {
+export function alikeTo(looked: readonly Id[], catalogue: Catalogue, now: LocalTime, most: number): Alike[] {
   const known = new Set(looked)
   const entries = looked.flatMap((id) => catalogue.entries.get(id) ?? [])
   const terms = new Set(entries.flatMap((e) => e.terms))

@@ -41,6 +41,8 @@ const KNOWN: ReadonlySet<string> = new Set([
   ),
 ])
 const CONSENT = /^agree\.[\w-]{1,60}$/
+/** A consent is a word. */
+const MOST_CONSENT = 10
 
 /**
  * What is kept of what a checkout page sends: the fields that checkouts have, and of them those that `asks` says stand there.
@@ -51,7 +53,7 @@ export function checkoutFields(values: Said, asks: (name: string) => boolean): R
   for (const [name, value] of Object.entries(values)) {
     if (!asks(name)) continue
     if (KNOWN.has(name)) kept[name] = value.slice(0, name === FIELD.note ? MOST_SAID : MOST_FIELD)
-    else if (CONSENT.test(name)) kept[name] = value.slice(0, 10)
+    else if (CONSENT.test(name)) kept[name] = value.slice(0, MOST_CONSENT)
   }
   return kept
 }

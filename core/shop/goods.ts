@@ -1,7 +1,7 @@
 import { type Catalogue, entryName } from '../catalogue'
 import type { Entry, Id, PageType } from '../model'
 import type { Offer } from '../fields'
-import { clockIn, isDay, isMoment, momentIn } from '../time'
+import { clockIn, isDay, isMoment, momentIn, type LocalTime, dayOfClock } from '../time'
 import { type Minor, minorOf } from './money'
 
 /** Entries that are sold: what each is to a basket, at the price and in the number that it has just now. */
@@ -53,11 +53,12 @@ function dayOrMoment(value: unknown, timeZone: string): string {
 interface Around {
   catalogue: Catalogue
   taken: Taken
-  /** `YYYY-MM-DDTHH:MM` of the site's clocks: what was for a time before it is sold no more. */
-  now: string
+  /** `YYYY-MM-DDTHH:MM` of the site's clocks: what was for a time before it is sold no more. Null: whatever the time. */
+  now: LocalTime | null
 }
 
-const isOver = (on: string, now: string): boolean => on !== '' && (on.length > 10 ? on <= now : on < now.slice(0, 10))
+const isOver = (on: string, now: LocalTime | null): boolean =>
+  now !== null && on !== '' && (isDay(on) ? on < dayOfClock(now) : on <= now)
 
 function made(entry: Entry, type: PageType, offer: Offer | null, { catalogue, taken, now }: Around): Goods | null {
   const sells = type.sells!

@@ -1,3 +1,4 @@
+import { startOfDay } from '../time'
 import type { Catalogue } from '../catalogue'
 import { PLAIN_SHOP } from '../model'
 import type { SeenLine } from './basket'
@@ -59,7 +60,7 @@ const MADE_UP: readonly Pick<Goods, 'title' | 'label' | 'each'>[] = [
 ]
 
 function goodsToShow(catalogue: Catalogue): Goods[] {
-  const now = `${catalogue.today}T00:00`
+  const now = startOfDay(catalogue.today)
   const sold = [...catalogue.types.values()].filter((type) => type.sells)
   const all = sold.map((type) => {
     const goods: Goods[] = []

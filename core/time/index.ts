@@ -1,2 +1,31 @@
-export { BY_DAY, addDays, clockIn, dayIn, dayOf, daysBetween, isDay, isMoment, momentIn } from './days'
+export type { Day, LocalTime, Moment } from './types'
+export {
+  addDays,
+  dayAtStart,
+  dayNumber,
+  dayOfNumber,
+  daysBetween,
+  firstOfMonth,
+  isDay,
+  monthOfDay,
+  weekdayOf,
+  yearOf,
+} from './days'
+export {
+  BY_DAY,
+  clockIn,
+  dayIn,
+  dayOf,
+  dayOfClock,
+  instantText,
+  isMoment,
+  isTimeZone,
+  mailTime,
+  momentIn,
+  secondText,
+  startOfDay,
+  todayIn,
+  zoneHere,
+} from './moments'
+export { type DateOptions, DateWriter, DistanceWriter } from './write'
 export { type DayOrder, dayNamed, dayNumbers, dayOrderOf, isDayReadTwoWays, momentNamed } from './read-day'

@@ -1,4 +1,5 @@
-import { isDay, isMoment } from './days'
+import { isDay } from './days'
+import { isMoment } from './moments'
 
 /** Days and moments as people write them, read in one way. */
 

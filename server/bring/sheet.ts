@@ -1,3 +1,4 @@
+import { instantText } from '../../core/time'
 import { fail } from '../../core/problems'
 import { numberWords } from '../../core/numbers'
 
@@ -70,7 +71,7 @@ export function cellOf(value: unknown): string {
   if (value === null || value === undefined) return ''
   if (typeof value === 'string') return value
   if (value instanceof Date)
-    return Number.isNaN(value.getTime()) ? '' : value.toISOString().replace(/T00:00:00\.000Z$/, '')
+    return Number.isNaN(value.getTime()) ? '' : instantText(value.getTime()).replace(/T00:00:00\.000Z$/, '')
   if (typeof value === 'number') return numberWords(value)
   if (Array.isArray(value)) {
     const words = value.map(cellOf)

@@ -1,3 +1,4 @@
+import { DateWriter } from '../../core/time'
 import { type Command, Option } from 'commander'
 import { DEVICES, type Request } from '../../core/conditions'
 import type { Parameters } from '../../core/addresses'
@@ -36,6 +37,6 @@ export function requestOf(site: Site, options: AskingOptions, parameters: Parame
 
 /** Who asks, as a line of text. */
 export function askingText({ role, device, signedIn, at }: Request, timeZone: string): string {
-  const time = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(at)
+  const time = new DateWriter('en-GB', { dateStyle: 'medium', timeStyle: 'short' }, timeZone).moment(at)
   return `asked by a ${role}, ${signedIn ? 'signed in' : 'not signed in'}, on a ${device}, ${time} (${timeZone})`
 }

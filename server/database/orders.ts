@@ -1,3 +1,4 @@
+import { dayAtStart } from '../../core/time'
 import type { Transaction } from 'kysely'
 import {
   HOLDS,
@@ -101,7 +102,7 @@ export async function insertOrder(
   for (const { sku, entry, count, total: sum, on } of order.lines)
     await trx
       .insertInto('order_lines')
-      .values({ order: id, sku, entry, count, total: sum, day: on.slice(0, 10), holds })
+      .values({ order: id, sku, entry, count, total: sum, day: dayAtStart(on) ?? '', holds })
       .execute()
   return id
 }

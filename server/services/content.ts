@@ -1,7 +1,7 @@
 import { Formats, timeGone } from '../../core/drawing'
 import type { Spoilt } from '../../core/documents'
 import { Catalogue, type EntryTimes, type Seen, type SiteChange, followChange } from '../../core/catalogue'
-import { clockIn } from '../../core/time'
+import { clockIn, type LocalTime } from '../../core/time'
 import type { Entry, Id, Site } from '../../core/model'
 import { CONTENT_LATER, type SiteAnswer, type SiteChanges } from '../../shared/api/types'
 import { MENUS_CHANGED, REDIRECTS_CHANGED, readChanges, readLeads, readMenus, readSite } from '../database/content'
@@ -58,7 +58,7 @@ export class Content {
   /** What is stored of the site and cannot be read; it is left out. */
   spoilt: readonly Spoilt[] = []
   /** What the clocks of the site showed last. */
-  private shows = ''
+  private shows: LocalTime | null = null
   private light: Promise<{ plain: string; gzip: Buffer }> | null = null
   private readonly texts: Texts
   private following: Promise<unknown> = Promise.resolve()

@@ -1,3 +1,4 @@
+import { mailTime, momentIn } from '../../core/time'
 import { fieldSpec, referredIn } from '../../core/fields'
 import { type Zippable, strToU8, zip } from 'fflate'
 import Papa from 'papaparse'
@@ -105,7 +106,7 @@ export class Export {
           title: entry.title,
           link: origin + (catalogue.addressOf(entry.id) ?? ''),
           guid: { '@isPermaLink': 'false', '#text': entry.id },
-          pubDate: new Date(`${entry.date ?? '1970-01-01'}T00:00:00Z`).toUTCString(),
+          pubDate: mailTime(entry.date ? (momentIn(entry.date, 'UTC') ?? 0) : 0),
           description: entry.summary,
           ...(author && { author }),
           category: entry.terms.flatMap((t) => catalogue.terms.get(t)?.title ?? []),

@@ -1,3 +1,4 @@
+import { instantText } from '../../core/time'
 /** Structured log: one JSON object a line, on standard output; problems on standard error. */
 
 type Level = 'info' | 'warn' | 'error'
@@ -14,7 +15,7 @@ const renamed = ({ at, level, event, ...details }: Record<string, unknown>): Rec
 
 export function log(level: Level, event: string, details: Record<string, unknown> = {}): void {
   if (LEVELS.indexOf(level) < LEVELS.indexOf(process.env.OUTER_FRAME_LOG ?? 'info')) return
-  const line = JSON.stringify({ at: new Date().toISOString(), level, event, ...renamed(details) })
+  const line = JSON.stringify({ at: instantText(Date.now()), level, event, ...renamed(details) })
   ;(level === 'info' ? process.stdout : process.stderr).write(line + '\n')
 }
 

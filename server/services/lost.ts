@@ -1,7 +1,7 @@
 import { isbot } from 'isbot'
 import type { IncomingHttpHeaders } from 'node:http'
 import { type Catalogue, likeliest } from '../../core/catalogue'
-import { clockIn } from '../../core/time'
+import { todayIn } from '../../core/time'
 import type { LikelyAnswer, LostAnswer } from '../../shared/api/types'
 import { type LostHits, type LostKind, MOST_ORIGINS, addLost, forgetLost, readLost } from '../database/lost'
 import type { Database } from '../database/open'
@@ -49,7 +49,7 @@ export class Lost {
   ) {}
 
   private day(at: number): string {
-    return clockIn(this.catalogue().site.settings.timeZone, at).slice(0, 10)
+    return todayIn(this.catalogue().site.settings.timeZone, at)
   }
 
   private count(what: LostKind, at: number): void {

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { safeCell } from '../../core/formats'
 import { fail } from '../../core/problems'
-import { addDays, clockIn } from '../../core/time'
+import { addDays, clockIn, todayIn } from '../../core/time'
 import type { MessageInput, MessagesAnswer, MessagesAsked, StoredMessage } from '../../shared/api/types'
 import { countMessages, deleteMessages, readMessages, readMoments, setMessage } from '../database/messages'
 import type { Database } from '../database/open'
@@ -64,10 +64,10 @@ export class Messages {
     const { timeZone } = this.content.catalogue.site.settings
     const now = this.now()
     const moments = await readMoments(this.db, now - (DAYS + 1) * DAY)
-    const today = clockIn(timeZone, now).slice(0, 10)
+    const today = todayIn(timeZone, now)
     const counts = new Map<string, number>()
     for (const at of moments) {
-      const day = clockIn(timeZone, at).slice(0, 10)
+      const day = todayIn(timeZone, at)
       counts.set(day, (counts.get(day) ?? 0) + 1)
     }
     return Array.from({ length: DAYS }, (_, i) => {

@@ -1,3 +1,4 @@
+import { instantText } from '../../core/time'
 import Papa from 'papaparse'
 import { NEWS, NEWS_WORDS, type NewsWord, TRAP, newsSays } from '../../core/elements'
 import { type Mail, addressIn } from '../../core/forms'
@@ -193,7 +194,7 @@ export class Newsletters {
     const all = await readSubscribers(this.db, { ...(list !== undefined && { list }), most: 1_000_000 })
     const rows = all.map(({ mail, list: of, state, at }) =>
       // Whoever writes to them from elsewhere gives each their way out.
-      [mail, of, state, new Date(at).toISOString(), this.leaveAddress(of, mail)].map(safeCell),
+      [mail, of, state, instantText(at), this.leaveAddress(of, mail)].map(safeCell),
     )
     return Papa.unparse([['mail', 'list', 'state', 'since', 'leave'], ...rows])
   }

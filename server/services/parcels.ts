@@ -1,3 +1,4 @@
+import { instantText } from '../../core/time'
 import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
 import {
@@ -51,7 +52,7 @@ export class Parcels {
   async export(chosen?: { layouts: readonly string[]; alone: boolean }): Promise<Parcel> {
     const design = await this.draft.design()
     const trees = treesOf(design)
-    const make = (of: Design) => makeParcel(of, this.catalogue().site.settings.name, new Date().toISOString())
+    const make = (of: Design) => makeParcel(of, this.catalogue().site.settings.name, instantText(Date.now()))
     if (!chosen) {
       const { pictures } = carriedBy(design.layouts, trees, design.house)
       return { ...make(design), pictures: await this.withFiles(pictures), ...this.structureOf(design) }

@@ -12,7 +12,7 @@ import { insertUser } from '../database/users'
 import type { Passwords } from './passwords'
 import { changesBetween } from './release'
 import { Catalogue } from '../../core/catalogue'
-import { clockIn } from '../../core/time'
+import { todayIn } from '../../core/time'
 
 const BY = 'The demo'
 const WEEK = 7 * 24 * 60 * 60_000
@@ -39,8 +39,8 @@ export async function seedDemo(
 ): Promise<boolean> {
   if (await hasSite(db)) return false
   if (files) await seedFiles(db, files)
-  const nextWeek = clockIn('Europe/London', Date.now() + WEEK)
-  const { site, pictures, design } = makeDemo(bare, `${nextWeek.slice(0, 10)}T09:00`)
+  const nextWeek = todayIn('Europe/London', Date.now() + WEEK)
+  const { site, pictures, design } = makeDemo(bare, `${nextWeek}T09:00`)
   const passwordHash = await passwords.hash(DEMO_PASSWORD)
   const catalogue = new Catalogue(site)
   const changes = changesBetween(null, design, catalogue)

@@ -1,3 +1,4 @@
+import { instantText } from '../../core/time'
 import { createReadStream } from 'node:fs'
 import { mkdir, readFile, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
@@ -112,7 +113,7 @@ export class SiteFiles {
       kind: 'outer-frame-site',
       format: 1,
       from: site.settings.name,
-      made: new Date().toISOString(),
+      made: instantText(Date.now()),
       entries: site.entries.length,
       settings: site.settings,
       structure,

@@ -4,7 +4,7 @@ import QRCode from 'qrcode'
 import { amountOf } from '../../core/shop'
 import { safeCell } from '../../core/formats'
 import { fail } from '../../core/problems'
-import { addDays, clockIn } from '../../core/time'
+import { addDays, clockIn, todayIn } from '../../core/time'
 import type {
   CameInput,
   DaySheetAnswer,
@@ -76,12 +76,12 @@ export class Ledger {
   async list(asked: OrdersAsked): Promise<OrdersAnswer> {
     const found = await readOrders(this.db, { ...asked, number: this.idOf(asked.words), most: MOST + 1 })
     const { timeZone, currency } = this.content.catalogue.site.settings
-    const today = clockIn(timeZone, this.now()).slice(0, 10)
+    const today = todayIn(timeZone, this.now())
     const days = Array.from({ length: DAYS }, (_, i) => addDays(today, i - DAYS + 1))
     const takings = await readTakings(this.db, this.now() - (DAYS + 1) * DAY, currency)
     const taken = new Map<string, number>()
     for (const { at, total } of takings.orders) {
-      const day = clockIn(timeZone, at).slice(0, 10)
+      const day = todayIn(timeZone, at)
       taken.set(day, (taken.get(day) ?? 0) + total)
     }
     const titleOf = (entry: string) => this.content.catalogue.entries.get(entry)?.title ?? entry

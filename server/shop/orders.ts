@@ -257,7 +257,7 @@ export class Orders {
     for (const { entry, offer, sku, count } of lines) {
       const taken = await takenOf(trx, sku)
       // It was agreed on before its day, so the day makes no difference.
-      const goods = goodsOf(entry, offer, { catalogue, now: '', taken: () => taken })
+      const goods = goodsOf(entry, offer, { catalogue, now: null, taken: () => taken })
       if (!goods || (goods.left !== null && goods.left < count)) return false
     }
     return true

@@ -23,7 +23,7 @@ import {
 } from '../../core/shop'
 import type { Catalogue } from '../../core/catalogue'
 import { PLAIN_SHOP, type ShopSettings } from '../../core/model'
-import { clockIn } from '../../core/time'
+import { clockIn, todayIn } from '../../core/time'
 import { readCode } from '../database/discounts'
 import type { Database } from '../database/open'
 import { type StoredOrder, readOrder, readPayments } from '../database/orders'
@@ -68,7 +68,7 @@ export class Showing {
     const found = await readCode(this.db, codeOf(typed))
     if (!found?.code.on) return { code: null, why: 'unknown' }
     const { code, used } = found
-    const today = clockIn(this.catalogue().site.settings.timeZone, this.now()).slice(0, 10)
+    const today = todayIn(this.catalogue().site.settings.timeZone, this.now())
     const over = (code.from && today < code.from) || (code.until && today > code.until)
     if (over || (code.most !== null && used >= code.most)) return { code: null, why: 'over' }
     return { code, why: null }

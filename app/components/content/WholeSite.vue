@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { momentIn } from '#core/time'
 import type { SiteCount } from '#core/formats'
 import { counted } from '#core/text'
 import type { ImportAnswer, SiteFileAnswer, SiteFileInput } from '#shared/api/types'
@@ -81,7 +82,7 @@ async function run() {
     <div v-if="waits" class="mt-4 border border-ink bg-sheet p-4" role="status">
       <p class="mb-3">
         <strong class="made text-base font-semibold">{{ waits.from }}</strong>, exported
-        {{ times.write(Date.parse(waits.made)) }}. Nothing is changed yet.
+        {{ times.write(momentIn(waits.made, 'UTC') ?? 0) }}. Nothing is changed yet.
       </p>
       <table class="mb-4 w-full max-w-md text-start">
         <thead class="text-xs text-soft">

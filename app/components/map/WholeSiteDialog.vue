@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { instantText } from '#core/time'
 import { nanoid } from 'nanoid'
 import type { Parcel } from '#core/formats'
 import { type Design, rulesOf } from '#core/frames'
@@ -16,7 +17,7 @@ const parcel = shallowRef<Parcel | null>(null)
 const parcels = new Map<string, Parcel>()
 const parcelOf = (starter: SiteStarter): Parcel => {
   const made =
-    parcels.get(starter.id) ?? siteParcel(starter, site.catalogue!, () => nanoid(10), new Date().toISOString())
+    parcels.get(starter.id) ?? siteParcel(starter, site.catalogue!, () => nanoid(10), instantText(Date.now()))
   parcels.set(starter.id, made)
   return made
 }

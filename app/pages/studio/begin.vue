@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { zoneHere } from '#core/time'
 import { useSession } from '~/stores/session'
 import type { FoundingInput } from '#shared/api/types'
 
@@ -36,7 +37,7 @@ function named(names: Intl.DisplayNames, value: string): string {
 onMounted(() => {
   // What the browser of whoever founds it is set to is the likeliest.
   said.site.locale = navigator.language.includes('-') ? navigator.language : said.site.locale
-  said.site.timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
+  said.site.timeZone = zoneHere()
   first.value?.focus()
 })
 

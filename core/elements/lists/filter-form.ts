@@ -1,5 +1,6 @@
+import { dayOfNumber } from '../../time'
 import { type Chunk, type Compile, type Scene, FOCUS_CSS, escapeHtml, fill, textChunk } from '../../drawing'
-import { type Asked, type Choice, type Facet, SORT, collatorOf, dayOfNumber, slugOfKey } from '../../lists'
+import { type Asked, type Choice, type Facet, SORT, collatorOf, slugOfKey } from '../../lists'
 import type { Id, Page } from '../../model'
 import { fieldKind, fieldLabel } from '../../catalogue'
 import type { LayoutElement, Value } from '../../tree'

@@ -1,6 +1,6 @@
 import { type CheckoutWord, type Shopping, sampleShopping, writeMoney } from '../../shop'
 import { AS_USUAL, type Scene, escapeHtml, plainText } from '../../drawing'
-import { momentIn } from '../../time'
+import { isDay } from '../../time'
 import type { LayoutElement } from '../../tree'
 import { type ElementSpec, prop } from '../spec'
 import { type Ask, type AskParts, askHtml } from '../working/ask'
@@ -22,10 +22,8 @@ export const money = ({ catalogue }: Scene, minor: number, currency?: string): s
 }
 
 /** A day or a moment of the site's clocks, as it is written there. */
-export const when = ({ formats, catalogue }: Scene, on: string): string =>
-  on.length > 10
-    ? formats.moment(new Date(momentIn(on, catalogue.site.settings.timeZone) ?? 0).toISOString(), AS_USUAL)
-    : formats.date(on, AS_USUAL)
+export const when = ({ formats }: Scene, on: string): string =>
+  isDay(on) ? formats.date(on, AS_USUAL) : formats.moment(on, AS_USUAL)
 
 /** Says the words of a property of an element; escaped. */
 export const saying =

@@ -1,3 +1,4 @@
+import { instantText } from '../../time'
 import { ORDER_STATES, type Address, type OrderState, type ShownOrder, addressLines } from '../../shop'
 import { AS_USUAL, escapeHtml } from '../../drawing'
 import type { Property } from '../../tree'
@@ -107,7 +108,7 @@ const orderSpec = (type: string, name: string, about: string): ElementSpec => {
           words ? `<div><dt>${say(label, scene)}</dt><dd>${words}</dd></div>` : ''
         const to = (address: Address | null) =>
           address ? addressLines(address, locale).map(escapeHtml).join('<br>') : ''
-        const at = scene.formats.moment(new Date(shown.at).toISOString(), AS_USUAL)
+        const at = scene.formats.moment(instantText(shown.at), AS_USUAL)
         const facts =
           told('placed', escapeHtml(at)) +
           told('way', escapeHtml(order.way?.label ?? '')) +

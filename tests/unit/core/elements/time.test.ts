@@ -1,6 +1,7 @@
+import { clock, day } from '../../../times'
 import fc from 'fast-check'
-import { Formats, nowIn, sceneOf, timeGone, weekdayOf } from '#core/drawing'
-import { BY_DAY, daysBetween } from '#core/time'
+import { Formats, nowIn, sceneOf, timeGone } from '#core/drawing'
+import { BY_DAY, daysBetween, weekdayOf } from '#core/time'
 import { type Span, isOpen, merged, timeOf, weekOf } from '../../../../core/elements/hours'
 import type { Item } from '#core/tree'
 import { drawElement, element, field, observatory } from '../../../fixtures'
@@ -25,19 +26,19 @@ describe('the clocks of the site', () => {
     const { made, seen } = catalogue.watch(() =>
       nowIn(sceneOf(catalogue, new Formats(catalogue.site.settings), catalogue.pages[0]!, at('2026-03-28T23:30:00Z'))),
     )
-    expect(made).toMatchObject({ day: expect.stringMatching(/^2026-03-2[89]$/), weekday: weekdayOf(made.day) })
+    expect(made).toMatchObject({ day: expect.stringMatching(/^2026-03-2[89]$/), weekday: weekdayOf(made.day) - 1 })
     expect(seen.has(BY_DAY)).toBe(true)
   })
 
   test('what they have gone past is over: the day, and every minute until which something held', () => {
-    expect(timeGone('2026-11-25T16:58', '2026-11-25T17:00')).toEqual([
+    expect(timeGone(clock('2026-11-25T16:58'), clock('2026-11-25T17:00'))).toEqual([
       'until 2026-11-25T16:59',
       'until 2026-11-25T17:00',
     ])
-    expect(timeGone('2026-11-25T23:59', '2026-11-26T00:00')).toEqual([BY_DAY, 'until 2026-11-26T00:00'])
-    expect(timeGone('2026-11-25T12:00', '2026-11-25T12:00')).toEqual([])
-    expect(timeGone('', '2026-11-25T12:00')).toEqual([BY_DAY])
-    expect(timeGone('2026-10-25T02:59', '2026-10-25T02:00')).toEqual([])
+    expect(timeGone(clock('2026-11-25T23:59'), clock('2026-11-26T00:00'))).toEqual([BY_DAY, 'until 2026-11-26T00:00'])
+    expect(timeGone(clock('2026-11-25T12:00'), clock('2026-11-25T12:00'))).toEqual([])
+    expect(timeGone(null, clock('2026-11-25T12:00'))).toEqual([BY_DAY])
+    expect(timeGone(clock('2026-10-25T02:59'), clock('2026-10-25T02:00'))).toEqual([])
   })
 
   test('a page with opening hours is kept until it opens or closes next', () => {
@@ -52,8 +53,8 @@ describe('the clocks of the site', () => {
     expect(until('2026-11-25T20:00:00Z')).toEqual([])
   })
 
-  test('weeks begin on Monday', () => {
-    expect(['2026-11-23', '2026-11-29', '2024-02-29'].map(weekdayOf)).toEqual([0, 6, 3])
+  test('weeks begin on Monday (ISO 8601)', () => {
+    expect(['2026-11-23', '2026-11-29', '2024-02-29'].map((text) => weekdayOf(day(text)))).toEqual([1, 7, 4])
   })
 })
 
@@ -167,6 +168,6 @@ describe('days and years', () => {
     expect(draw('2026-11-24')).toContain('>It was</p>')
     expect(draw('soon')).toBe('')
     expect(draw(field('nothing'))).toBe('')
-    expect(daysBetween('2026-03-28', '2026-03-30')).toBe(2)
+    expect(daysBetween(day('2026-03-28'), day('2026-03-30'))).toBe(2)
   })
 })

@@ -1,3 +1,4 @@
+import { day as dayAt } from '../../../times'
 import fc from 'fast-check'
 import { Formats } from '#core/drawing'
 import { isMonth, monthOfEntries } from '#core/lists'
@@ -11,7 +12,7 @@ import { runs } from '../../../runs'
 
 const tool = (id: string, bought: unknown, more = {}) => entry(id, 'tool', { title: id, fields: { bought }, ...more })
 const at = (catalogue: Catalogue, asked: string | null, today: string) =>
-  monthOfEntries(catalogue, ['tool'], 'bought', asked, today)
+  monthOfEntries(catalogue, ['tool'], 'bought', asked, dayAt(today))
 
 test('a month in an address is a year and a month of it', () => {
   expect(['2026-03', '2026-12', '0001-01'].map(isMonth)).toEqual([true, true, true])

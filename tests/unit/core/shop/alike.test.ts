@@ -1,3 +1,4 @@
+import { clock } from '../../../times'
 import fc from 'fast-check'
 import { alikeTo, goodsOfEntry } from '#core/shop'
 import { Catalogue } from '#core/catalogue'
@@ -8,7 +9,7 @@ import { runs } from '../../../runs'
 /** What goes with what somebody looks at; against a list that is sorted by pairs, one at a time. */
 
 const { site } = makeDemo()
-const NOW = '2026-11-30T12:00'
+const NOW = clock('2026-11-30T12:00')
 const terms = ['tower-room', 'long-gallery', 'workshop']
 const entry = fc.record({
   type: fc.constantFrom('gift', 'ticket', 'exhibit'),

@@ -1,3 +1,4 @@
+import { clock } from '../../../times'
 import { makeDemo } from '#demo/index'
 import { Catalogue } from '#core/catalogue'
 import { PLAIN_SHOP, type ShopSettings } from '#core/model'
@@ -196,11 +197,11 @@ describe('what is for a day or a moment', () => {
     ...site.entries.find((e) => e.type === 'talk')!,
     fields: { starts, price: 5, places: 4 },
   })
-  const sold = (starts: string, now: string, timeZone = 'Europe/London') => {
+  const sold = (starts: string, at: string, timeZone = 'Europe/London') => {
     const one = entry(starts)
     const settings = { ...site.settings, timeZone }
     const catalogue = new Catalogue({ ...site, settings, types: [type], entries: [one] }, 0)
-    return goodsOfEntry(one.id, { catalogue, taken: () => 1, now })[0] ?? null
+    return goodsOfEntry(one.id, { catalogue, taken: () => 1, now: clock(at) })[0] ?? null
   }
 
   test('is sold until it begins, by the clocks of the site, also over midnight and in summer', () => {
