@@ -10,7 +10,7 @@ export function canonical(value: unknown): string {
   return `{${pairs.sort().join()}}`
 }
 
-/** How many different lines there are (rules: Targets): equal ones count once. */
+/** How many different lines there are (`docs/frames.md`): equal ones count once. */
 export function countDistinct(lines: readonly object[]): number {
   return lines.length < 2 ? lines.length : new Set(lines.map(canonical)).size
 }

@@ -64,7 +64,7 @@ function compare({ op, value }: FieldTest, kind: FieldKind, catalogue: Catalogue
 
 /**
  * A field test, made ready for asking it of many entries. On a field that an entry's page type does not have it
- * does not hold, not even "is empty" or "is not" (rules: Targets).
+ * does not hold, not even "is empty" or "is not" (`docs/comparing.md`).
  */
 export function fieldTest(test: FieldTest, catalogue: Catalogue): (entry: Entry) => boolean {
   const builtIn = builtInField(test.field)

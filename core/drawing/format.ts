@@ -104,7 +104,7 @@ export class Formats implements ValueFormats {
     return this.times.time(text)
   }
 
-  /** A moment (rules: one without a zone is the site's) as the site's clocks show it. With no `format.date`: a long date with its time. */
+  /** A moment as the site's clocks show it; one without a zone is theirs (`docs/comparing.md`). With no `format.date`: a long date with its time. */
   moment(text: string, format: Format): string {
     return this.writer<string>(format, 'moment', () => {
       const options = format.date && format.date !== 'away' ? DATE[format.date] : MOMENT

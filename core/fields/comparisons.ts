@@ -3,7 +3,7 @@ import type { Id } from '../shape'
 import { addDays, dayOf } from '../time'
 import type { Directory, ReferredKind } from './directory'
 
-/** How the value of a field is compared (rules: How values are compared). */
+/** How the value of a field is compared (`docs/comparing.md`). */
 
 export const OPS = [
   'is-empty',

@@ -23,7 +23,7 @@ const RULES: readonly [Rule, (a: Candidate, b: Candidate) => number][] = [
   ['id', (a, b) => (a.frame.id < b.frame.id ? -1 : a.frame.id > b.frame.id ? 1 : 0)],
 ]
 
-/** Total order of candidates: negative when `a` comes first (rules: Who wins). */
+/** Total order of candidates: negative when `a` comes first (`docs/frames.md`). */
 export function compareCandidates(a: Candidate, b: Candidate): number {
   for (const [, compare] of RULES) {
     const order = compare(a, b)

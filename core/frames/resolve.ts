@@ -41,7 +41,7 @@ function decide(region: Region, candidates: readonly Candidate[], rules: Rules):
 }
 
 /**
- * What a page lacks for its work with these layouts on it, by types of elements (rules: Who wins): nothing where the page
+ * What a page lacks for its work with these layouts on it, by types of elements (`docs/frames.md`): nothing where the page
  * has no work of its own, or its body is the plain one, which does it.
  */
 export function lackingHere(

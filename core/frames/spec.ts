@@ -17,21 +17,24 @@ export type Referred = 'page' | 'entry' | 'type' | 'taxonomy' | 'term' | 'person
 /** Asked of everything that a line refers to: what is to stand in its place, or null to take it away. */
 export type Exchange = (what: Referred, id: string, type?: Id | null) => string | null
 
-/** The lists in which a page looks up what may cover it, each by an id (empty where there is one list alone). */
-export type ListName =
-  | 'every'
-  | 'entries'
-  | 'archives'
-  | 'working'
-  | 'people'
-  | 'page'
-  | 'type'
-  | 'type-archives'
-  | 'term-pages'
-  | 'term'
-  | 'person'
-  | 'above'
-export type LookUp = readonly [list: ListName, id: Id]
+/**
+ * A way in which pages look up what may cover them. Each kind of target or refinement brings its own; lines that name
+ * the same index are found together.
+ */
+export interface PageIndex {
+  /** The keys under which a page looks. */
+  keys(facts: Facts): readonly Id[]
+  /** All entries of a type look under the same keys: what they find is put together once for each type. */
+  byType?: true
+  /** The keys of the pages that look under a key, where they can be told; else it may be any page. */
+  pages?(key: Id, catalogue: Catalogue): readonly string[]
+}
+export type LookUp = readonly [index: PageIndex, key: Id]
+
+/** The only key of an index, and its absence. */
+export const ONE_KEY: readonly Id[] = ['']
+export const NO_KEY: readonly Id[] = []
+export const oneKey = (has: boolean): readonly Id[] => (has ? ONE_KEY : NO_KEY)
 
 /** Something that can be picked, with what it is called and what kind of thing it is, in a word or two. */
 export interface Choice<T> {
@@ -59,7 +62,7 @@ export interface TargetSpec<T> extends Line<T> {
   test?(target: T, catalogue: Catalogue): Test
   /** The index of the one refinement that fails where all else holds; -1 otherwise. */
   nearly?(target: T, facts: Facts, catalogue: Catalogue): number
-  /** The lists that a page which it covers looks up; each such page must look up one of them. */
+  /** Where it is found by the pages that it covers; each such page must look under one of them. */
   lists(target: T, catalogue: Catalogue): LookUp[]
   /** To stand in the list is to cover the page; nothing is left to ask. */
   implied(target: T): boolean
@@ -71,7 +74,7 @@ export interface RefinementSpec<R> extends Line<R> {
   /** Slow and obvious. */
   holds(refinement: R, facts: Facts, catalogue: Catalogue): boolean
   test?(refinement: R, catalogue: Catalogue): Test
-  /** The lists by which entries for which it holds can be looked up; null where there are none. */
+  /** Where it is found by the entries for which it holds; null where no index tells them. */
   lists(refinement: R, catalogue: Catalogue): LookUp[] | null
   words(refinement: R, type: Id | null, names: FrameNames): string
   /** Facts by which the entries of some page types can be told apart. */

@@ -1,81 +1,63 @@
 import type { Id } from '../model'
-import { WORKING_KINDS } from '../catalogue'
-import { type Facts, keysOf } from './facts'
-import type { ListName, LookUp } from './spec'
+import type { Facts } from './facts'
+import type { LookUp, PageIndex } from './spec'
 
 type List = number[]
+type Lists = Map<Id, List>
 
-/** Ways by what a page can be looked up by: lists of places in the total order, each ascending. */
+function listIn(map: Lists, key: Id): List {
+  let list = map.get(key)
+  if (!list) map.set(key, (list = []))
+  return list
+}
+
+/** Ways by the indexes of their targets: lists of places in the total order, each ascending. */
 export class WayIndex {
-  private readonly lists: Readonly<Record<ListName, Map<Id, List>>> = {
-    every: new Map(),
-    entries: new Map(),
-    archives: new Map(),
-    working: new Map(),
-    people: new Map(),
-    page: new Map(),
-    type: new Map(),
-    'type-archives': new Map(),
-    'term-pages': new Map(),
-    term: new Map(),
-    person: new Map(),
-    above: new Map(),
-  }
+  /** Indexes that all entries of a type look up alike, and those that each page looks up by itself. */
+  private readonly byType = new Map<PageIndex, Lists>()
+  private readonly byPage = new Map<PageIndex, Lists>()
+  private readonly chosen: Lists = new Map()
+  private readonly ofType = new Map<Id, readonly number[]>()
 
-  private readonly chosen = new Map<Id, List>()
-
-  private static list(map: Map<Id, List>, key: Id): List {
-    let list = map.get(key)
-    if (!list) map.set(key, (list = []))
-    return list
-  }
-
-  /** The list of a name and an id, to be added to. */
-  listAt([name, id]: LookUp): List {
-    return WayIndex.list(this.lists[name], id)
+  /** The list of an index and a key, to be added to. */
+  listAt([index, key]: LookUp): List {
+    const maps = index.byType ? this.byType : this.byPage
+    let lists = maps.get(index)
+    if (!lists) maps.set(index, (lists = new Map()))
+    return listIn(lists, key)
   }
 
   chosenList(frame: Id): List {
-    return WayIndex.list(this.chosen, frame)
+    return listIn(this.chosen, frame)
   }
 
-  private readonly broad = new Map<Id, readonly number[]>()
+  private allByType(facts: Facts): number[] {
+    const found: number[] = []
+    for (const [index, lists] of this.byType)
+      for (const key of index.keys(facts)) {
+        const list = lists.get(key)
+        if (list) for (const at of list) found.push(at)
+      }
+    return found.sort((a, b) => a - b)
+  }
 
-  /** What can cover any entry of a type, as one list: it is asked for by every one of them. */
-  private broadFor(type: Id): readonly number[] {
-    let list = this.broad.get(type)
-    if (!list) {
-      const { every, entries, type: types } = this.lists
-      const all = [...(every.get('') ?? []), ...(entries.get('') ?? []), ...(types.get(type) ?? [])]
-      this.broad.set(type, (list = all.sort((a, b) => a - b)))
-    }
+  /** What may cover any entry of the type of an entry, as one list: every one of them asks for it. */
+  private listOfType(type: Id, facts: Facts): readonly number[] {
+    let list = this.ofType.get(type)
+    if (!list) this.ofType.set(type, (list = this.allByType(facts)))
     return list
   }
 
   /** Puts the lists that can hold ways to a page into `found`; gives how many there are. */
   lookUp(facts: Facts, found: (readonly number[])[]): number {
-    const { page, entry, archive, above } = facts
+    const { entry } = facts
     let n = 0
     const add = (list: readonly number[] | undefined) => {
       if (list && list.length > 0) found[n++] = list
     }
-    const { lists } = this
-    add(entry ? this.broadFor(entry.type) : lists.every.get(''))
-    add(lists.page.get(page.key))
-    if (page.kind === 'home') for (const key of keysOf(page).slice(1)) add(lists.page.get(key))
-    if (entry) {
-      for (const term of entry.terms) add(lists.term.get(term))
-      if (entry.person) add(lists.person.get(entry.person))
-      for (const id of above) add(lists.above.get(id))
-      if (entry.chosenFrame) add(this.chosen.get(entry.chosenFrame))
-    }
-    if (archive) {
-      add(lists.archives.get(''))
-      if (page.type) add(lists['type-archives'].get(page.type))
-    }
-    if (page.kind === 'term') add(lists['term-pages'].get(page.taxonomy!))
-    if (page.kind === 'person') add(lists.people.get(''))
-    if (WORKING_KINDS.has(page.kind)) add(lists.working.get(''))
+    add(entry ? this.listOfType(entry.type, facts) : this.allByType(facts))
+    for (const [index, lists] of this.byPage) for (const key of index.keys(facts)) add(lists.get(key))
+    if (entry?.chosenFrame) add(this.chosen.get(entry.chosenFrame))
     return n
   }
 }

@@ -2,11 +2,16 @@ import { KEY, exact, oneOf, texts } from '../../shape'
 import type { Id } from '../../model'
 import { or } from '../../text'
 import { GONE } from '../names'
-import type { RefinementSpec } from '../spec'
+import { NO_KEY, type PageIndex, type RefinementSpec } from '../spec'
 
 export interface PersonRefinement {
   kind: 'person'
   people: Id[]
+}
+
+const BY_PERSON: PageIndex = {
+  keys: ({ entry }) => (entry?.person ? [entry.person] : NO_KEY),
+  pages: (person, catalogue) => catalogue.entriesBy(person).map(({ id }) => `entry:${id}`),
 }
 
 /** The entry is by one of some people. */
@@ -14,7 +19,7 @@ export const person: RefinementSpec<PersonRefinement> = {
   shape: exact({ kind: oneOf(['person']), people: texts(KEY, 500, 'Choose at least one person', 1) }),
   holds: ({ people }, { entry }, catalogue) =>
     entry!.person !== null && catalogue.people.has(entry!.person) && people.includes(entry!.person),
-  lists: ({ people }) => [...new Set(people)].map((p) => ['person', p] as const),
+  lists: ({ people }) => [...new Set(people)].map((p) => [BY_PERSON, p] as const),
   words: ({ people }, _type, names) => `by ${or(people.map((p) => names.person(p))) || GONE}`,
   choices({ people }, types) {
     const what = (types.length === 1 ? types[0]!.personLabel : 'Person').toLowerCase()

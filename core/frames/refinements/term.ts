@@ -1,9 +1,14 @@
 import { type TermTest, termTest, termTestShape, termsAsked } from '../../conditions'
 import { or } from '../../text'
 import { GONE } from '../names'
-import type { RefinementSpec } from '../spec'
+import { NO_KEY, type PageIndex, type RefinementSpec } from '../spec'
 
 export type TermRefinement = TermTest
+
+const IN_TERM: PageIndex = {
+  keys: ({ entry }) => entry?.terms ?? NO_KEY,
+  pages: (term, catalogue) => catalogue.entriesInTerm(term).map(({ id }) => `entry:${id}`),
+}
 
 /** The entry is in one of some terms, or below it. */
 export const term: RefinementSpec<TermRefinement> = {
@@ -18,7 +23,7 @@ export const term: RefinementSpec<TermRefinement> = {
     const test = termTest(refinement, catalogue)
     return ({ entry }) => test(entry!)
   },
-  lists: (refinement, catalogue) => [...termsAsked(refinement, catalogue)].map((t) => ['term', t] as const),
+  lists: (refinement, catalogue) => [...termsAsked(refinement, catalogue)].map((t) => [IN_TERM, t] as const),
   words: ({ terms, below }, _type, names) =>
     `in ${or(terms.map((t) => names.term(t))) || GONE}${below ? ' or below' : ''}`,
   choices(catalogue, types) {

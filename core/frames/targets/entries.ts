@@ -12,7 +12,9 @@ import {
   refinementSpec,
   refinementTest,
 } from '../refinements'
-import type { Choice, LookUp, TargetSpec } from '../spec'
+import type { Choice, TargetSpec } from '../spec'
+import { ANY_ENTRY } from './kind'
+import { OF_TYPE } from './type'
 
 export interface EntriesTarget {
   kind: 'entries'
@@ -79,7 +81,7 @@ export const entries: TargetSpec<EntriesTarget> = {
       const lists = refinementSpec(r).lists(r, catalogue)
       if (lists) return lists
     }
-    return [type === null ? ['entries', ''] : ['type', type]] satisfies LookUp[]
+    return [type === null ? [ANY_ENTRY, ''] : [OF_TYPE, type]]
   },
   implied: ({ where }) => where.length === 0,
   words({ type, where }, names) {

@@ -1,16 +1,18 @@
 import { exact, oneOf } from '../../shape'
-import type { TargetSpec } from '../spec'
+import { ONE_KEY, type PageIndex, type TargetSpec } from '../spec'
 
 export interface EveryTarget {
   kind: 'every'
 }
+
+const EVERY: PageIndex = { keys: () => ONE_KEY, byType: true }
 
 /** Every page. */
 export const every: TargetSpec<EveryTarget> = {
   shape: exact({ kind: oneOf(['every']) }),
   narrowness: () => 0,
   matches: () => true,
-  lists: () => [['every', '']],
+  lists: () => [[EVERY, '']],
   implied: () => true,
   words: () => 'Every page',
   choices: () => [{ picks: { kind: 'every' }, label: 'Every page', what: 'all' }],

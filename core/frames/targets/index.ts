@@ -45,7 +45,7 @@ export const targetShape: Shape = kinds(
   'target',
 )
 
-/** How narrow a target is (rules: Targets, and how narrow they are). */
+/** How narrow a target is (`docs/frames.md`). */
 export const narrownessOf = (target: Target): Narrowness => targetSpec(target).narrowness(target)
 
 export const refinementsOf = (target: Target): number => targetSpec(target).refinements?.(target) ?? 0

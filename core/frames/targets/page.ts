@@ -1,6 +1,6 @@
 import { exact, key, oneOf } from '../../shape'
 import { keysOf } from '../facts'
-import type { TargetSpec } from '../spec'
+import type { PageIndex, TargetSpec } from '../spec'
 
 export interface PageTarget {
   kind: 'page'
@@ -11,6 +11,8 @@ export interface PageTarget {
 /** Pages that come and go with the days are covered as the archives of their type. */
 const PASSING: ReadonlySet<string> = new Set(['month', 'year'])
 
+const BY_KEY: PageIndex = { keys: ({ page }) => keysOf(page), pages: (key) => [key] }
+
 /** One page. */
 export const page: TargetSpec<PageTarget> = {
   shape: exact({ kind: oneOf(['page']), page: key('Choose a page') }),
@@ -20,7 +22,7 @@ export const page: TargetSpec<PageTarget> = {
     const { page: key } = target
     return ({ page }) => page.key === key || (page.kind === 'home' && keysOf(page).includes(key))
   },
-  lists: ({ page }) => [['page', page]],
+  lists: ({ page }) => [[BY_KEY, page]],
   implied: () => true,
   words: ({ page }, names) => names.page(page),
   choices: ({ pages, types }) =>

@@ -1,16 +1,18 @@
 import { exact, oneOf } from '../../shape'
-import type { TargetSpec } from '../spec'
+import { type PageIndex, type TargetSpec, oneKey } from '../spec'
 
 export interface PersonPagesTarget {
   kind: 'person-pages'
 }
+
+const PERSON_PAGES: PageIndex = { keys: ({ page }) => oneKey(page.kind === 'person') }
 
 /** The pages of people. */
 export const personPages: TargetSpec<PersonPagesTarget> = {
   shape: exact({ kind: oneOf(['person-pages']) }),
   narrowness: () => 2,
   matches: (_, { page }) => page.kind === 'person',
-  lists: () => [['people', '']],
+  lists: () => [[PERSON_PAGES, '']],
   implied: () => true,
   words: () => 'Pages of people',
   choices: () => [{ picks: { kind: 'person-pages' }, label: 'Pages of people', what: 'kind' }],

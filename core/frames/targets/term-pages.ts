@@ -1,18 +1,20 @@
 import { exact, key, oneOf } from '../../shape'
 import type { Id } from '../../model'
-import type { TargetSpec } from '../spec'
+import { NO_KEY, type PageIndex, type TargetSpec } from '../spec'
 
 export interface TermPagesTarget {
   kind: 'term-pages'
   taxonomy: Id
 }
 
+const OF_TAXONOMY: PageIndex = { keys: ({ page }) => (page.kind === 'term' ? [page.taxonomy!] : NO_KEY) }
+
 /** The pages of the terms of a taxonomy. */
 export const termPages: TargetSpec<TermPagesTarget> = {
   shape: exact({ kind: oneOf(['term-pages']), taxonomy: key('Choose a taxonomy') }),
   narrowness: () => 2,
   matches: ({ taxonomy }, { page }) => page.kind === 'term' && page.taxonomy === taxonomy,
-  lists: ({ taxonomy }) => [['term-pages', taxonomy]],
+  lists: ({ taxonomy }) => [[OF_TAXONOMY, taxonomy]],
   implied: () => true,
   words: ({ taxonomy }, names) => `${names.taxonomy(taxonomy)} pages`,
   choices: ({ taxonomies }) =>

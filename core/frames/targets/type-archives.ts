@@ -1,18 +1,20 @@
 import { exact, key, oneOf } from '../../shape'
 import type { Id } from '../../model'
-import type { TargetSpec } from '../spec'
+import { NO_KEY, type PageIndex, type TargetSpec } from '../spec'
 
 export interface TypeArchivesTarget {
   kind: 'type-archives'
   type: Id
 }
 
+const ARCHIVES_OF: PageIndex = { keys: ({ archive, page }) => (archive && page.type ? [page.type] : NO_KEY) }
+
 /** The archive pages of a page type: its archive, years and months. */
 export const typeArchives: TargetSpec<TypeArchivesTarget> = {
   shape: exact({ kind: oneOf(['type-archives']), type: key('Choose a page type') }),
   narrowness: () => 2,
   matches: ({ type }, { page, archive }) => archive && page.type === type,
-  lists: ({ type }) => [['type-archives', type]],
+  lists: ({ type }) => [[ARCHIVES_OF, type]],
   implied: () => true,
   words: ({ type }, names) => `Archives of ${names.type(type, true)}`,
   choices: ({ types }) =>
