@@ -97,6 +97,7 @@ export default {
     arrow('server', ['app'], 'server/ meets app/ only at shared/api.'),
     arrow('shared', ['app', 'server', 'demo'], 'shared/ imports only core/.'),
     arrow('demo', ['app', 'server', 'shared'], 'demo/ imports only core/.'),
+    arrow('page-scripts', ['app', 'core', 'server', 'shared', 'demo'], 'page-scripts/ run on pages by themselves.'),
     arrow(
       'stand-ins',
       ['app', 'core', 'server', 'shared', 'demo'],

@@ -54,20 +54,18 @@ const atOtherTime = ([zone, moment]) => [
   { TZ: zone, FAKETIME_DONT_FAKE_MONOTONIC: '1', DONT_FAKE_MONOTONIC: '1' },
 ]
 
+/** What the rules about imports hold for. */
+const FOLDERS = ['core', 'server', 'shared', 'app', 'demo', 'stand-ins', 'page-scripts']
+
 /** What reads the sources alone, two at a time, the longest first. */
 const READING = [
   ['Types of the studio and server', ['npx', ['nuxt', 'typecheck']], readStep],
   ['Lint', ['npx', ['eslint', '.']], readStep],
-  [
-    'Rooms',
-    [
-      'npx',
-      ['depcruise', '--config', '.dependency-cruiser.mjs', 'core', 'server', 'shared', 'app', 'demo', 'stand-ins'],
-    ],
-    readStep,
-  ],
+  ['Rooms', ['npx', ['depcruise', '--config', '.dependency-cruiser.mjs', ...FOLDERS]], readStep],
   ['Format', ['npx', ['prettier', '--check', '--log-level', 'warn', '.']], readStep],
   ['Types of core and tests', ['npx', ['tsc', '-p', 'tsconfig.jest.json']], readStep],
+  ['Types of page scripts', ['npx', ['tsc', '-p', 'tsconfig.page.json']], readStep],
+  ['Page scripts as they are sent', ['node', ['scripts/page-scripts.mjs', '--check']], readStep],
   ['Types of the core, by itself', ['npx', ['tsc', '-p', 'tsconfig.core.json']], readStep],
 ]
 

@@ -2,10 +2,10 @@ import type { Need } from '../conditions'
 import type { LayoutElement, LayoutRegion, Place, TreeNode, Value } from '../tree'
 import type { Chunk } from './chunk'
 import type { ListPlan } from './list-plan'
+import type { PAGE_SCRIPTS } from './page-scripts'
 
 /** Scripts of published pages, by the element that needs them. */
-export type ScriptName =
-  'header' | 'menu' | 'notice' | 'slides' | 'film' | 'list' | 'large' | 'suggest' | 'favourites' | 'shop'
+export type ScriptName = keyof typeof PAGE_SCRIPTS
 
 /** Which item of which property. */
 interface Within {
