@@ -27,7 +27,7 @@ const infoShape: Shape = exact({
   rows: whole(0, MOST_ROWS),
   pictures: list(exact({ name: text(2000), path: text(4000) }), MOST_PICTURES),
   first: list(record(ANY, text(1000), MOST_COLUMNS), 20),
-  kinds: record(ANY, oneOf(Object.keys(FIELD_KINDS)), MOST_COLUMNS),
+  kinds: record(ANY, oneOf(FIELD_KINDS), MOST_COLUMNS),
 })
 const isRow = (value: unknown): value is Row =>
   isRecord(value) && Object.values(value).every((cell) => typeof cell === 'string')
