@@ -13,6 +13,7 @@ export {
   type ReadingKind,
   fieldSpec,
   hasChoices,
+  isFieldKind,
   kindsFor,
 } from './kinds'
 export { referredIn, refersTo, renamedIn } from './references'

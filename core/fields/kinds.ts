@@ -64,6 +64,10 @@ export interface Reading {
 export const kindsFor = (role: FieldRole): FieldKind[] =>
   FIELD_KINDS.filter((kind) => fieldSpec(kind).roles.includes(role))
 
+/** Whether a word from outside names a kind of field. */
+export const isFieldKind = (kind: unknown): kind is FieldKind =>
+  typeof kind === 'string' && Object.hasOwn(FIELDS, kind)
+
 export const fieldSpec = (kind: FieldKind): FieldSpec => FIELDS[kind]
 
 /** Whether a page type lists what can be chosen in fields of a kind. */

@@ -1,5 +1,5 @@
 import type { PageType } from '../model'
-import { type ReadContext, type FieldKind, fieldSpec } from '../fields'
+import { type ReadContext, fieldSpec, isFieldKind } from '../fields'
 import { type DayOrder, dayNumbers, isDayReadTwoWays } from '../time'
 import { type Decimal, isReadTwoWays } from '../numbers'
 
@@ -22,8 +22,8 @@ const MOST_EXAMPLES = 3
 function kindOf(target: string, type: PageType): ColumnQuestion['kind'] | null {
   if (target === 'date') return 'day'
   const [what, of = ''] = target.split(':')
-  const kind = what === 'new' ? (of as FieldKind) : type.fields.find((f) => what === 'field' && f.id === of)?.kind
-  return kind ? fieldSpec(kind).readTwoWays : null
+  const kind = what === 'new' ? of : type.fields.find((f) => what === 'field' && f.id === of)?.kind
+  return isFieldKind(kind) ? fieldSpec(kind).readTwoWays : null
 }
 
 /** The way that a value says by itself; null for one that says none. */

@@ -1,4 +1,4 @@
-import { hasChoices, type Field, partsOf } from '../../core/fields'
+import { type Field, hasChoices, isFieldKind, partsOf } from '../../core/fields'
 import { nanoid } from 'nanoid'
 import type { PlainEdit } from '../../core/edits'
 import { ProblemError, fail } from '../../core/problems'
@@ -94,7 +94,8 @@ class Planning {
   async fields(type: Id): Promise<void> {
     for (const [column, target] of Object.entries(this.plan.columns)) {
       if (!target.startsWith('new:')) continue
-      const kind = target.slice('new:'.length) as Field['kind']
+      const kind = target.slice('new:'.length)
+      if (!isFieldKind(kind)) return fail('structure-shape', { why: 'there is no such kind of field' })
       const { fields } = this.structure.types.find((t) => t.id === type)!
       const field = newField(column, kind, new Set(fields.map((f) => f.id)))
       if (hasChoices(kind)) field.choices = await this.choicesOf(column, kind === 'choices')
