@@ -65,8 +65,7 @@ export const kindsFor = (role: FieldRole): FieldKind[] =>
   FIELD_KINDS.filter((kind) => fieldSpec(kind).roles.includes(role))
 
 /** Whether a word from outside names a kind of field. */
-export const isFieldKind = (kind: unknown): kind is FieldKind =>
-  typeof kind === 'string' && Object.hasOwn(FIELDS, kind)
+export const isFieldKind = (kind: unknown): kind is FieldKind => typeof kind === 'string' && Object.hasOwn(FIELDS, kind)
 
 export const fieldSpec = (kind: FieldKind): FieldSpec => FIELDS[kind]
 
