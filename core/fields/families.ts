@@ -13,7 +13,7 @@ import type {
   ValueFormats,
   ValueGroup,
 } from './spec'
-import { isText, several, wordsOf } from './values'
+import { isText, wordsOf } from './values'
 
 /** What kinds of field that are alike have in common; each kind's own file says which of it is true of it. */
 
@@ -49,12 +49,12 @@ const AS_IT_IS: Common = { keys: plainKeys, sortKey: plainKey, group: (value) =>
 type Out = Pick<FieldSpec, 'toCell' | 'toJson'>
 const AS_WORDS: Out = {
   toCell: (value, field) => wordsOf(value, field),
-  toJson: (value, _, cell) => (value === null || value === undefined || value === '' ? null : cell),
+  toJson: (_value, _field, cell) => cell,
 }
 /** Values with parts of their own go out as JSON, and come in again as it. */
 export const AS_JSON: Out = {
   toCell: (value) => (Array.isArray(value) && value.length > 0 ? JSON.stringify(value) : ''),
-  toJson: (value) => (value === null || value === undefined || value === '' ? null : value),
+  toJson: (value) => value,
 }
 
 /** Texts of one line. */
@@ -90,8 +90,7 @@ export const NUMERIC = {
   comparedWith: 'number',
   input: 'number',
   toCell: (value) => (typeof value === 'number' ? numberWords(value) : wordsOf(value)),
-  toJson: (value, _, cell) =>
-    typeof value === 'number' ? value : value === null || value === undefined || value === '' ? null : cell,
+  toJson: (value, _, cell) => (typeof value === 'number' ? value : cell),
 } as const satisfies Partial<FieldSpec>
 
 /** How far a day is from today; null where that is not wanted, or it is no day. */
@@ -217,9 +216,6 @@ export const UNLISTED = {
   comparisons: {},
   write: () => '',
 } as const satisfies Partial<FieldSpec>
-
-/** Several pictures or choices in one cell. */
-export const cellOfMany = (names: readonly string[]): string => several(names)
 
 /** The terms of an entry in one taxonomy: read like a field, though no page type has one of this kind. */
 export const TERM_LIST: ReadingSpec = {

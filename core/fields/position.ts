@@ -30,5 +30,5 @@ export const position: FieldSpec = {
   },
   input: 'position',
   toCell: (value) => (isObject(value) && value.floor !== undefined ? JSON.stringify(value) : wordsOf(value)),
-  toJson: (value) => (value === undefined || value === '' ? null : value),
+  toJson: (value) => value,
 }

@@ -186,6 +186,6 @@ export interface FieldSpec extends ReadingSpec {
   input: FieldInput
   /** The value as words in one cell, which come in again as the same value. */
   toCell(value: unknown, field: FieldDetails, context: ExportContext): string
-  /** The same as JSON; `cell` is what `toCell` gave. */
+  /** The same as JSON, of a value that is there; `cell` is what `toCell` gave. */
   toJson(value: unknown, field: FieldDetails, cell: string): unknown
 }

@@ -24,7 +24,7 @@ export type Exchange = (what: Referred, id: string, type?: Id | null) => string 
 export interface PageIndex {
   /** The keys under which a page looks. */
   keys(facts: Facts): readonly Id[]
-  /** All entries of a type look under the same keys: what they find is put together once for each type. */
+  /** All entries of a type look under the same keys, and so do all other pages: what they find is put together once. */
   byType?: true
   /** The keys of the pages that look under a key, where they can be told; else it may be any page. */
   pages?(key: Id, catalogue: Catalogue): readonly string[]

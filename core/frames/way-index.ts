@@ -41,7 +41,7 @@ export class WayIndex {
     return found.sort((a, b) => a - b)
   }
 
-  /** What may cover any entry of the type of an entry, as one list: every one of them asks for it. */
+  /** What may cover any entry of a type (empty: any page that is no entry), as one list: every one of them asks for it. */
   private listOfType(type: Id, facts: Facts): readonly number[] {
     let list = this.ofType.get(type)
     if (!list) this.ofType.set(type, (list = this.allByType(facts)))
@@ -55,7 +55,7 @@ export class WayIndex {
     const add = (list: readonly number[] | undefined) => {
       if (list && list.length > 0) found[n++] = list
     }
-    add(entry ? this.listOfType(entry.type, facts) : this.allByType(facts))
+    add(this.listOfType(entry?.type ?? '', facts))
     for (const [index, lists] of this.byPage) for (const key of index.keys(facts)) add(lists.get(key))
     if (entry?.chosenFrame) add(this.chosen.get(entry.chosenFrame))
     return n

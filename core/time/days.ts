@@ -46,12 +46,17 @@ export const dayOfNumber = (number: number): Day => addDays(EPOCH, number)
 /** The weekday of a day: 1 Monday to 7 Sunday. */
 export const weekdayOf = (day: Day): number => Temporal.PlainDate.from(day).dayOfWeek
 
-/** The year of a day, `YYYY`, and its month, `YYYY-MM`. */
-export const yearOf = (day: Day): string => day.slice(0, 4)
+/** The month of a day, `YYYY-MM`. */
 export const monthOfDay = (day: Day): string => day.slice(0, 7)
 
 /** The first day of a month, `YYYY-MM`. */
 export const firstOfMonth = (month: string): Day => `${month}-01` as Day
+
+/** All days of a month, `YYYY-MM`. */
+export function daysOfMonth(month: string): Day[] {
+  const first = firstOfMonth(month)
+  return Array.from({ length: Temporal.PlainDate.from(first).daysInMonth }, (_, i) => addDays(first, i))
+}
 
 /** The day that a text begins with: of a day the day itself, of a moment the day in its own words; null for others. */
 export function dayAtStart(text: string): Day | null {

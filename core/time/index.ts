@@ -5,11 +5,11 @@ export {
   dayNumber,
   dayOfNumber,
   daysBetween,
+  daysOfMonth,
   firstOfMonth,
   isDay,
   monthOfDay,
   weekdayOf,
-  yearOf,
 } from './days'
 export {
   BY_DAY,

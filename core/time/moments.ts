@@ -15,6 +15,9 @@ export function isMoment(text: unknown): text is string {
   return typeof text === 'string' && MOMENT.test(text) && isDay(text.slice(0, 10))
 }
 
+/** No name of a time zone is longer. */
+const MOST_NAME = 80
+
 const hasZone = (moment: string): boolean => ZONE.test(moment.slice(10))
 
 const inZone = (timeZone: string, at: Moment) => Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(timeZone)
@@ -70,10 +73,11 @@ export const mailTime = (at: Moment): string => new Date(at).toUTCString()
 /** The time zone of whoever runs this: of the browser, in a browser. */
 export const zoneHere = (): string => Temporal.Now.timeZoneId()
 
-/** Whether the platform knows a time zone. */
+/** Whether the platform knows a time zone by its name. Temporal would take whole times for one, and writers would not. */
 export function isTimeZone(name: string): boolean {
+  if (name.length > MOST_NAME) return false
   try {
-    Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(name)
+    new Intl.DateTimeFormat('en', { timeZone: name })
     return true
   } catch (error) {
     if (error instanceof RangeError) return false

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { ComboboxInput } from '@headlessui/vue'
 
-/** Where a person types to find one of many: `ComboboxInput`, for hands that are faster than the screen. */
+/**
+ * The input of a combobox in which a person types to find one of many. The combobox moves to an option with the next
+ * frame; this input makes Enter wait for that, since it would choose nothing before.
+ */
 
-/** Keys that move to an option. The move is made with the next frame. */
+/** Keys that move to an option. */
 const MOVES = /^(?:Arrow(?:Up|Down)|Home|End|Page(?:Up|Down))$/
 
 let moving = false
-/** An Enter that comes before the move is made waits for it: else it would choose nothing. */
-function inTurn(event: KeyboardEvent) {
+function keepOrder(event: KeyboardEvent) {
   if (MOVES.test(event.key)) {
     moving = true
     requestAnimationFrame(() => setTimeout(() => (moving = false)))
@@ -26,5 +28,5 @@ function inTurn(event: KeyboardEvent) {
 </script>
 
 <template>
-  <ComboboxInput autocomplete="off" @keydown.capture="inTurn" />
+  <ComboboxInput autocomplete="off" @keydown.capture="keepOrder" />
 </template>

@@ -2,7 +2,7 @@ import { type Chunk, type Compile, type Scene, attribute, escapeHtml, fill, nowI
 import { type Month, isMonth, monthOfEntries } from '../../lists'
 import type { Entry, Id } from '../../model'
 import { type Parameters, writeParameters } from '../../addresses'
-import { addDays, momentIn, clockIn, type Day, firstOfMonth, weekdayOf } from '../../time'
+import { momentIn, clockIn, type Day, weekdayOf, daysOfMonth } from '../../time'
 import { entryName } from '../../catalogue'
 import type { LayoutElement } from '../../tree'
 import { headingLevel } from '../levels'
@@ -168,10 +168,9 @@ function hourOf(value: unknown, timeZone: string): string | null {
 
 /** The days of a month in weeks that begin on a day (0: Monday); null for those of other months. */
 function weeksOf(month: string, begins: number): (Day | null)[][] {
-  const first = firstOfMonth(month)
-  const lead = (weekdayOf(first) - 1 - begins + 7) % 7
-  const cells: (Day | null)[] = Array.from({ length: lead }, () => null)
-  for (let day = first; day.startsWith(month); day = addDays(day, 1)) cells.push(day)
+  const days = daysOfMonth(month)
+  const lead = (weekdayOf(days[0]!) - 1 - begins + 7) % 7
+  const cells: (Day | null)[] = [...Array.from({ length: lead }, () => null), ...days]
   while (cells.length % 7 !== 0) cells.push(null)
   return Array.from({ length: cells.length / 7 }, (_, i) => cells.slice(i * 7, i * 7 + 7))
 }

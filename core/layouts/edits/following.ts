@@ -30,9 +30,9 @@ export const own: EditSpec<'own'> = {
       drop: list(changeKeyShape, MOST_CHANGES),
       put: list(exact({ change: changeShape, before: orNone(changeKeyShape) }), MOST_CHANGES),
     }),
-  words({ drop, put }) {
-    const keys = new Set([...drop, ...put.map((p) => changeKey(p.change))])
-    return `${keys.size} own changes`
+  words({ drop, put }, layout, others) {
+    const keys = [...new Set([...drop, ...put.map((p) => changeKey(p.change))])]
+    return keys.length === 1 ? others.keyWords(keys[0]!, layout) : `${keys.length} own changes`
   },
 }
 

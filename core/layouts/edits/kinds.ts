@@ -17,7 +17,6 @@ import { setSpans } from './set-spans'
 import { SETTING_EDITS, settingNamed } from './settings'
 import type { EditNames, EditSpec, Others } from './spec'
 import { spliceProperty } from './splice-property'
-import { changeKey } from '../change-keys'
 import type { Edit, EditKind } from './types'
 
 /** Every kind of edit. */
@@ -73,11 +72,7 @@ export function countInserted(edit: Edit): number {
 }
 
 /** An edit in a few words, for the undo button and the notes: "Level of Heading". `layout` names what it is about. */
-export function describeEdit(edit: Edit, layout: Layout): string {
-  if (edit.kind !== 'own') return specOf(edit).words(edit, layout, OTHERS)
-  const keys = new Set([...edit.drop, ...edit.put.map((p) => changeKey(p.change))])
-  return keys.size === 1 ? keyWords([...keys][0]!, layout) : own.words(edit, layout, OTHERS)
-}
+export const describeEdit = (edit: Edit, layout: Layout): string => specOf(edit).words(edit, layout, OTHERS)
 
 /** What an own change is about, by its key. */
 function keyWords(key: string, layout: Layout): string {
@@ -137,4 +132,5 @@ const OTHERS: Others = {
   sets: setBy,
   words: describeEdit,
   thing: thingOf,
+  keyWords,
 }

@@ -17,6 +17,8 @@ export interface Others {
   sets(edit: Edit): readonly string[]
   words(edit: Edit, layout: Layout): string
   thing(edit: Edit, layout: Id): Id | null
+  /** What an own change of a variation is about, by its key. */
+  keyWords(key: string, layout: Layout): string
 }
 
 /** Other ids for what an edit names outside its layout. */

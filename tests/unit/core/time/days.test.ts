@@ -7,9 +7,11 @@ import {
   dayOf,
   dayOfNumber,
   daysBetween,
+  daysOfMonth,
   instantText,
   isDay,
   isMoment,
+  isTimeZone,
   momentIn,
   weekdayOf,
 } from '#core/time'
@@ -108,4 +110,15 @@ test('days are counted as the calendar has them', () => {
     ),
   )
   expect(addDays(day('9999-12-30'), 500)).toBe('9999-12-31')
+})
+
+test('a month has its days, also the last of all months', () => {
+  expect(['2024-02', '2026-02', '9999-12'].map((month) => daysOfMonth(month).length)).toEqual([29, 28, 31])
+  expect(daysOfMonth('9999-12').at(-1)).toBe('9999-12-31')
+})
+
+test('a time zone is one by its name, and no time', () => {
+  for (const name of ['Europe/London', 'UTC', 'Australia/Lord_Howe']) expect(isTimeZone(name)).toBe(true)
+  for (const odd of ['', 'Mars/Olympus', '2026-03-29T12:00Z', '2026-03-29T12:00[Europe/London]', 'x'.repeat(200)])
+    expect(isTimeZone(odd)).toBe(false)
 })
