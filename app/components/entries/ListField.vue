@@ -19,7 +19,7 @@ const SMALL = 'px-1 text-soft hover:text-ink disabled:opacity-30'
 </script>
 
 <template>
-  <fieldset>
+  <fieldset class="min-w-0">
     <legend class="mb-1 font-medium">{{ label }}</legend>
     <ol v-if="items.length" class="mb-1 border-t bg-sheet">
       <li v-for="(item, at) in items" :key="at" class="flex items-center gap-1 border-x border-b px-1.5 py-1">
