@@ -1,5 +1,5 @@
 import type { Id } from '../model'
-import { type Column, type Layout, type Row, type TreeNode, emptyColumn, find } from '../tree'
+import { type Column, type Layout, type Row, type TreeNode, emptyColumn, evenSpans, find } from '../tree'
 import type { Edit } from './edits'
 
 /** What a hand does to the columns of a row. Each gives the edit, or null when there is nothing to do. */
@@ -10,11 +10,6 @@ type NewId = () => Id
 export function together(label: string, edits: Edit[]): Edit | null {
   if (edits.length === 0) return null
   return edits.length === 1 ? edits[0]! : { kind: 'batch', label, edits }
-}
-
-/** Shares out 12 units among columns as evenly as whole numbers allow, wider ones first. */
-export function evenSpans(columns: number): number[] {
-  return Array.from({ length: columns }, (_, i) => Math.floor(12 / columns) + (i < 12 % columns ? 1 : 0))
 }
 
 /** Gives a row columns of these spans: new ones are added at the end, and what stood in surplus ones moves into the last. */

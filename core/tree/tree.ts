@@ -89,3 +89,8 @@ export function emptyLayout(id: Id, name: string, region: Layout['region']): Lay
 export function elementsOf(layout: Layout | TreeNode): LayoutElement[] {
   return [...walk(layout)].filter((n) => n.kind === 'element')
 }
+
+/** Shares out 12 units among columns as evenly as whole numbers allow, wider ones first. */
+export function evenSpans(columns: number): number[] {
+  return Array.from({ length: columns }, (_, i) => Math.floor(12 / columns) + (i < 12 % columns ? 1 : 0))
+}

@@ -11,35 +11,50 @@ beforeAll(async () => {
 })
 afterAll(() => other.destroy())
 
-const HELD = 1_600
-
-/** Holds the file for writing that long, from another connection. */
-const hold = () =>
-  other.transaction().execute(async (trx) => {
+/** Holds the file for writing, from another connection, until `release` is called. */
+async function hold(): Promise<{ release: () => void; held: Promise<void> }> {
+  let release = () => {}
+  const released = new Promise<void>((go) => (release = go))
+  let holding = () => {}
+  const begun = new Promise<void>((go) => (holding = go))
+  const held = other.transaction().execute(async (trx) => {
     await trx.updateTable('imports').set({ state: 'done' }).execute()
-    await sleep(HELD)
+    holding()
+    await released
   })
+  await begun
+  return { release, held }
+}
+
+/** Long enough for a statement that does not wait to be done. */
+const A_WHILE = 400
 
 test('a single statement waits while another process writes, and others are answered meanwhile', async () => {
-  const held = hold()
-  await sleep(20)
+  const { release, held } = await hold()
+  let done = false
   let ticks = 0
   const clock = setInterval(() => ticks++, 10)
-  const begun = performance.now()
-  await db().updateTable('imports').set({ state: 'done' }).execute()
+  const mine = db()
+    .updateTable('imports')
+    .set({ state: 'done' })
+    .execute()
+    .then(() => (done = true))
+  await sleep(A_WHILE)
+  expect(done).toBe(false)
+  expect(ticks).toBeGreaterThan(3)
+  release()
+  await Promise.all([mine, held])
   clearInterval(clock)
-  expect(performance.now() - begun).toBeGreaterThan(HELD / 2)
-  expect(ticks).toBeGreaterThan(10)
-  await held
 })
 
 test('a transaction does so too, and both have what they wrote', async () => {
-  const held = hold()
-  await sleep(20)
-  const read = await db()
+  const { release, held } = await hold()
+  const reading = db()
     .transaction()
     .execute((trx) => trx.selectFrom('imports').select('id').execute())
-  expect(read).toEqual([])
+  await sleep(A_WHILE)
+  release()
+  expect(await reading).toEqual([])
   await held
 })
 

@@ -134,7 +134,9 @@ test('whatever is done to it in whatever turn, it is what a list of numbers woul
         if (does === 'put') {
           basket = putIn(basket, goods(entry), count, fresh)
           if (count > 0) {
-            twin.set(entry, Math.min((twin.get(entry) ?? 0) + count, 10))
+            // To ask for more never takes any away, even where more are wanted than there are.
+            const had = twin.get(entry) ?? 0
+            twin.set(entry, Math.max(had, Math.min(had + count, 10)))
             out = []
           } else if (twin.has(entry)) out = []
         } else if (does === 'back') {
