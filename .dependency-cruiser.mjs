@@ -25,14 +25,17 @@ export const ROOMS = [
   'machines',
   'elements',
   'layouts',
+  'targets',
+  'design',
   'render',
-  'frames',
+  'rules',
   'map',
   'documents.ts',
   'checks',
   'releases',
   'formats',
   'starters',
+  'editor',
 ]
 /** What the core takes from the registry: nothing that knows a server, a database or an interface. */
 const PACKAGES = ['temporal-polyfill', 'yup', 'culori', 'fast-deep-equal', 'localized-address-format', 'validator']

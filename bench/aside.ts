@@ -1,6 +1,6 @@
 import { performance } from 'node:perf_hooks'
 import { Worker, parentPort } from 'node:worker_threads'
-import { CompiledRules, type OutcomeTable, compareTables, tabulate } from '../core/frames'
+import { CompiledRules, type OutcomeTable, compareTables, tabulate } from '../core/rules'
 import { groupPages, mapRows } from '../core/map'
 import type { Catalogue } from '../core/catalogue'
 import { makeLarge, request } from './large'

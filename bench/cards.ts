@@ -1,6 +1,6 @@
 import Handlebars from 'handlebars'
 import { Formats, escapeHtml, sceneOf } from '../core/drawing'
-import { resolveInTurn, rulesOf } from '../core/frames'
+import { resolveInTurn, rulesOf } from '../core/rules'
 import { CompiledDesign } from '../core/render'
 import { Catalogue, entryName } from '../core/catalogue'
 import { type Entry, newestFirst } from '../core/model'

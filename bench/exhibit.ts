@@ -1,5 +1,5 @@
 import type { Request } from '../core/conditions'
-import { resolveInTurn, rulesOf } from '../core/frames'
+import { resolveInTurn, rulesOf } from '../core/rules'
 import type { Layout } from '../core/tree'
 import { CompiledDesign } from '../core/render'
 import { Formats, sceneOf } from '../core/drawing'

@@ -1,13 +1,5 @@
 import { performance } from 'node:perf_hooks'
-import {
-  CompiledRules,
-  type Outcome,
-  compareTables,
-  resolve,
-  resolveInTurn,
-  retabulate,
-  tabulate,
-} from '../core/frames'
+import { CompiledRules, type Outcome, compareTables, resolve, resolveInTurn, retabulate, tabulate } from '../core/rules'
 import type { Page } from '../core/model'
 import { benchAside } from './aside'
 import { makeLarge, randomTarget, request } from './large'

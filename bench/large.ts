@@ -1,5 +1,7 @@
 import type { Request } from '../core/conditions'
-import { type Frame, type Rules, type Target, newFrame } from '../core/frames'
+import { type Frame } from '../core/design'
+import { type Rules, newFrame } from '../core/rules'
+import { type Target } from '../core/targets'
 import type { LayoutRegion } from '../core/tree'
 import { Catalogue } from '../core/catalogue'
 import type { Entry, Site } from '../core/model'

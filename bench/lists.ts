@@ -1,7 +1,7 @@
 import { performance } from 'node:perf_hooks'
 import Sqlite from 'better-sqlite3'
 import { Formats, sceneOf } from '../core/drawing'
-import { CompiledRules, resolve, rulesOf } from '../core/frames'
+import { CompiledRules, resolve, rulesOf } from '../core/rules'
 import { type Filter, filtersOf, findList, ledgerOf, parameterNames, readAsked } from '../core/lists'
 import { CompiledDesign } from '../core/render'
 import { Catalogue } from '../core/catalogue'

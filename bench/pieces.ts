@@ -1,4 +1,5 @@
-import { Trees, applyEdit, layoutEditing, newPlace } from '../core/layouts'
+import { Trees, applyEdit, layoutEditing } from '../core/layouts'
+import { newPlace } from '../core/editor'
 import { programOf } from '../core/render'
 import { type Layout, type LayoutDocument, elementsOf } from '../core/tree'
 import { largeLayout } from './bench'

@@ -1,4 +1,4 @@
-import type { Design } from '../core/frames'
+import type { Design } from '../core/design'
 import type { Picture, Redirect, Site } from '../core/model'
 import { GIFTS, PAGES, SOME_DAY, STORIES, TALKS, TICKETS, unseenStories } from './content/entries'
 import { CLOCK_KIND, EXHIBITS } from './content/exhibits'

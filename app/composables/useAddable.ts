@@ -1,5 +1,5 @@
 import { ELEMENTS } from '#core/elements'
-import { readSpans } from '#core/layouts'
+import { readSpans } from '#core/editor'
 import { elementsOf } from '#core/tree'
 import { useBench } from '~/stores/bench'
 import { useDesign } from '~/stores/design'

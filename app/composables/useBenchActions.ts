@@ -1,24 +1,7 @@
 import { nanoid } from 'nanoid'
 import { newElement } from '#core/elements'
-import {
-  type Direction,
-  type Edit,
-  duplicateNodes,
-  insertElement,
-  isPlace,
-  mergeColumns,
-  newPlace,
-  outermost,
-  pasteNodes,
-  pathIn,
-  placeAfter,
-  placeOfPath,
-  removeNodes,
-  rowAround,
-  splitColumn,
-  stepAll,
-  widen,
-} from '#core/layouts'
+import { type Direction, duplicateNodes, insertElement, mergeColumns, newPlace, outermost, pasteNodes, placeAfter, removeNodes, rowAround, splitColumn, stepAll, widen } from '#core/editor'
+import { type Edit, isPlace, pathIn, placeOfPath } from '#core/layouts'
 import { list, refuse } from '#core/shape'
 import type { Id } from '#core/model'
 import { type LayoutElement, MOST_NODES, type TreeNode, childrenOf, emptyRow, find, nodeShape, walk } from '#core/tree'

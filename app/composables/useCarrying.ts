@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { newElement } from '#core/elements'
-import { type Drop, placeIn } from '#core/layouts'
+import { type Drop, placeIn } from '#core/editor'
 import { type Layout, type TreeNode, emptyRow, findParent } from '#core/tree'
 import type { Addable } from './addable'
 

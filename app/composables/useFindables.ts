@@ -1,4 +1,4 @@
-import { frameSentence } from '#core/frames'
+import { frameSentence } from '#core/rules'
 import { useDesign } from '~/stores/design'
 import { type Findable, useFinder } from '~/stores/finder'
 import { useMap } from '~/stores/map'

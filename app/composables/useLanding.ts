@@ -1,4 +1,4 @@
-import { type BoxOf, type Drop, dropAt } from '#core/layouts'
+import { type BoxOf, type Drop, dropAt } from '#core/editor'
 import { useBench } from '~/stores/bench'
 
 /**

@@ -1,5 +1,5 @@
 import { kindName, sortName, sortOf } from '#core/elements'
-import { giveLooks, giveLooksToAll } from '#core/layouts'
+import { giveLooks, giveLooksToAll } from '#core/editor'
 import { type StyleGroup, styleProperty } from '#core/styles'
 import { type Styles, copyOf } from '#core/tree'
 import { useBench } from '~/stores/bench'

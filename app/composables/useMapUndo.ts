@@ -1,6 +1,6 @@
 import { useRefHistory } from '@vueuse/core'
 import type { Ref } from 'vue'
-import type { Frame } from '#core/frames'
+import type { Frame } from '#core/design'
 import type { Id } from '#core/model'
 
 interface Hooks {

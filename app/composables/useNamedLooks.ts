@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { elementSpec } from '#core/elements'
-import { becomesLook, giveNamedLook } from '#core/layouts'
+import { becomesLook, giveNamedLook } from '#core/editor'
 import { type NamedLook, looksFor } from '#core/styles'
 import { type LayoutElement, type TreeNode, copyOf } from '#core/tree'
 import { useBench } from '~/stores/bench'

@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { type Drop, dropAt } from '#core/layouts'
+import { type Drop, dropAt } from '#core/editor'
 import { find } from '#core/tree'
 import type { Id } from '#core/model'
 import { useBench } from '~/stores/bench'

@@ -1,5 +1,5 @@
 import type { Ref } from 'vue'
-import type { Box } from '#core/layouts'
+import type { Box } from '#core/editor'
 import type { Patched } from '#core/render'
 import { rulesCss } from '#core/styles'
 import type { LayoutRegion, Region } from '#core/tree'

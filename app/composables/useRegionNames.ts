@@ -1,5 +1,5 @@
 import type { Region } from '#core/tree'
-import type { Shown } from '#core/render'
+import type { Shown } from '#core/design'
 import { useDesign } from '~/stores/design'
 
 export const REGION_NAMES: Record<Region, string> = { header: 'Header', intro: 'Intro', body: 'Body', footer: 'Footer' }

@@ -1,4 +1,4 @@
-import { type OutcomeTable, pagesOfLayout } from '#core/frames'
+import { type OutcomeTable, pagesOfLayout } from '#core/rules'
 import { workOf } from '#core/elements'
 import { type Layout, elementsOf } from '#core/tree'
 import type { Catalogue } from '#core/catalogue'

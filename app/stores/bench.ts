@@ -1,19 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { nodeName } from '#core/elements'
-import {
-  type Drop,
-  type Edit,
-  describeEdit,
-  layoutEditing,
-  moveAllTo,
-  pathNamed,
-  placeOfPath,
-  standingFor,
-} from '#core/layouts'
+import { type Drop, moveAllTo, standingFor, type Sample, hasSample } from '#core/editor'
+import { type Edit, describeEdit, layoutEditing, pathNamed, placeOfPath } from '#core/layouts'
 import { type LayoutDocument, type Step, type TreeNode, childrenOf, find } from '#core/tree'
 import type { Id, Page } from '#core/model'
-import { type Sample, hasSample } from '#core/catalogue'
 import type { LayoutAnswer, LivePerson } from '#shared/api/types'
 import { useDesign } from './design'
 import { useSession } from './session'

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { type Design, type Frame, rulesOf } from '#core/frames'
+import { type Design, type Frame } from '#core/design'
+import { rulesOf } from '#core/rules'
 import { type Edit, treesOf } from '#core/layouts'
 import type { LayoutRegion } from '#core/tree'
 import type { PartKey } from '#core/releases'

@@ -3,23 +3,9 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { nanoid } from 'nanoid'
 import type { Request } from '#core/conditions'
-import {
-  CompiledRules,
-  type Frame,
-  type Impact,
-  type OutcomeTable,
-  type Rivals,
-  type Say,
-  checkFrame,
-  compareTables,
-  frameLabels,
-  frameReach,
-  layoutReach,
-  namesFrom,
-  newFrame,
-  rulesOf,
-  usesOfLayouts,
-} from '#core/frames'
+import { CompiledRules, type Impact, type OutcomeTable, type Rivals, compareTables, frameLabels, frameReach, layoutReach, newFrame, rulesOf, usesOfLayouts } from '#core/rules'
+import { type Frame, type Say, checkFrame } from '#core/design'
+import { namesFrom } from '#core/targets'
 import { groupPages, targetsFor } from '#core/map'
 import type { Region } from '#core/tree'
 import type { Id } from '#core/model'

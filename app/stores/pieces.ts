@@ -1,23 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { nanoid } from 'nanoid'
-import { pagesOfLayout } from '#core/frames'
-import {
-  type Edit,
-  asFills,
-  asInPiece,
-  checkLayout,
-  isPlace,
-  keptIn,
-  layoutEditing,
-  ownPiece,
-  pathIn,
-  pathNamed,
-  pieceOf,
-  placeOfPath,
-  settingIn,
-  share,
-} from '#core/layouts'
+import { pagesOfLayout } from '#core/rules'
+import { type Edit, asFills, asInPiece, checkLayout, isPlace, keptIn, layoutEditing, pathIn, pathNamed, pieceOf, placeOfPath, settingIn } from '#core/layouts'
+import { ownPiece, share } from '#core/editor'
 import type { Id } from '#core/model'
 import { type Fill, type LayoutDocument, type LayoutElement, type TreeNode, find } from '#core/tree'
 import type { LayoutAnswer } from '#shared/api/types'

@@ -1,18 +1,8 @@
 import { type Finding, checkDesign } from '#core/checks'
 import { type Differing, compareDesigns } from '#core/releases'
 import type { Request } from '#core/conditions'
-import {
-  CompiledRules,
-  type Design,
-  type Frame,
-  type OutcomeTable,
-  type Rivals,
-  type Rules,
-  pagesCovered,
-  retabulate,
-  rivalsOf,
-  tabulate,
-} from '#core/frames'
+import { CompiledRules, type OutcomeTable, type Rivals, type Rules, pagesCovered, retabulate, rivalsOf, tabulate } from '#core/rules'
+import { type Design, type Frame } from '#core/design'
 import type { LayoutRegion } from '#core/tree'
 import { Catalogue, type TakenChange, followTaken } from '#core/catalogue'
 import type { Id } from '#core/model'

@@ -1,14 +1,1 @@
-export {
-  type AskedAddress,
-  type Parameters,
-  RESERVED_PARTS,
-  STUDIO_PARTS,
-  isSlug,
-  pathOf,
-  readAddress,
-  readFields,
-  readParameters,
-  safeAddress,
-  slugOf,
-  writeParameters,
-} from './addresses'
+export { type AskedAddress, type Parameters, RESERVED_PARTS, STUDIO_PARTS, isSlug, pathOf, readAddress, readFields, readParameters, safeAddress, slugOf, writeParameters } from './addresses'

@@ -1,14 +1,7 @@
 import { EVERY_ENTRY, type FieldTest, excludeEachOther, fieldsTested, goneIn, unsuited } from '../conditions'
-import {
-  type Candidate,
-  type CompiledRules,
-  type Exchange,
-  type Frame,
-  compareCandidates,
-  factsOfAll,
-  targetSpec,
-  testsIn,
-} from '../frames'
+import { type Candidate, type CompiledRules, compareCandidates, factsOfAll } from '../rules'
+import { type Exchange, targetSpec } from '../targets'
+import { type Frame, testsIn } from '../design'
 import { REGIONS, type Region } from '../tree'
 import type { Catalogue } from '../catalogue'
 import type { Id } from '../model'

@@ -1,5 +1,5 @@
 import { propertiesOf } from '../elements'
-import type { Design } from '../frames'
+import type { Design } from '../design'
 import { treesOf } from '../layouts'
 import { type HouseStyle, type NamedLook, ownFamily, styleProperty, paletteColour } from '../styles'
 import { type Layout, type Property, type Styles, type TreeNode, type Value, walk } from '../tree'

@@ -1,19 +1,9 @@
 import { builtInField, isFieldTest, isTermTest } from '../conditions'
 import { elementSpec, entryList, fieldsNamed, propertiesOf, seeNode } from '../elements'
-import {
-  type FieldValue,
-  type LayoutElement,
-  type NamedThing,
-  type Property,
-  type TreeNode,
-  type Value,
-  childrenOf,
-  elementsOf,
-  walk,
-} from '../tree'
+import { type FieldValue, type LayoutElement, type NamedThing, type Property, type TreeNode, type Value, childrenOf, elementsOf, walk } from '../tree'
 import { BUILT_IN, type Catalogue, TERMS, fieldKind, fieldLabel } from '../catalogue'
 import type { Id, PageType } from '../model'
-import type { Design } from '../frames'
+import type { Design } from '../design'
 import type { DrawnTree } from '../layouts'
 import { testFindings } from './frames'
 import type { Finding } from './types'

@@ -1,5 +1,5 @@
 import type { Request } from '../conditions'
-import { type CompiledRules, type OutcomeTable, deciderAt, factsOfAll, shownAt } from '../frames'
+import { type CompiledRules, type OutcomeTable, deciderAt, factsOfAll, shownAt } from '../rules'
 import { REGIONS } from '../tree'
 import type { Catalogue } from '../catalogue'
 import { isEmpty } from '../fields'

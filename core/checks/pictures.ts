@@ -1,5 +1,5 @@
 import { seeNode } from '../elements'
-import type { Design } from '../frames'
+import type { Design } from '../design'
 import { treesOf } from '../layouts'
 import type { Catalogue } from '../catalogue'
 import type { Id } from '../model'

@@ -1,5 +1,6 @@
 import { treesOf } from '../layouts'
-import { type Design, type Referred, type Target, targetSpec } from '../frames'
+import { type Design } from '../design'
+import { type Referred, type Target, targetSpec } from '../targets'
 import { entryFieldsNamed, fieldsNamed, seeNode } from '../elements'
 import { type TermTest, isFieldTest, isTermTest } from '../conditions'
 import { type Catalogue, TERMS } from '../catalogue'

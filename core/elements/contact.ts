@@ -1,15 +1,4 @@
-import {
-  type Chunk,
-  type Compile,
-  type Fill,
-  both,
-  escapeHtml,
-  hrefChunk,
-  join,
-  plainText,
-  textChunk,
-  wrapFilled,
-} from '../drawing'
+import { type Chunk, type Compile, type Fill, both, escapeHtml, hrefChunk, join, plainText, textChunk, wrapFilled } from '../drawing'
 import { safeAddress } from '../addresses'
 import type { LayoutElement, Value } from '../tree'
 import { type ElementSpec, prop } from './spec'

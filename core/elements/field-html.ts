@@ -3,19 +3,7 @@ import { READINGS, type Reading, type ReadingSpec } from '../fields'
 import type { Term } from '../model'
 import { isRichDoc } from '../rich'
 import { safeAddress } from '../addresses'
-import {
-  attribute,
-  escapeHtml,
-  AS_USUAL,
-  writeValue,
-  contentChunk,
-  type Scene,
-  readingAddress,
-  textChunk,
-  img,
-  keptFill,
-  type Fill,
-} from '../drawing'
+import { attribute, escapeHtml, AS_USUAL, writeValue, contentChunk, type Scene, readingAddress, textChunk, img, keptFill, type Fill } from '../drawing'
 
 /** How the value of a field is drawn where elements show it: as words that may lead somewhere, as pictures, as files. */
 

@@ -1,15 +1,4 @@
-import {
-  ICON_CSS,
-  type Chunk,
-  type Compile,
-  both,
-  hrefChunk,
-  iconChunk,
-  richChunk,
-  textChunk,
-  wrapFilled,
-  join,
-} from '../drawing'
+import { ICON_CSS, type Chunk, type Compile, both, hrefChunk, iconChunk, richChunk, textChunk, wrapFilled, join } from '../drawing'
 import { isRichDoc } from '../rich'
 import type { LayoutElement, Value, ValueProperty } from '../tree'
 import { RICH_CSS } from './text'

@@ -20,17 +20,7 @@ export { CHANGED, accountSays } from './working/account'
 export { afterSignIn, signInSays } from './working/sign-in'
 export { SENT, TRAP, copyOf, daysKept, formOf, isForFiles, mailsOf, nextOf } from './forms/form'
 export { type Mark, sketchOf } from './sketch'
-export {
-  isAskedFor,
-  kindName,
-  nodeName,
-  propertiesOf,
-  filledProps,
-  seeNode,
-  fieldsNamed,
-  entryFieldsNamed,
-  looksAskedOf,
-} from './nodes'
+export { isAskedFor, kindName, nodeName, propertiesOf, filledProps, seeNode, fieldsNamed, entryFieldsNamed, looksAskedOf } from './nodes'
 export { refuseProperty, refuseMeaning } from './accept'
 export { type Colours, coloursIn, pageColours } from './colours'
 export { describe as describeValue } from './words'

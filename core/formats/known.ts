@@ -1,5 +1,6 @@
 import { builtInField } from '../conditions'
-import { type Design, type FrameNames, namesFrom } from '../frames'
+import { type Design } from '../design'
+import { type FrameNames, namesFrom } from '../targets'
 import { Catalogue } from '../catalogue'
 import type { Id } from '../model'
 import { CREATABLE, type Creatable } from './create'

@@ -1,6 +1,7 @@
 import { builtInField, isFieldTest, isTermTest } from '../conditions'
 import { seeNode } from '../elements'
-import { type Frame, targetSpec } from '../frames'
+import { type Frame } from '../design'
+import { targetSpec } from '../targets'
 import type { DrawnTree } from '../layouts'
 import { BUILT_IN, type Catalogue, TERMS } from '../catalogue'
 import { type Id, type Menu, type PageType, type Person, type Taxonomy, type Term, pagesOfItems } from '../model'

@@ -1,6 +1,6 @@
 import type { Id } from '../model'
 import { type Problem, ProblemError } from '../problems'
-import { type Change, type Layout, type Row, childrenOf, copyOf, standingsOf, walk } from '../tree'
+import { type Change, type Layout, type Row, childrenOf, copyOf, evenSpans, standingsOf, walk } from '../tree'
 import { applyTo } from './apply'
 import { checkVaried } from './check'
 import { LayoutDraft } from './draft'

@@ -1,8 +1,8 @@
 import { REGIONS } from '../tree'
 import { ARCHIVE_KINDS, type Catalogue } from '../catalogue'
 import type { Id, Page } from '../model'
-import { type OutcomeTable, deciderAt, sameShown, shownAt } from '../frames'
-import type { Shown } from '../render'
+import { type OutcomeTable, deciderAt, sameShown, shownAt } from '../rules'
+import type { Shown } from '../design'
 
 /** A group of pages on the Map, named by what it holds. `pages` are indexes into `catalogue.pages`. */
 export interface PageGroup {

@@ -1,26 +1,4 @@
-import {
-  ABSENT,
-  KEY,
-  NOTHING,
-  type Shape,
-  byValue,
-  exact,
-  isRecord,
-  judged,
-  key,
-  kinds,
-  list,
-  never,
-  numeric,
-  oneOf,
-  optional,
-  orNull,
-  pattern,
-  record,
-  text,
-  texts,
-  yesNo,
-} from '../shape'
+import { ABSENT, KEY, NOTHING, type Shape, byValue, exact, isRecord, judged, key, kinds, list, never, numeric, oneOf, optional, orNull, pattern, record, text, texts, yesNo } from '../shape'
 import { FIELDS, FIELD_KINDS } from '../fields'
 import { isSlug, safeAddress } from '../addresses'
 import { isDay, isMoment, isTimeZone } from '../time'

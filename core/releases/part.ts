@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal'
 import { seeNode } from '../elements'
 import { namedByLayout } from '../checks'
-import type { Design, Frame } from '../frames'
+import type { Design, Frame } from '../design'
 import { treesOf } from '../layouts'
 import type { Id, Menu } from '../model'
 import { type LayoutDocument, REGIONS, walk } from '../tree'

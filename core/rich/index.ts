@@ -1,13 +1,3 @@
 export type { RichDoc, RichNode } from './types'
-export {
-  firstCharacters,
-  firstSentence,
-  firstWords,
-  headingsOf,
-  isRichDoc,
-  minutesToRead,
-  richPictures,
-  richText,
-  saysNothing,
-} from './rich'
+export { firstCharacters, firstSentence, firstWords, headingsOf, isRichDoc, minutesToRead, richPictures, richText, saysNothing } from './rich'
 export { refuseRich, richShape } from './rich-shape'

@@ -1,4 +1,6 @@
-import { type Design, type Frame, type Say, type Target, newFrame } from '../../core/frames'
+import { type Design, type Frame, type Say } from '../../core/design'
+import { type Target } from '../../core/targets'
+import { newFrame } from '../../core/rules'
 import { FILLED, PLAIN_HOUSE } from '../../core/styles'
 import type { LayoutDocument } from '../../core/tree'
 import { ARCHIVES } from './archives'

@@ -1,4 +1,4 @@
-import { BARE_DESIGN } from '../../core/frames'
+import { BARE_DESIGN } from '../../core/design'
 import { getQuery } from 'h3'
 import { fail } from '../../core/problems'
 import { isRecord, shown } from '../../core/shape'

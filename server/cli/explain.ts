@@ -1,6 +1,7 @@
 import { type Command, Option } from 'commander'
 import Papa from 'papaparse'
-import { CompiledRules, deciderAt, frameName, namesFrom, rulesOf, shownAt, tabulate } from '../../core/frames'
+import { CompiledRules, deciderAt, frameName, rulesOf, shownAt, tabulate } from '../../core/rules'
+import { namesFrom } from '../../core/targets'
 import { REGIONS } from '../../core/tree'
 import { readParameters } from '../../core/addresses'
 import type { WhyAnswer } from '../../shared/api/types'

@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { BARE_DESIGN, type Design } from '../../core/frames'
+import { BARE_DESIGN, type Design } from '../../core/design'
 import type { WhyAnswer } from '../../shared/api/types'
 import { jobsOver } from '../aside/jobs'
 import { type Database, StartError, openDatabase } from '../database/open'

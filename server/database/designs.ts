@@ -1,6 +1,6 @@
 import type { Transaction } from 'kysely'
 import type { DocumentKind, Spoilt } from '../../core/documents'
-import type { Design, Frame } from '../../core/frames'
+import type { Design, Frame } from '../../core/design'
 import { isRecord, shown } from '../../core/shape'
 import type { Id, Menu } from '../../core/model'
 import type { LayoutDocument } from '../../core/tree'

@@ -1,5 +1,5 @@
 import type { Transaction } from 'kysely'
-import type { Frame } from '../../core/frames'
+import type { Frame } from '../../core/design'
 import type { HouseStyle } from '../../core/styles'
 import type { Spoilt } from '../../core/documents'
 import type { Database } from './open'

@@ -1,5 +1,5 @@
 import type { Transaction } from 'kysely'
-import type { Design } from '../../core/frames'
+import type { Design } from '../../core/design'
 import type { Plan } from '../../shared/api/types'
 import type { Database } from './open'
 import { keepDesign, readDesign } from './designs'

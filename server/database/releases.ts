@@ -1,6 +1,6 @@
 import type { Transaction } from 'kysely'
 import type { Spoilt } from '../../core/documents'
-import type { Design } from '../../core/frames'
+import type { Design } from '../../core/design'
 import type { Change, ReleaseNote } from '../../shared/api/types'
 import { readDesign } from './designs'
 import type { Database } from './open'

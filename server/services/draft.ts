@@ -1,4 +1,4 @@
-import { type Frame, type Design, checkFrame } from '../../core/frames'
+import { type Frame, type Design, checkFrame } from '../../core/design'
 import { type LayoutDocument, type Variation, emptyLayout, isVariation, withNewIds } from '../../core/tree'
 import type { Pending, PlainEdit, Told } from '../../core/edits'
 import { type Edit, Trees, basesNamed, checkLayout, failBaseless } from '../../core/layouts'

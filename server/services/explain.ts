@@ -1,17 +1,7 @@
 import type { Request } from '../../core/conditions'
-import {
-  CompiledRules,
-  type Design,
-  type Standing,
-  type Why,
-  frameName,
-  lossWords,
-  namesFrom,
-  nearWords,
-  resolveFully,
-  rulesOf,
-  whyOf,
-} from '../../core/frames'
+import { CompiledRules, type Standing, type Why, frameName, lossWords, nearWords, resolveFully, rulesOf, whyOf } from '../../core/rules'
+import { type Design } from '../../core/design'
+import { namesFrom } from '../../core/targets'
 import { REGIONS } from '../../core/tree'
 import type { Catalogue } from '../../core/catalogue'
 import type { Page } from '../../core/model'

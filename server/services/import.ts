@@ -1,22 +1,7 @@
-import {
-  CREATABLE,
-  type Creatable,
-  type ImportItem,
-  type ImportPlan,
-  type Parcel,
-  type UnfitKind,
-  adaptFrame,
-  adaptLayout,
-  adaptMenu,
-  beside,
-  checkParcel,
-  creating,
-  namesWith,
-  parcelUpToDate,
-  planImport,
-} from '../../core/formats'
+import { CREATABLE, type Creatable, type ImportItem, type ImportPlan, type Parcel, type UnfitKind, adaptFrame, adaptLayout, adaptMenu, beside, checkParcel, creating, namesWith, parcelUpToDate, planImport } from '../../core/formats'
 import type { PlainEdit } from '../../core/edits'
-import { type Design, type Frame, checkFrame, frameName } from '../../core/frames'
+import { type Design, type Frame, checkFrame } from '../../core/design'
+import { frameName } from '../../core/rules'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import { Trees, checkLayout, refuseBaseless } from '../../core/layouts'
 import { type Problem, fail, failFirst } from '../../core/problems'

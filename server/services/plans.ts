@@ -1,6 +1,6 @@
 import type { Transaction } from 'kysely'
 import { ProblemError, fail } from '../../core/problems'
-import type { Design } from '../../core/frames'
+import type { Design } from '../../core/design'
 import { partKey } from '../../core/releases'
 import type { Plan, PlanInput } from '../../shared/api/types'
 import { type StoredPlan, deletePlan, insertPlan, movePlan, readDuePlans, readPlans } from '../database/plans'

@@ -1,22 +1,12 @@
 import type { Request } from '../../core/conditions'
-import { BARE_DESIGN, type Design } from '../../core/frames'
+import { BARE_DESIGN, type Design } from '../../core/design'
 import { SENT } from '../../core/elements'
 import { ANY_REQUEST, type Scene, anchorAhead, sceneOf } from '../../core/drawing'
 import { type DrawnPage, type Fault, compileAhead, isBeyond, wellAsked } from '../../core/render'
 import { type AskedAddress, type Parameters, readParameters, writeParameters } from '../../core/addresses'
 import { BY_DAY } from '../../core/time'
 import type { Id, Page } from '../../core/model'
-import {
-  type SharedCard,
-  cardAddress,
-  cardAt,
-  iconAddress,
-  iconAt,
-  iconPicture,
-  isMachineAddress,
-  machineFile,
-  suggestionsOf,
-} from '../../core/machines'
+import { type SharedCard, cardAddress, cardAt, iconAddress, iconAt, iconPicture, isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
 import {
   type Answer,
   type Depends,

@@ -1,6 +1,7 @@
 import { DOCUMENTS } from '../../core/documents'
 import type { Request } from '../../core/conditions'
-import { CompiledRules, type Design, resolve, rulesOf } from '../../core/frames'
+import { CompiledRules, resolve, rulesOf } from '../../core/rules'
+import { type Design } from '../../core/design'
 import { REGIONS } from '../../core/tree'
 import { type Problem, problem } from '../../core/problems'
 import { CompiledDesign } from '../../core/render'

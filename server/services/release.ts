@@ -1,4 +1,6 @@
-import { BARE_DESIGN, type Design, frameLabels, namesFrom } from '../../core/frames'
+import { BARE_DESIGN, type Design } from '../../core/design'
+import { frameLabels } from '../../core/rules'
+import { namesFrom } from '../../core/targets'
 import { canonical } from '../../core/formats'
 import { ProblemError, fail } from '../../core/problems'
 import type { Catalogue } from '../../core/catalogue'

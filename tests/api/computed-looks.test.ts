@@ -8,7 +8,7 @@ import { type StyleProperty, stylePropertiesOn } from '#core/styles'
 import { type LayoutElement, type Row, type StyleValue, type Value, looksKey } from '#core/tree'
 import { makeDemo } from '#demo/index'
 import { VISITOR, column, element, frame, layout, row } from '../fixtures'
-import { resolveInTurn, rulesOf } from '#core/frames'
+import { resolveInTurn, rulesOf } from '#core/rules'
 
 /**
  * Every look of every part in every state of every element is set, and a browser says whether it holds: what was set

@@ -5,19 +5,9 @@ import type { PlainEdit } from '#core/edits'
 import { HOUSE_EDITING } from '#core/styles'
 import { DOCUMENTS, type DocumentKind } from '#core/documents'
 import { adaptLayout, checkParcel, makeParcel, planImport } from '#core/formats'
-import {
-  CompiledRules,
-  type Design,
-  type Frame,
-  frameSentence,
-  lossWords,
-  namesFrom,
-  nearWords,
-  resolveFully,
-  resolveInTurn,
-  rulesOf,
-  whyOf,
-} from '#core/frames'
+import { CompiledRules, frameSentence, lossWords, nearWords, resolveFully, resolveInTurn, rulesOf, whyOf } from '#core/rules'
+import { type Design, type Frame } from '#core/design'
+import { namesFrom } from '#core/targets'
 import { type Edit, applyEdit, checkLayout, describeEdit, refuseEdit, treesOf } from '#core/layouts'
 import type { Layout } from '#core/tree'
 import { CompiledDesign } from '#core/render'

@@ -1,4 +1,5 @@
-import { checkFrame, resolveInTurn, rulesOf } from '#core/frames'
+import { checkFrame } from '#core/design'
+import { resolveInTurn, rulesOf } from '#core/rules'
 import { checkLayout, treesOf } from '#core/layouts'
 import { elementsOf } from '#core/tree'
 import { hasTitle } from '#core/render'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Box, BoxOf, Drop } from '#core/layouts'
+import type { Box, BoxOf, Drop } from '#core/editor'
 import type { TreeNode } from '#core/tree'
 import type { LivePerson } from '#shared/api/types'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { type Box, type Drop, dropAt } from '#core/layouts'
+import { type Box, type Drop, dropAt } from '#core/editor'
 import { tally, find } from '#core/tree'
 import { counted } from '#core/text'
 import { useBench } from '~/stores/bench'

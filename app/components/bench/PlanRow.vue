@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Row } from '#core/tree'
-import { moveEdge } from '#core/layouts'
+import { moveEdge } from '#core/editor'
 import { useBench } from '~/stores/bench'
 
 const props = defineProps<{ row: Row; level: number }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Combobox, ComboboxButton, ComboboxLabel, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { type Awkward, type Sample, MANY_SCREENS, awkwardPages, hasSample } from '#core/catalogue'
+import { type Awkward, type Sample, MANY_SCREENS, awkwardPages, hasSample } from '#core/editor'
 import type { Page } from '#core/model'
 import { findByWords } from '#core/text'
 import { useBench } from '~/stores/bench'

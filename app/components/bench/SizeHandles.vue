@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BoxOf } from '#core/layouts'
+import type { BoxOf } from '#core/editor'
 import type { TreeNode } from '#core/tree'
 import type { SizeHandle } from '~/composables/useSizeHandles'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LEFT_OUT, type Entry, type LeftOut } from '#core/model'
-import { frameName } from '#core/frames'
+import { frameName } from '#core/rules'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn, useResizeObserver } from '@vueuse/core'
-import { CompiledRules, resolve } from '#core/frames'
+import { CompiledRules, resolve } from '#core/rules'
 import { CompiledDesign } from '#core/render'
 import { sceneOf } from '#core/drawing'
 import { Catalogue } from '#core/catalogue'

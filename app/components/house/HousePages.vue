@@ -2,7 +2,7 @@
 import type { Page } from '#core/model'
 import { ARCHIVE_KINDS } from '#core/catalogue'
 import { inTheDark } from '#core/styles'
-import { specimenOf } from '#core/render'
+import { specimenOf } from '#core/editor'
 import { STEPS, type Step } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { carriedBy } from '#core/formats'
-import { BARE_DESIGN } from '#core/frames'
+import { BARE_DESIGN } from '#core/design'
 import { treesOf } from '#core/layouts'
 import { type PartKey, comesAlong } from '#core/releases'
 import { isVariation } from '#core/tree'

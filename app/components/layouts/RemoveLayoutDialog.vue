@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Impact, type OutcomeTable, compareTables, rulesOf } from '#core/frames'
+import { type Impact, type OutcomeTable, compareTables, rulesOf } from '#core/rules'
 import { counted } from '#core/text'
 import type { LayoutState } from '#shared/api/types'
 import { useDesign } from '~/stores/design'

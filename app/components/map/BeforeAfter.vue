@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Impact, rulesOf } from '#core/frames'
+import { type Impact, rulesOf } from '#core/rules'
 import type { Page } from '#core/model'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { CIRCUMSTANCES, type Circumstance, type Question, circumstanceSpec } from '#core/conditions'
-import { checkFrame, newFrame } from '#core/frames'
+import { checkFrame } from '#core/design'
+import { newFrame } from '#core/rules'
 
 /** One circumstance, said in a small form that its kind asks; refused in a sentence while it cannot hold. */
 const emit = defineEmits<{ add: [circumstance: Circumstance]; close: [] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Frame } from '#core/frames'
+import type { Frame } from '#core/design'
 import { REGIONS } from '#core/tree'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'

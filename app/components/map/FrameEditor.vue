@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { Circumstance } from '#core/conditions'
-import { type Frame, type Say, type Target, frameSentence } from '#core/frames'
+import { type Frame, type Say } from '#core/design'
+import { type Target } from '#core/targets'
+import { frameSentence } from '#core/rules'
 import { REGIONS, type Region } from '#core/tree'
 import { counted } from '#core/text'
 import { useDesign } from '~/stores/design'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Frame, type Group, equalsOf, ladderOf } from '#core/frames'
+import { type Frame } from '#core/design'
+import { type Group, equalsOf, ladderOf } from '#core/rules'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSession } from '~/stores/session'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { resolve, CompiledRules } from '#core/frames'
+import { resolve, CompiledRules } from '#core/rules'
 import { Catalogue } from '#core/catalogue'
 import type { HomeChoice } from '#core/model'
 import { REGIONS, elementsOf } from '#core/tree'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { frameSentence } from '#core/frames'
+import { frameSentence } from '#core/rules'
 import { REGIONS, type Region } from '#core/tree'
 import { counted, nounFor } from '#core/text'
 import { useDesign } from '~/stores/design'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { MapRow } from '#core/map'
-import { frameName } from '#core/frames'
+import { frameName } from '#core/rules'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 

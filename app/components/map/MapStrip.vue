@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Cell, type MapRow, cellOf } from '#core/map'
-import { sameShown } from '#core/frames'
+import { sameShown } from '#core/rules'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { OP_WORDS, fieldFor, fieldTest, opsFor, readsToday } from '#core/conditions'
 import { fieldSpec, type FieldTestOp, type Field } from '#core/fields'
-import { type Refinement, type RefinementChoice, refinementChoices } from '#core/frames'
+import { type Refinement, type RefinementChoice, refinementChoices } from '#core/targets'
 import type { Id } from '#core/model'
 import { findByWords, counted } from '#core/text'
 import { useSite } from '~/stores/site'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { frameName } from '#core/frames'
+import { frameName } from '#core/rules'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'

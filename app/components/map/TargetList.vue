@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Refinement, type Target, refinementName, targetName } from '#core/frames'
+import { type Refinement, type Target, refinementName, targetName } from '#core/targets'
 import { useMap } from '~/stores/map'
 
 /** The lines of Covers or of Except: each one a target, with the further facts that must hold. */

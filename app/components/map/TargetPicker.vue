@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Choice, type Target, targetChoices } from '#core/frames'
+import { type Choice, type Target, targetChoices } from '#core/targets'
 import { findByWords } from '#core/text'
 import { useSite } from '~/stores/site'
 

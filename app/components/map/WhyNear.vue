@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type NearMiss, nearWords } from '#core/frames'
+import { type NearMiss, nearWords } from '#core/rules'
 import { useMap } from '~/stores/map'
 
 defineProps<{ near: NearMiss[] }>()

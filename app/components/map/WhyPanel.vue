@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Why, resolveFully, whyOf } from '#core/frames'
+import { type Why, resolveFully, whyOf } from '#core/rules'
 import { REGIONS } from '#core/tree'
 import { writeParameters } from '#core/addresses'
 import { useChecks } from '~/stores/checks'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { momentIn } from '#core/time'
 import { useSite } from '~/stores/site'
-import { BARE_DESIGN } from '#core/frames'
+import { BARE_DESIGN } from '#core/design'
 import { type PartKey, comesAlong, partKey } from '#core/releases'
 import { counted } from '#core/text'
 import type { ReleaseNote } from '#shared/api/types'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pagesOfLayout } from '#core/frames'
+import { pagesOfLayout } from '#core/rules'
 import type { Page } from '#core/model'
 import { counted } from '#core/text'
 import type { ReleaseNote } from '#shared/api/types'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Condition } from '#core/conditions'
-import type { Refinement } from '#core/frames'
-import { setWhenOfAll, settingKey } from '#core/layouts'
+import type { Refinement } from '#core/targets'
+import { setWhenOfAll } from '#core/editor'
+import { settingKey } from '#core/layouts'
 import type { Page } from '#core/model'
 import type { TreeNode } from '#core/tree'
 import { useBench } from '~/stores/bench'

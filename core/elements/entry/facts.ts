@@ -1,14 +1,4 @@
-import {
-  type Chunk,
-  type Scene,
-  ICON_CSS,
-  both,
-  escapeHtml,
-  iconChunk,
-  join,
-  textChunk,
-  wrapFilled,
-} from '../../drawing'
+import { type Chunk, type Scene, ICON_CSS, both, escapeHtml, iconChunk, join, textChunk, wrapFilled } from '../../drawing'
 import { type Catalogue, fieldLabel } from '../../catalogue'
 import { type FieldValue, type Item, isFieldValue } from '../../tree'
 import { valueFill } from '../field-html'

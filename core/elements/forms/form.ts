@@ -1,13 +1,4 @@
-import {
-  type Answer,
-  type AskedForm,
-  FORM_WORDS,
-  asHeading,
-  type FormWord,
-  type FormWords,
-  fieldName,
-  hourEnds,
-} from '../../forms'
+import { type Answer, type AskedForm, FORM_WORDS, asHeading, type FormWord, type FormWords, fieldName, hourEnds } from '../../forms'
 import { FOCUS_CSS, type Scene, escapeHtml, fill, holdsUntil, linkAddress, plainText, shownIn } from '../../drawing'
 import { clockIn } from '../../time'
 import { slugOf } from '../../addresses'

@@ -1,14 +1,4 @@
-import {
-  AS_USUAL,
-  type Chunk,
-  type Compile,
-  type Fill,
-  type Scene,
-  fill,
-  isAsked,
-  textChunk,
-  wrapFilled,
-} from '../../drawing'
+import { AS_USUAL, type Chunk, type Compile, type Fill, type Scene, fill, isAsked, textChunk, wrapFilled } from '../../drawing'
 import type { Entry, Id } from '../../model'
 import type { LayoutElement, Value } from '../../tree'
 import { type Cards, type PlainCard, cardAt, drawCard } from './cards'

@@ -1,14 +1,4 @@
-import {
-  FOCUS_CSS,
-  type Chunk,
-  attribute,
-  escapeHtml,
-  img,
-  isOwnFilm,
-  linkAddress,
-  pictureOf,
-  plainText,
-} from '../../drawing'
+import { FOCUS_CSS, type Chunk, attribute, escapeHtml, img, isOwnFilm, linkAddress, pictureOf, plainText } from '../../drawing'
 import { type ElementSpec, prop } from '../spec'
 import { describe } from '../words'
 

@@ -1,15 +1,4 @@
-import {
-  FOCUS_CSS,
-  type Scene,
-  attribute,
-  escapeHtml,
-  fill,
-  img,
-  pictureAddress,
-  picturesOf,
-  plainText,
-  textChunk,
-} from '../../drawing'
+import { FOCUS_CSS, type Scene, attribute, escapeHtml, fill, img, pictureAddress, picturesOf, plainText, textChunk } from '../../drawing'
 import type { Picture } from '../../model'
 import { type Item, type Value, isFieldValue } from '../../tree'
 import { COLUMNS_CSS } from '../columns'

@@ -1,13 +1,4 @@
-import {
-  type Chunk,
-  attribute,
-  escapeHtml,
-  isOwnSound,
-  linkAddress,
-  plainText,
-  richChunk,
-  wrapFilled,
-} from '../../drawing'
+import { type Chunk, attribute, escapeHtml, isOwnSound, linkAddress, plainText, richChunk, wrapFilled } from '../../drawing'
 import { isRichDoc } from '../../rich'
 import { type ElementSpec, prop } from '../spec'
 import { describe } from '../words'

@@ -1,16 +1,7 @@
 import type { Scene } from '../../drawing'
 import { spotsOf } from '../../lists'
 import type { Catalogue } from '../../catalogue'
-import {
-  type Entry,
-  type Floor,
-  type FloorPlan,
-  type FloorShape,
-  type Id,
-  areaAt,
-  floorOf,
-  positionIn,
-} from '../../model'
+import { type Entry, type Floor, type FloorPlan, type FloorShape, type Id, areaAt, floorOf, positionIn } from '../../model'
 import type { Position } from '../../fields'
 
 /** An entry that stands somewhere on a floor plan. */

@@ -1,16 +1,4 @@
-import {
-  type AddressPart,
-  type AddressUse,
-  FIELD,
-  addressField,
-  addressParts,
-  countryOf,
-  isSame,
-  neededParts,
-  needsDelivery,
-  soldTo,
-  wayOf,
-} from '../../shop'
+import { type AddressPart, type AddressUse, FIELD, addressField, addressParts, countryOf, isSame, neededParts, needsDelivery, soldTo, wayOf } from '../../shop'
 import { type Scene, escapeHtml } from '../../drawing'
 import { PLAIN_SHOP } from '../../model'
 import { BUTTON_CSS, BUTTON_LOOK } from '../button'

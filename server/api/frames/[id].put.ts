@@ -1,4 +1,4 @@
-import { checkFrame, refuseTests } from '../../../core/frames'
+import { checkFrame, refuseTests } from '../../../core/design'
 import { ProblemError, fail, failFirst } from '../../../core/problems'
 import type { FrameInput } from '../../../shared/api/types'
 import { answerFrame } from '../../utils/frames'

@@ -1,5 +1,5 @@
 import { firstPageFor, pagesLike } from '../../../app/composables/useShownWith'
-import { CompiledRules, resolve, rulesOf, tabulate } from '#core/frames'
+import { CompiledRules, resolve, rulesOf, tabulate } from '#core/rules'
 import { Catalogue } from '#core/catalogue'
 import type { LayoutRegion } from '#core/tree'
 import { makeDemo } from '#demo/index'

@@ -1,6 +1,7 @@
 import { type Condition, conditionShape, conditionWords } from '#core/conditions'
 import { ANY_REQUEST, Formats, sceneOf } from '#core/drawing'
-import { type Edit, applyEdit, checkLayout, setWhenOfAll, treeToDraw } from '#core/layouts'
+import { type Edit, applyEdit, checkLayout, treeToDraw } from '#core/layouts'
+import { setWhenOfAll } from '#core/editor'
 import { CompiledDesign, compileLayout, draw } from '#core/render'
 import { refuse } from '#core/shape'
 import { PLAIN_HOUSE } from '#core/styles'

@@ -1,7 +1,7 @@
 import { day } from '../../times'
 import fc from 'fast-check'
 import { type Condition, type FieldTest, conditionHolds, fieldTest } from '#core/conditions'
-import { goesByDay } from '#core/frames'
+import { goesByDay } from '#core/rules'
 import { findList } from '#core/lists'
 import { Catalogue } from '#core/catalogue'
 import { addDays, dayOf } from '#core/time'

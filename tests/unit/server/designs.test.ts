@@ -1,6 +1,6 @@
 import { makeDemo } from '#demo/index'
 import type { Spoilt } from '#core/documents'
-import type { Design } from '#core/frames'
+import type { Design } from '#core/design'
 import { type LayoutDocument, emptyLayout } from '#core/tree'
 import { frozen, keepDesign, newParts, readDesign } from '../../../server/database/designs'
 import { insertLayout, readLayouts } from '../../../server/database/layouts'

@@ -1,6 +1,6 @@
 import { prepareImport } from '../../../server/services/import'
 import { makeParcel } from '#core/formats'
-import type { Design } from '#core/frames'
+import type { Design } from '#core/design'
 import { Catalogue } from '#core/catalogue'
 import { type Change, isVariation } from '#core/tree'
 import { makeDemo } from '../../../demo'

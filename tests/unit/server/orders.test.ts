@@ -3,18 +3,7 @@ import { makeDemo } from '#demo/index'
 import { Catalogue } from '#core/catalogue'
 import { PLAIN_SHOP, type Site } from '#core/model'
 import type { Offer } from '#core/fields'
-import {
-  type Agreed,
-  type Basket,
-  EMPTY_BASKET,
-  HOLDS,
-  ORDER_EVENTS,
-  type OrderEvent,
-  type OrderState,
-  nextState,
-  orderShape,
-  withoutPerson,
-} from '#core/shop'
+import { type Agreed, type Basket, EMPTY_BASKET, HOLDS, ORDER_EVENTS, type OrderEvent, type OrderState, nextState, orderShape, withoutPerson } from '#core/shop'
 import { refuse } from '#core/shape'
 import { readBasket, writeBasket } from '../../../server/database/baskets'
 import { useCode, writeCode } from '../../../server/database/discounts'

@@ -6,7 +6,7 @@ import { EditSession, type Pending, type PlainEdit, historyOf } from '#core/edit
 import type { Edit } from '#core/layouts'
 import { emptyLayout } from '#core/tree'
 import type { Spoilt } from '#core/documents'
-import { BARE_DESIGN } from '#core/frames'
+import { BARE_DESIGN } from '#core/design'
 import { Catalogue } from '#core/catalogue'
 import { readSite } from '../../../server/database/content'
 import { StartError, openDatabase, prepareFolder } from '../../../server/database/open'

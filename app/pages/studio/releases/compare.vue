@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Differing } from '#core/releases'
-import { type Design, rulesOf } from '#core/frames'
+import { type Design } from '#core/design'
+import { rulesOf } from '#core/rules'
 import type { Page } from '#core/model'
 import { counted } from '#core/text'
 import type { CompareAnswer } from '#shared/api/types'

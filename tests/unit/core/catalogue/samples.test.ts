@@ -1,4 +1,5 @@
-import { Catalogue, MANY_SCREENS, type Sample, awkwardPages, hasSample, sampled } from '#core/catalogue'
+import { Catalogue } from '#core/catalogue'
+import { MANY_SCREENS, type Sample, awkwardPages, hasSample, sampled } from '#core/editor'
 import { mirror, note, observatory, refractor, smallSite } from '../../../fixtures'
 
 /** What a page that lists entries is looked at with while it is designed. */

@@ -1,13 +1,5 @@
-import {
-  Catalogue,
-  awkwardPages,
-  fieldChoices,
-  entryFields,
-  fieldLabel,
-  readField,
-  subjectOf,
-  type Subject,
-} from '#core/catalogue'
+import { Catalogue, fieldChoices, entryFields, fieldLabel, readField, subjectOf, type Subject } from '#core/catalogue'
+import { awkwardPages } from '#core/editor'
 import { findByWords } from '#core/text'
 import { isSlug, pathOf, safeAddress, slugOf } from '#core/addresses'
 import { isHeld } from '#core/fields'

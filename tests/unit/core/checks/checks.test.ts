@@ -1,5 +1,7 @@
 import { type Finding, type FindingKind, checkDesign } from '#core/checks'
-import { CompiledRules, type Design, type Frame, type Target, resolve, rulesOf } from '#core/frames'
+import { CompiledRules, resolve, rulesOf } from '#core/rules'
+import { type Design, type Frame } from '#core/design'
+import { type Target } from '#core/targets'
 import { hasWork, lackingOn, workOf } from '#core/elements'
 import type { Layout } from '#core/tree'
 import { Catalogue } from '#core/catalogue'

@@ -1,5 +1,5 @@
 import { checkDesign, deadLinksOf, deadPath, houseUses } from '#core/checks'
-import type { Design } from '#core/frames'
+import type { Design } from '#core/design'
 import { OUTLINED, PLAIN_HOUSE } from '#core/styles'
 import { ANY_REQUEST } from '#core/drawing'
 import { column, element, layout, observatory, row } from '../../../fixtures'

@@ -1,17 +1,7 @@
-import {
-  CREATABLE,
-  type Choice,
-  type Creatable,
-  type Parcel,
-  adaptLayout,
-  checkParcel,
-  creating,
-  makeParcel,
-  namesWith,
-  planImport,
-  structureFor,
-} from '#core/formats'
-import { BARE_DESIGN, frameName, namesFrom } from '#core/frames'
+import { CREATABLE, type Choice, type Creatable, type Parcel, adaptLayout, checkParcel, creating, makeParcel, namesWith, planImport, structureFor } from '#core/formats'
+import { BARE_DESIGN } from '#core/design'
+import { frameName } from '#core/rules'
+import { namesFrom } from '#core/targets'
 import { treesOf } from '#core/layouts'
 import { Catalogue } from '#core/catalogue'
 import { STRUCTURE_EDITING, type Site, type Structure, refuseStructure } from '#core/model'

@@ -1,5 +1,6 @@
 import type { FieldTestOp } from '#core/fields'
-import { type Refinement, type Target, factsOf, matches, pagesCovered } from '#core/frames'
+import { type Refinement, type Target, factsOf, matches } from '#core/targets'
+import { pagesCovered } from '#core/rules'
 import { Catalogue } from '#core/catalogue'
 import type { Entry } from '#core/model'
 import { entry, smallSite } from '../../../fixtures'

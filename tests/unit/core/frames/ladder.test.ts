@@ -1,14 +1,6 @@
-import {
-  type Frame,
-  CompiledRules,
-  equalsOf,
-  frameLabels,
-  ladderOf,
-  namesFrom,
-  rivalsOf,
-  usesOfLayouts,
-  tabulate,
-} from '#core/frames'
+import { type Frame } from '#core/design'
+import { CompiledRules, equalsOf, frameLabels, ladderOf, rivalsOf, usesOfLayouts, tabulate } from '#core/rules'
+import { namesFrom } from '#core/targets'
 import { NO_WORK, VISITOR, frame, observatory } from '../../../fixtures'
 
 const catalogue = observatory()

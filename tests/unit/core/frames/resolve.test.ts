@@ -1,18 +1,8 @@
 import { refuse } from '#core/shape'
 import { type Circumstance, type Request, holds, circumstanceShape } from '#core/conditions'
-import {
-  type Frame,
-  type Refinement,
-  type Target,
-  checkFrame,
-  decidingRule,
-  frameName,
-  groupOf,
-  namesFrom,
-  resolveInTurn,
-  targetChoices,
-  whyOf,
-} from '#core/frames'
+import { type Frame, checkFrame } from '#core/design'
+import { type Refinement, type Target, namesFrom, targetChoices } from '#core/targets'
+import { decidingRule, frameName, groupOf, resolveInTurn, whyOf } from '#core/rules'
 import type { LayoutRegion } from '#core/tree'
 import { Catalogue } from '#core/catalogue'
 import { findByWords } from '#core/text'

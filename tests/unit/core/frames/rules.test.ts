@@ -1,18 +1,7 @@
 import { type Condition, unsuited } from '#core/conditions'
-import {
-  CompiledRules,
-  type Frame,
-  type Target,
-  frameName,
-  namesFrom,
-  refuseTests,
-  resolve,
-  resolveFully,
-  rulesOf,
-  tabulate,
-  shownAt,
-  whyOf,
-} from '#core/frames'
+import { CompiledRules, frameName, resolve, resolveFully, rulesOf, tabulate, shownAt, whyOf } from '#core/rules'
+import { type Frame, refuseTests } from '#core/design'
+import { type Target, namesFrom } from '#core/targets'
 import { Catalogue } from '#core/catalogue'
 import { isEmpty } from '#core/fields'
 import { type Entry, BUILT_IN_IDS, newField, refuseStructure } from '#core/model'

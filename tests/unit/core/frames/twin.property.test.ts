@@ -1,15 +1,5 @@
 import fc from 'fast-check'
-import {
-  CompiledRules,
-  compareTables,
-  dependsOn,
-  resolve,
-  resolveFully,
-  resolveInTurn,
-  retabulate,
-  shownAt,
-  tabulate,
-} from '#core/frames'
+import { CompiledRules, compareTables, dependsOn, resolve, resolveFully, resolveInTurn, retabulate, shownAt, tabulate } from '#core/rules'
 import { REGIONS } from '#core/tree'
 import { diceOf, seeds } from '../layouts/random'
 import { randomFrame, randomRequest, randomRules, randomSite, shuffled } from './random'

@@ -1,35 +1,7 @@
-import {
-  type Box,
-  type Edit,
-  addColumn,
-  applyEdit,
-  checkLayout,
-  dropAt,
-  duplicateNode,
-  evenSpans,
-  giveLooks,
-  giveLooksToAll,
-  insertElement,
-  mergeColumns,
-  duplicateNodes,
-  moveAllTo,
-  moveEdge,
-  moveTo,
-  removeNodes,
-  setPropertyOfAll,
-  setStyleOfAll,
-  splitColumn,
-  stepAll,
-  pasteNodes,
-  placeAfter,
-  readSpans,
-  removeNode,
-  setColumns,
-  step,
-  widen,
-} from '#core/layouts'
+import { type Box, addColumn, dropAt, duplicateNode, giveLooks, giveLooksToAll, insertElement, mergeColumns, duplicateNodes, moveAllTo, moveEdge, moveTo, removeNodes, setPropertyOfAll, setStyleOfAll, splitColumn, stepAll, pasteNodes, placeAfter, readSpans, removeNode, setColumns, step, widen } from '#core/editor'
+import { type Edit, applyEdit, checkLayout } from '#core/layouts'
+import { evenSpans, type Layout, find, pathTo } from '#core/tree'
 import { looksGiven } from '#core/elements'
-import { type Layout, find, pathTo } from '#core/tree'
 import { column, element, layout, row } from '../../../fixtures'
 
 let n = 0

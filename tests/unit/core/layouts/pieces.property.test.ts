@@ -1,18 +1,7 @@
 import fc from 'fast-check'
 import { propertiesOf } from '#core/elements'
-import {
-  type Edit,
-  Trees,
-  applyEdit,
-  checkLayout,
-  isPlace,
-  layoutEditing,
-  newPlace,
-  ownPiece,
-  placesIn,
-  settingKey,
-  share,
-} from '#core/layouts'
+import { type Edit, Trees, applyEdit, checkLayout, isPlace, layoutEditing, placesIn, settingKey } from '#core/layouts'
+import { newPlace, ownPiece, share } from '#core/editor'
 import { type Fill, type Layout, type TreeNode, elementsOf, walk } from '#core/tree'
 import { type Dice, diceOf, seeds } from './random'
 import { likelyEdit, randomTree } from './random-trees'

@@ -1,28 +1,7 @@
 import { newElement } from '#core/elements'
-import {
-  type Edit,
-  Trees,
-  applyEdit,
-  changeKey,
-  checkLayout,
-  layoutEditing,
-  newPlace,
-  ownPiece,
-  placeIn,
-  refuseEdit,
-  settingIn,
-  share,
-} from '#core/layouts'
-import {
-  type Fill,
-  type Layout,
-  type LayoutElement,
-  type Variation,
-  elementsOf,
-  emptyLayout,
-  emptyRow,
-  find,
-} from '#core/tree'
+import { type Edit, Trees, applyEdit, changeKey, checkLayout, layoutEditing, refuseEdit, settingIn } from '#core/layouts'
+import { newPlace, ownPiece, placeIn, share } from '#core/editor'
+import { type Fill, type Layout, type LayoutElement, type Variation, elementsOf, emptyLayout, emptyRow, find } from '#core/tree'
 
 /** Pieces by example: what is drawn, what places say, and what is refused or waits. */
 

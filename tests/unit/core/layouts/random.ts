@@ -2,20 +2,8 @@ import fc from 'fast-check'
 import { ELEMENTS, elementSpec, newElement } from '#core/elements'
 import type { Condition } from '#core/conditions'
 import { spliceBetween } from '#core/edits'
-import { type Edit, evenSpans } from '#core/layouts'
-import {
-  type Item,
-  type Layout,
-  STATES,
-  STEPS,
-  type StyleValue,
-  type TreeNode,
-  emptyColumn,
-  emptyPlace,
-  emptyRow,
-  looksKey,
-  walk,
-} from '#core/tree'
+import { type Edit } from '#core/layouts'
+import { evenSpans, type Item, type Layout, STATES, STEPS, type StyleValue, type TreeNode, emptyColumn, emptyPlace, emptyRow, looksKey, walk } from '#core/tree'
 import { STYLE_PROPERTIES, type StyleProperty } from '#core/styles'
 
 /** Random edits: most of them possible where they are made, some of them not. */

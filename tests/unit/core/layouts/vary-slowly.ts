@@ -1,5 +1,5 @@
-import { type Edit, applyEdit, checkLayout, evenSpans } from '#core/layouts'
-import type { Change, Layout, TreeNode } from '#core/tree'
+import { type Edit, applyEdit, checkLayout } from '#core/layouts'
+import { evenSpans, type Change, type Layout, type TreeNode } from '#core/tree'
 
 /** The obvious twin of `vary`: every change written down, one after the other, on a copy of the whole base. */
 

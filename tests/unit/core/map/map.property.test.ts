@@ -1,14 +1,6 @@
 import fc from 'fast-check'
-import {
-  CompiledRules,
-  factsOf,
-  frameSentence,
-  matches,
-  namesFrom,
-  pagesCovered,
-  shownAt,
-  tabulate,
-} from '#core/frames'
+import { CompiledRules, frameSentence, pagesCovered, shownAt, tabulate } from '#core/rules'
+import { factsOf, matches, namesFrom } from '#core/targets'
 import { cellOf, groupPages, mapRows, targetsFor } from '#core/map'
 import { REGIONS } from '#core/tree'
 import { diceOf, seeds } from '../layouts/random'

@@ -1,6 +1,6 @@
-import type { Design, Frame } from '#core/frames'
+import type { Design, Frame } from '#core/design'
 import { type PartKey, comesAlong, partOf } from '#core/releases'
-import { newPlace } from '#core/layouts'
+import { newPlace } from '#core/editor'
 import { type Layout, type LayoutDocument, type Variation, emptyLayout } from '#core/tree'
 import { PLAIN_HOUSE } from '#core/styles'
 import { column, element, frame, layout, row } from '../../../fixtures'

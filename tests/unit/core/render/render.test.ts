@@ -1,5 +1,5 @@
 import { minorOf, writeMoney } from '#core/shop'
-import { resolveInTurn, rulesOf } from '#core/frames'
+import { resolveInTurn, rulesOf } from '#core/rules'
 import type { Layout, Row, Value } from '#core/tree'
 import { applyEdit, treeToDraw } from '#core/layouts'
 import { CompiledDesign, compileLayout, hasTitle } from '#core/render'

@@ -3,11 +3,10 @@ import type { Catalogue } from '../catalogue'
 import type { Id, Page } from '../model'
 import { hasWork, lackingOn } from '../elements'
 import { holds, type Request } from '../conditions'
-import { type Facts, factsOf } from './facts'
-import { matches, nearlyMatches } from './targets'
+import { type Facts, factsOf, matches, nearlyMatches } from '../targets'
 import { compareCandidates, coverage, decidingRule } from './rank'
-import type { Candidate, Frame, Loss, NearMiss, Outcome, RegionOutcome, Say, Standing, Why } from './types'
-import type { Shown } from '../render'
+import type { Candidate, Loss, NearMiss, Outcome, RegionOutcome, Standing, Why } from './types'
+import type { Frame, Say, Shown } from '../design'
 
 /** The part of a design that decides: its frames, and the region of every layout that exists. */
 export interface Rules {

@@ -1,8 +1,8 @@
 import type { Id, Page } from '../model'
 import { type Need, circumstanceSpec, needOf, readsToday } from '../conditions'
 import type { CompiledRules } from './compiled'
-import { factsOf } from './facts'
-import type { Frame } from './types'
+import { factsOf } from '../targets'
+import type { Frame } from '../design'
 
 /** What a page depends on besides its address, whoever asks: by the circumstances of all frames that cover it. */
 export interface Dependence {

@@ -5,8 +5,8 @@ import { type FieldTest, circumstanceShape, fieldsTested, unsuited } from '../co
 import type { Catalogue } from '../catalogue'
 import type { Id } from '../model'
 import { frameShape } from './shapes'
-import { targetShape } from './targets'
-import type { Frame } from './types'
+import { targetShape } from '../targets'
+import type { Frame } from './rule'
 
 function checkLines(lines: unknown, shape: Shape, code: 'frame-target' | 'frame-circumstance'): Problem[] {
   if (!Array.isArray(lines)) return []

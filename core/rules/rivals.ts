@@ -2,7 +2,8 @@ import { REGIONS } from '../tree'
 import type { Id } from '../model'
 import { type CompiledRules, factsOfAll } from './compiled'
 import { decidingRule } from './rank'
-import type { Candidate, Frame } from './types'
+import type { Candidate } from './types'
+import type { Frame } from '../design'
 
 /** How a frame stands to others, over all pages and whatever the circumstances. */
 export interface Rivals {

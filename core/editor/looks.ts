@@ -2,7 +2,7 @@ import { looksAskedOf, sortOf } from '../elements'
 import type { Id } from '../model'
 import { type Layout, type LooksKey, type Styles, type TreeNode, STEPS, find } from '../tree'
 import { together } from './columns'
-import type { Edit } from './edits'
+import type { Edit } from '../layouts'
 
 /** What a hand does to looks as a whole. */
 

@@ -2,9 +2,8 @@ import { REGIONS, type Region } from '../tree'
 import type { Id } from '../model'
 import { circumstanceName } from '../conditions'
 import { andAlso, anyOf } from '../text'
-import type { FrameNames } from './names'
-import { targetName } from './targets'
-import type { Frame } from './types'
+import { type FrameNames, targetName } from '../targets'
+import type { Frame } from '../design'
 
 /** The frame's own name, or its conditions as one plain sentence. */
 export function frameName(frame: Frame, names: FrameNames): string {

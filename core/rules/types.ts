@@ -1,31 +1,7 @@
 import type { Region } from '../tree'
-import type { Shown } from '../render'
+import type { Shown, Frame, Say } from '../design'
 import type { Id } from '../model'
-import type { Circumstance } from '../conditions'
-import type { Narrowness } from './spec'
-import type { Target } from './targets'
-
-/** What a frame says about one region: use a layout, leave the region empty, or pass (no say). */
-export type Say =
-  | { kind: 'use'; layout: Id }
-  | { kind: 'empty' }
-  /** With the layout that the region had before it was switched off, for when it is switched on again. */
-  | { kind: 'pass'; layout?: Id }
-
-export interface Frame {
-  id: Id
-  name: string
-  on: boolean
-  covers: Target[]
-  except: Target[]
-  onlyWhen: Circumstance[]
-  regions: Record<Region, Say>
-  outranks: boolean
-  /** Lower comes first among frames that are equal otherwise. */
-  order: number
-  /** Page types whose writers may choose this frame for an entry. */
-  offeredTo: Id[]
-}
+import type { Narrowness } from '../targets'
 
 /** The rules by which one candidate comes before another, in order; see `compareCandidates`. */
 export type Rule = 'outranks' | 'circumstances' | 'narrowness' | 'refinements' | 'circumstance-count' | 'order' | 'id'

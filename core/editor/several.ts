@@ -1,23 +1,9 @@
 import type { Condition } from '../conditions'
 import type { Id } from '../model'
-import {
-  type Layout,
-  type LooksKey,
-  type Step,
-  type StyleValue,
-  type TreeNode,
-  type Value,
-  childrenOf,
-  emptyRow,
-  find,
-  pathTo,
-  walk,
-  withNewIds,
-} from '../tree'
-import { applyJudged } from './apply'
+import { type Layout, type LooksKey, type Step, type StyleValue, type TreeNode, type Value, childrenOf, emptyRow, find, pathTo, walk, withNewIds } from '../tree'
+import { applyJudged, type Edit } from '../layouts'
 import { addColumn } from './columns'
 import { duplicateNode, insertElement, moveTo, placeAfter, placeForPlace, removeNode } from './commands'
-import type { Edit } from './edits'
 import { type Direction, step } from './step'
 
 /** What a hand does to several things at once; each of them an edit of its own, together one step. */

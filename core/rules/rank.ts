@@ -1,8 +1,8 @@
 import { countDistinct } from '../conditions'
-import type { Facts } from './facts'
-import { matches, narrownessOf, refinementsOf } from './targets'
+import { type Facts, matches, narrownessOf, refinementsOf } from '../targets'
 import type { Catalogue } from '../catalogue'
-import type { Candidate, Frame, Rule } from './types'
+import type { Candidate, Rule } from './types'
+import type { Frame } from '../design'
 
 /** How many different circumstances a frame has, counted once for each state of it. */
 const COUNTS = new WeakMap<Frame['onlyWhen'], number>()

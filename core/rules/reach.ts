@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue'
-import { type Target, targetSpec } from './targets'
+import { type Target, targetSpec } from '../targets'
 
 /** Pages that the targets may cover, as indexes into `catalogue.pages`; null when that may be any. */
 export function reachable(targets: readonly Target[], catalogue: Catalogue): Iterable<number> | null {

@@ -1,9 +1,7 @@
 import { circumstanceName } from '../conditions'
 import { elementSpec } from '../elements'
 import { and } from '../text'
-import type { FrameNames } from './names'
-import { refinementName } from './refinements'
-import { type Target, targetName } from './targets'
+import { type FrameNames, refinementName, type Target, targetName } from '../targets'
 import type { Candidate, NearMiss, Standing } from './types'
 import { frameName } from './words'
 

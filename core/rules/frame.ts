@@ -1,8 +1,9 @@
 import { REGIONS } from '../tree'
 import type { Id } from '../model'
-import { type Target, narrownessOf, refinementsOf } from './targets'
+import { type Target, narrownessOf, refinementsOf } from '../targets'
 import { compareCandidates, decidingRule } from './rank'
-import type { Candidate, Frame } from './types'
+import type { Candidate } from './types'
+import type { Frame } from '../design'
 
 /** A frame that covers the targets, has no say on any region yet, and is on. */
 export function newFrame(id: Id, covers: Target[], order: number): Frame {

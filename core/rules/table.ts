@@ -6,8 +6,8 @@ import { type CompiledRules, factsOfAll } from './compiled'
 import { compareCandidates } from './rank'
 import { reachable } from './reach'
 import type { Request } from '../conditions'
-import type { Candidate, Frame } from './types'
-import type { Shown } from '../render'
+import type { Candidate } from './types'
+import type { Frame, Shown } from '../design'
 
 /** By what a frame came to decide; enough to rank it again. */
 export interface Decider {

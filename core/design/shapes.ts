@@ -1,7 +1,7 @@
 import { REGIONS } from '../tree'
 import { KEY, exact, id, kinds, list, numeric, oneOf, optional, text, texts, yesNo } from '../shape'
 import { circumstanceShape } from '../conditions'
-import { targetShape } from './targets'
+import { targetShape } from '../targets'
 
 /** The shapes of frames. That what they name is gone is no reason to refuse one: the checks report it. */
 

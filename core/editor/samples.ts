@@ -1,7 +1,6 @@
-import { Catalogue } from './catalogue'
+import { Catalogue, ARCHIVE_KINDS } from '../catalogue'
 import { addDays, type Day } from '../time'
 import { askedWords, findByWords } from '../text'
-import { ARCHIVE_KINDS } from './pages'
 import { newestFirst, type Entry, type Page } from '../model'
 
 /** What a page that lists entries is looked at with while it is designed: what it lists, nothing at all, or very much. */

@@ -1,6 +1,6 @@
 import type { Id } from '../model'
 import { type Column, type Layout, type Place, type Row, type Standing, type TreeNode, childrenOf, find } from '../tree'
-import type { Edit } from './edits'
+import type { Edit } from '../layouts'
 
 /** Moving by steps, in the order in which things are seen on the page. */
 

@@ -1,23 +1,9 @@
 import { isWork } from '../elements'
 import { type Trees, treesOf } from '../layouts'
 import { type LayoutDocument, type LayoutRegion, elementsOf } from '../tree'
-import type { Id, Menu } from '../model'
-import { type HouseStyle, PLAIN_HOUSE } from '../styles'
-import type { Frame } from './types'
+import type { Id } from '../model'
+import type { Design } from '../design'
 import type { Rules } from './resolve'
-
-/** Everything that is designed: what a draft holds and what a release freezes. */
-export interface Design {
-  format: 1
-  layouts: LayoutDocument[]
-  frames: Frame[]
-  house: HouseStyle
-  /** As they were released; a design without them goes by those of the site. */
-  menus?: Menu[]
-}
-
-/** A design without anything in it: every page shows its plain body. */
-export const BARE_DESIGN: Design = { format: 1, layouts: [], frames: [], house: PLAIN_HOUSE }
 
 type Deciding = Pick<Rules, 'layoutRegions' | 'work'>
 

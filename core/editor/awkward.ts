@@ -1,4 +1,4 @@
-import type { Catalogue } from './catalogue'
+import type { Catalogue } from '../catalogue'
 import { isEmpty } from '../fields'
 import type { Page } from '../model'
 

@@ -2,14 +2,12 @@ import { REGIONS, type LayoutRegion } from '../tree'
 import type { Catalogue } from '../catalogue'
 import type { Id, Page } from '../model'
 import { holds, type Request } from '../conditions'
-import { type Facts, factsOf } from './facts'
-import { narrownessOf, refinementsOf, targetSpec, targetTest } from './targets'
+import { type Facts, factsOf, narrownessOf, refinementsOf, targetSpec, targetTest, WayIndex } from '../targets'
 import { compareCandidates } from './rank'
 import { reachable } from './reach'
-import { WayIndex } from './way-index'
 import { type Rules, lackingHere, outcomeOf, unusable } from './resolve'
-import type { Candidate, Frame, Outcome, RegionOutcome } from './types'
-import type { Shown } from '../render'
+import type { Candidate, Outcome, RegionOutcome } from './types'
+import type { Frame, Shown } from '../design'
 
 /** One covering target of one frame, with its place in the total order of all of them. */
 export interface Way {

@@ -1,0 +1,5 @@
+export { type Shown, type ShownRegions } from './shown'
+export * from './rule'
+export { checkFrame, refuseTests, testsIn } from './check'
+export { frameShape } from './shapes'
+export { BARE_DESIGN, type Design } from './design'

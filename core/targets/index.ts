@@ -1,0 +1,16 @@
+export type { Choice, Exchange, Narrowness, Referred, RefinementChoice } from './spec'
+export { type Facts, factsOf, keysOf } from './facts'
+export {
+  type Target,
+  targetSpec,
+  targetName,
+  targetChoices,
+  matches,
+  nearlyMatches,
+  narrownessOf,
+  refinementsOf,
+} from './kinds'
+export { type Refinement, refinementSpec, refinementName, refinementChoices } from './refinements'
+export { type FrameNames, namesFrom } from './names'
+export { targetShape, targetTest } from './kinds'
+export { WayIndex } from './way-index'
