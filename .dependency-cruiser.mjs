@@ -11,6 +11,7 @@ export const ROOMS = [
   'edits',
   'addresses',
   'rich',
+  'selling',
   'fields',
   'model',
   'catalogue',
@@ -37,6 +38,8 @@ export const ROOMS = [
   'starters',
   'editor',
 ]
+/** The rooms within `core/elements`, by the groups of the palette, from the bottom up; what stands beside them uses all. */
+export const ELEMENT_ROOMS = ['base', 'words', 'pictures', 'forms', 'lists', 'entry', 'site', 'shop', 'space']
 /** What the core takes from the registry: nothing that knows a server, a database or an interface. */
 const PACKAGES = ['temporal-polyfill', 'yup', 'culori', 'fast-deep-equal', 'localized-address-format', 'validator']
 
@@ -48,6 +51,14 @@ const order = ROOMS.slice(0, -1).map((room, i) => ({
   severity: 'error',
   from: { path: place(room) },
   to: { path: ROOMS.slice(i + 1).map(place) },
+}))
+
+const elementOrder = ELEMENT_ROOMS.slice(0, -1).map((room, i) => ({
+  name: `elements-${room}`,
+  comment: `core/elements/${room} stands beneath these; it cannot use them.`,
+  severity: 'error',
+  from: { path: `^core/elements/${room}/` },
+  to: { path: ['^core/elements/[^/]+$', ...ELEMENT_ROOMS.slice(i + 1).map((r) => `^core/elements/${r}/`)] },
 }))
 
 const arrow = (from, to, comment) => ({
@@ -75,6 +86,7 @@ export default {
       to: { couldNotResolve: true },
     },
     ...order,
+    ...elementOrder,
     {
       name: 'unknown-room',
       comment: 'A new room of the core is put in its place among the others, in this file.',
@@ -88,6 +100,20 @@ export default {
       severity: 'error',
       from: { path: '^(core/([^/]+)/|app/|server/|shared/|demo/)' },
       to: { path: '^core/[^/]+/', pathNot: ['^core/$2/', '/index\\.ts$'] },
+    },
+    {
+      name: 'through-the-inner-door',
+      comment: 'From outside a group of elements only its index is imported.',
+      severity: 'error',
+      from: { path: '^core/elements/([^/]+)' },
+      to: { path: '^core/elements/[^/]+/', pathNot: ['^core/elements/$1/', '/index\\.ts$'] },
+    },
+    {
+      name: 'unknown-group',
+      comment: 'A new group of elements is put in its place among the others, in this file.',
+      severity: 'error',
+      from: {},
+      to: { path: '^core/elements/[^/]+/', pathNot: ELEMENT_ROOMS.map((room) => `^core/elements/${room}/`) },
     },
     {
       name: 'core-is-pure',

@@ -42,7 +42,7 @@ const JEST_BIN = ['--experimental-vm-modules', '--no-warnings', 'node_modules/je
 const jest = (project) => [process.execPath, [...JEST_BIN, WORKERS, '--selectProjects', project]]
 
 /** What goes by days and zones, on other days and in other zones than those of this machine. */
-const BY_TIME = ['core/time/days', 'core/frames/rules', 'core/render/render', 'core/machines', 'core/elements/elements']
+const BY_TIME = ['core/time/days', 'core/rules/rules', 'core/render/render', 'core/machines', 'core/elements/elements']
 const OTHER_TIMES = [
   ['America/New_York', '2028-02-29 23:59:30'],
   ['Asia/Tokyo', '2030-12-31 23:59:30'],

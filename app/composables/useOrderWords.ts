@@ -1,4 +1,5 @@
-import { type OrderState, writeMoney } from '#core/shop'
+import type { OrderState } from '#core/shop'
+import { writeMoney } from '#core/selling'
 import { useSite } from '~/stores/site'
 
 /** What the states of orders are called, and how their money is written. */

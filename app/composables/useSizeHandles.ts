@@ -1,6 +1,6 @@
 import { looksAskedOf } from '#core/elements'
 import { type Box, type BoxOf, moveEdge, together } from '#core/editor'
-import { type Edit } from '#core/layouts'
+import type { Edit } from '#core/layouts'
 import { type Row, type TreeNode, childrenOf } from '#core/tree'
 import { type StyleProperty, refuseStyle, styleProperty } from '#core/styles'
 import { useBench } from '~/stores/bench'

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { type Design, type Frame } from '#core/design'
+import type { Design, Frame } from '#core/design'
 import { rulesOf } from '#core/rules'
 import { type Edit, treesOf } from '#core/layouts'
 import type { LayoutRegion } from '#core/tree'

@@ -1,6 +1,6 @@
 import type { Request } from '../conditions'
 import { CompiledRules, rulesOf, tabulate } from '../rules'
-import { type Design } from '../design'
+import type { Design } from '../design'
 import { type DrawnTree, treesOf } from '../layouts'
 import type { Catalogue } from '../catalogue'
 import { type Id, pagesOfItems } from '../model'

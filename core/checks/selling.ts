@@ -1,5 +1,6 @@
 import type { Catalogue } from '../catalogue'
-import { PLAIN_SHOP, type PageType } from '../model'
+import { PLAIN_SHOP } from '../selling'
+import type { PageType } from '../model'
 import { type FieldRole, kindsFor } from '../fields'
 import type { Finding, SoldBy } from './types'
 

@@ -1,5 +1,5 @@
 import { treesOf } from '../layouts'
-import { type Design } from '../design'
+import type { Design } from '../design'
 import { type Referred, type Target, targetSpec } from '../targets'
 import { entryFieldsNamed, fieldsNamed, seeNode } from '../elements'
 import { type TermTest, isFieldTest, isTermTest } from '../conditions'

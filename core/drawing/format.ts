@@ -1,5 +1,5 @@
 import { type Format, READINGS, type Reading, type ValueFormats } from '../fields'
-import { minorOf, writeMoney } from '../shop'
+import { minorOf, writeMoney } from '../selling'
 import { type Catalogue, directoryOf } from '../catalogue'
 import type { SiteSettings } from '../model'
 import { dayOf, momentIn, type Day, type DateOptions, DateWriter, DistanceWriter, addDays } from '../time'

@@ -1,5 +1,5 @@
 import type { Id } from '../model'
-import { type Column, type Layout, type Row, type TreeNode, emptyColumn, evenSpans, find } from '../tree'
+import { type Column, type Layout, type Row, type TreeNode, emptyColumn, find } from '../tree'
 import type { Edit } from '../layouts'
 
 /** What a hand does to the columns of a row. Each gives the edit, or null when there is nothing to do. */

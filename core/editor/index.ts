@@ -1,14 +1,5 @@
 export { specimenOf } from './specimen'
-export {
-  addColumn,
-  mergeColumns,
-  moveEdge,
-  readSpans,
-  setColumns,
-  splitColumn,
-  together,
-  widen,
-} from './columns'
+export { addColumn, mergeColumns, moveEdge, readSpans, setColumns, splitColumn, together, widen } from './columns'
 export * from './commands'
 export * from './several'
 export { type Direction, step } from './step'

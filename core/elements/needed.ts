@@ -1,5 +1,6 @@
 import type { Catalogue } from '../catalogue'
-import { type PageKind, PLAIN_SHOP } from '../model'
+import type { PageKind } from '../model'
+import { PLAIN_SHOP } from '../selling'
 
 /**
  * What a working page cannot do without: types of elements, of which one of each group has to stand on it. Where one

@@ -1,5 +1,5 @@
 import type { Property } from '../tree'
-import type { ElementSpec } from './spec'
+import type { ElementSpec } from './base'
 
 /** One mark of the small drawing by which an element is known in the palette; units are of a sheet 48 by 32. */
 export interface Mark {

@@ -1,6 +1,6 @@
 import { checkReferences, checkThings, namedOf } from '../checks'
 import { CompiledRules, rulesOf } from '../rules'
-import { type Design, type Frame } from '../design'
+import type { Design, Frame } from '../design'
 import { type Target, type Exchange, targetSpec } from '../targets'
 import { type Condition, builtInField, isFieldTest, isTermTest } from '../conditions'
 import { type Change, type FieldValue, type Fill, type Layout, type LayoutDocument, type TreeNode, isFieldValue, isVariation, rewriteProps } from '../tree'

@@ -1,5 +1,5 @@
 import { builtInField } from '../conditions'
-import { type Design } from '../design'
+import type { Design } from '../design'
 import { type FrameNames, namesFrom } from '../targets'
 import { Catalogue } from '../catalogue'
 import type { Id } from '../model'

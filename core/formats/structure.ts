@@ -1,6 +1,6 @@
 import { builtInField, isFieldTest, isTermTest } from '../conditions'
 import { seeNode } from '../elements'
-import { type Frame } from '../design'
+import type { Frame } from '../design'
 import { targetSpec } from '../targets'
 import type { DrawnTree } from '../layouts'
 import { BUILT_IN, type Catalogue, TERMS } from '../catalogue'

@@ -1,6 +1,7 @@
 import { fieldSpec } from '../fields'
 import type { Scene } from '../drawing'
-import { amountOf, goodsOfEntry, minorDigits, minorOf } from '../shop'
+import { amountOf, minorDigits, minorOf } from '../selling'
+import { goodsOfEntry } from '../shop'
 import { type Catalogue, entryName, stopsAbove } from '../catalogue'
 import type { Entry, PageType, ToldAs } from '../model'
 import { secondText, startOfDay as clockAtStart, isDay, momentIn, instantText } from '../time'

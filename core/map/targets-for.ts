@@ -2,8 +2,8 @@ import { copyOf } from '../tree'
 import type { Catalogue } from '../catalogue'
 import type { Page } from '../model'
 import { pagesCovered } from '../rules'
-import { type Frame } from '../design'
-import { type Target } from '../targets'
+import type { Frame } from '../design'
+import type { Target } from '../targets'
 import type { PageGroup } from './rows'
 
 /** The target that covers a whole group of the Map, or null when only its pages one by one do. */

@@ -1,10 +1,32 @@
-import { ABSENT, KEY, NOTHING, type Shape, byValue, exact, isRecord, judged, key, kinds, list, never, numeric, oneOf, optional, orNull, pattern, record, text, texts, yesNo } from '../shape'
+import {
+  ABSENT,
+  KEY,
+  NOTHING,
+  type Shape,
+  byValue,
+  exact,
+  isRecord,
+  judged,
+  key,
+  kinds,
+  list,
+  never,
+  numeric,
+  oneOf,
+  optional,
+  orNull,
+  pattern,
+  record,
+  text,
+  texts,
+  yesNo,
+} from '../shape'
 import { FIELDS, FIELD_KINDS } from '../fields'
 import { isSlug, safeAddress } from '../addresses'
 import { isDay, isMoment, isTimeZone } from '../time'
 import { floorPlanShape } from './floor-plan'
 import { type LeftOut, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
-import { sellsShape, shopShape } from './selling'
+import { sellsShape, shopShape } from '../selling'
 
 /** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
 

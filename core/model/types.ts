@@ -1,7 +1,7 @@
 import type { Field } from '../fields'
 import type { RichDoc } from '../rich'
 import type { Id } from '../shape'
-import type { Sells, ShopSettings } from './selling'
+import type { Sells, ShopSettings } from '../selling'
 import type { FloorPlan } from './standing'
 
 /**

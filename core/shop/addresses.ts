@@ -1,7 +1,7 @@
 import { formatAddress } from 'localized-address-format'
 import postalCode, { type PostalCodeLocale, locales } from 'validator/lib/isPostalCode.js'
 import { type Shape, exact, pattern } from '../shape'
-import { COUNTRY } from '../model'
+import { COUNTRY } from '../selling'
 
 /** Bundlers hand over what is exported by default, and Node all that is. */
 const isPostalCode = (postalCode as unknown as { default?: typeof postalCode }).default ?? postalCode

@@ -1,7 +1,7 @@
 import { exact, id, key, list, orNull, record, text, whole } from '../shape'
 import type { Id } from '../model'
 import { type Goods, MOST_OF_ONE, mostOf } from './goods'
-import { type Minor, MOST_MONEY } from './money'
+import { type Minor, MOST_MONEY } from '../selling'
 
 /** What a visitor gathers. A basket says what is in it and what it cost when it was put there; all else is asked anew. */
 

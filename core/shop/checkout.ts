@@ -1,6 +1,14 @@
 import { addressIn, cleaned } from '../forms'
-import type { DeliveryWay, ShopSettings } from '../model'
-import { ADDRESS_PARTS, type Address, type AddressPart, MOST_PART, addressParts, addressProblems, allCountries } from './addresses'
+import type { DeliveryWay, ShopSettings } from '../selling'
+import {
+  ADDRESS_PARTS,
+  type Address,
+  type AddressPart,
+  MOST_PART,
+  addressParts,
+  addressProblems,
+  allCountries,
+} from './addresses'
 import { MOST_SAID, type SeenLine } from './basket'
 
 /** What is asked at the checkout, what was said there, and what is wrong with it; by names of fields. */

@@ -2,7 +2,7 @@ import { type Catalogue, entryName } from '../catalogue'
 import type { Entry, Id, PageType } from '../model'
 import type { Offer } from '../fields'
 import { clockIn, isDay, isMoment, momentIn, type LocalTime, dayOfClock } from '../time'
-import { type Minor, minorOf } from './money'
+import { type Minor, minorOf } from '../selling'
 
 /** Entries that are sold: what each is to a basket, at the price and in the number that it has just now. */
 

@@ -4,7 +4,7 @@ import { type Address, addressShape } from './addresses'
 import { MOST_CONSENTS } from './checkout'
 import { MOST_OF_ONE } from './goods'
 import { MOST_LINES } from './basket'
-import { MOST_MONEY } from './money'
+import { MOST_MONEY } from '../selling'
 import type { Totals } from './totals'
 
 /** What was bought: as it was agreed on when it was placed, and never counted anew. */

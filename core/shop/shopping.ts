@@ -1,6 +1,6 @@
 import { startOfDay } from '../time'
 import type { Catalogue } from '../catalogue'
-import { PLAIN_SHOP } from '../model'
+import { PLAIN_SHOP } from '../selling'
 import type { SeenLine } from './basket'
 import { type AskedCheckout, CHECKOUT_WORDS, type CheckoutProblems, type CheckoutWord, type Said } from './checkout'
 import { type Goods, goodsOfEntry } from './goods'

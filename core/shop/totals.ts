@@ -1,7 +1,7 @@
-import type { DeliveryWay, Id, ShopSettings } from '../model'
+import { type DeliveryWay, type ShopSettings, type Minor, allotted, minorOf, shareOf } from '../selling'
+import type { Id } from '../model'
 import type { SeenLine } from './basket'
 import type { DiscountCode } from './discounts'
-import { type Minor, allotted, minorOf, shareOf } from './money'
 
 /**
  * What a basket comes to. It is computed here and nowhere else; whatever is shown of it is this. Sums are whole numbers

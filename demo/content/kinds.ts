@@ -1,4 +1,5 @@
-import type { PageType, Person, Taxonomy, Term, ShopSettings } from '../../core/model'
+import type { PageType, Person, Taxonomy, Term } from '../../core/model'
+import type { ShopSettings } from '../../core/selling'
 
 const choices = (...labels: string[]) =>
   labels.map((label) => ({ id: label.toLowerCase().replace(/[^a-z]+/g, '-'), label }))

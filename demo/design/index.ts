@@ -1,5 +1,5 @@
-import { type Design, type Frame, type Say } from '../../core/design'
-import { type Target } from '../../core/targets'
+import type { Design, Frame, Say } from '../../core/design'
+import type { Target } from '../../core/targets'
 import { newFrame } from '../../core/rules'
 import { FILLED, PLAIN_HOUSE } from '../../core/styles'
 import type { LayoutDocument } from '../../core/tree'

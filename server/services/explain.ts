@@ -1,6 +1,6 @@
 import type { Request } from '../../core/conditions'
 import { CompiledRules, type Standing, type Why, frameName, lossWords, nearWords, resolveFully, rulesOf, whyOf } from '../../core/rules'
-import { type Design } from '../../core/design'
+import type { Design } from '../../core/design'
 import { namesFrom } from '../../core/targets'
 import { REGIONS } from '../../core/tree'
 import type { Catalogue } from '../../core/catalogue'

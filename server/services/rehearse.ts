@@ -1,7 +1,7 @@
 import { DOCUMENTS } from '../../core/documents'
 import type { Request } from '../../core/conditions'
 import { CompiledRules, resolve, rulesOf } from '../../core/rules'
-import { type Design } from '../../core/design'
+import type { Design } from '../../core/design'
 import { REGIONS } from '../../core/tree'
 import { type Problem, problem } from '../../core/problems'
 import { CompiledDesign } from '../../core/render'

@@ -1,4 +1,5 @@
-import { PLAIN_SHOP, type SiteSettings } from '../../core/model'
+import { PLAIN_SHOP } from '../../core/selling'
+import type { SiteSettings } from '../../core/model'
 import { ORDER } from '../../core/elements'
 import type { Database } from '../database/open'
 import { takenOf } from '../database/orders'

@@ -1,7 +1,7 @@
 import { LRUCache } from 'lru-cache'
 import Papa from 'papaparse'
 import QRCode from 'qrcode'
-import { amountOf } from '../../core/shop'
+import { amountOf } from '../../core/selling'
 import { safeCell } from '../../core/formats'
 import { fail } from '../../core/problems'
 import { addDays, clockIn, todayIn } from '../../core/time'

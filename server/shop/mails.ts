@@ -1,5 +1,6 @@
 import type { Mail } from '../../core/forms'
-import { addressLines, writeMoney } from '../../core/shop'
+import { addressLines } from '../../core/shop'
+import { writeMoney } from '../../core/selling'
 import type { SiteSettings } from '../../core/model'
 import type { StoredOrder } from '../database/orders'
 

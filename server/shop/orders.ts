@@ -1,7 +1,22 @@
 import type { Mail } from '../../core/forms'
-import { type Agreed, type Basket, type DiscountCode, type Goods, type Order, type OrderEvent, type OrderState, type SeenLine, HOLDS, goodsOf, looked, nextState, pricedOf, totalsOf } from '../../core/shop'
+import {
+  type Agreed,
+  type Basket,
+  type DiscountCode,
+  type Goods,
+  type Order,
+  type OrderEvent,
+  type OrderState,
+  type SeenLine,
+  HOLDS,
+  goodsOf,
+  looked,
+  nextState,
+  pricedOf,
+  totalsOf,
+} from '../../core/shop'
 import type { Catalogue } from '../../core/catalogue'
-import type { ShopSettings } from '../../core/model'
+import type { ShopSettings } from '../../core/selling'
 import { clockIn } from '../../core/time'
 import { readBasket, writeBasket } from '../database/baskets'
 import { insertMails } from '../database/mails'

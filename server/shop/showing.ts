@@ -2,9 +2,27 @@ import { setTimeout } from 'node:timers/promises'
 import { ORDER, askedBy, checkoutWords, labelsOf } from '../../core/elements'
 import type { Scene } from '../../core/drawing'
 import type { LayoutElement } from '../../core/tree'
-import { type AskedCheckout, type Basket, type CodeProblem, type DiscountCode, EMPTY_BASKET, type Goods, type SeenLine, type Shopping, type ShownOrder, codeOf, discounts, goodsOf, looked, pricedOf, taxCountry, totalsOf, wayOf } from '../../core/shop'
+import {
+  type AskedCheckout,
+  type Basket,
+  type CodeProblem,
+  type DiscountCode,
+  EMPTY_BASKET,
+  type Goods,
+  type SeenLine,
+  type Shopping,
+  type ShownOrder,
+  codeOf,
+  discounts,
+  goodsOf,
+  looked,
+  pricedOf,
+  taxCountry,
+  totalsOf,
+  wayOf,
+} from '../../core/shop'
 import type { Catalogue } from '../../core/catalogue'
-import { PLAIN_SHOP, type ShopSettings } from '../../core/model'
+import { PLAIN_SHOP, type ShopSettings } from '../../core/selling'
 import { clockIn, todayIn } from '../../core/time'
 import { readCode } from '../database/discounts'
 import type { Database } from '../database/open'

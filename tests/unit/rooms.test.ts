@@ -6,7 +6,10 @@ import { dirname, join, resolve } from 'node:path'
 /** Which import between rooms is refused: tried in a small copy of the house, with one wrong import of each kind. */
 
 const root = resolve(import.meta.dirname, '../..')
-const { ROOMS } = (await import(join(root, '.dependency-cruiser.mjs'))) as { ROOMS: readonly string[] }
+const { ROOMS, ELEMENT_ROOMS } = (await import(join(root, '.dependency-cruiser.mjs'))) as Record<
+  'ROOMS' | 'ELEMENT_ROOMS',
+  readonly string[]
+>
 const name = (room: string) => room.replace(/\.ts$/, '')
 const entryOf = (room: string) => (room.endsWith('.ts') ? `core/${room}` : `core/${room}/index.ts`)
 
@@ -53,6 +56,35 @@ test('each room may use the one beneath it, and none may use the one above it', 
   expect(refused(rooms(above))).toEqual(wrong.sort())
 })
 
+test('each group of elements may use the one beneath it, by its index alone, and none may use the one above it', () => {
+  const groups = (takes: (group: string) => string | undefined) =>
+    Object.fromEntries(
+      ELEMENT_ROOMS.map((group) => {
+        const taken = takes(group)
+        const text = taken ? `export * as other from '../${taken}'\n` : ''
+        return [`core/elements/${group}/index.ts`, `${text}export const called = '${group}'\n`]
+      }),
+    )
+  const beneath = (group: string) => ELEMENT_ROOMS[ELEMENT_ROOMS.indexOf(group) - 1]
+  const above = (group: string) => ELEMENT_ROOMS[ELEMENT_ROOMS.indexOf(group) + 1]
+  expect(refused(groups(beneath))).toEqual([])
+  const index = (group: string) => `core/elements/${group}/index.ts`
+  const wrong = ELEMENT_ROOMS.slice(0, -1).map((g) => `elements-${g}: ${index(g)} -> ${index(above(g)!)}`)
+  expect(refused(groups(above))).toEqual(wrong.sort())
+  const files = {
+    ...groups(() => undefined),
+    'core/elements/base/inside.ts': 'export const inside = 1\n',
+    'core/elements/attic/index.ts': 'export const found = 1\n',
+    'core/elements/words/index.ts': "export { inside } from '../base/inside'\nexport { found } from '../attic'\n",
+    'core/elements/list.ts': "export { inside } from './base/inside'\n",
+  }
+  expect(refused(files)).toEqual([
+    'through-the-inner-door: core/elements/list.ts -> core/elements/base/inside.ts',
+    'through-the-inner-door: core/elements/words/index.ts -> core/elements/base/inside.ts',
+    'unknown-group: core/elements/words/index.ts -> core/elements/attic/index.ts',
+  ])
+})
+
 test('rooms are entered by their index, new ones are told, and the core knows neither Node nor the studio', () => {
   const files = {
     ...rooms(() => undefined),
@@ -78,4 +110,6 @@ test('every room stands in the rules and in the docs, from the bottom up', () =>
   const rows = [...told.matchAll(/^\| `([\w.-]+)\/?` +\|/gm)].map(([, room]) => room)
   expect(rows).toEqual(ROOMS)
   expect(readdirSync(join(root, 'core')).sort()).toEqual([...ROOMS].sort())
+  const groups = readdirSync(join(root, 'core/elements'), { withFileTypes: true }).filter((f) => f.isDirectory())
+  expect(groups.map(({ name }) => name).sort()).toEqual([...ELEMENT_ROOMS].sort())
 })

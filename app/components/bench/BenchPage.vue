@@ -2,7 +2,7 @@
 import type { ShallowRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { nodeName } from '#core/elements'
-import { type Box } from '#core/editor'
+import type { Box } from '#core/editor'
 import { isPlace, pieceOf } from '#core/layouts'
 import { type Step, find, walk } from '#core/tree'
 import type { Page } from '#core/model'

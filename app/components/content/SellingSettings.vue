@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import { type DeliveryWay, PLAIN_SHOP, type ShopSettings, type TaxClass } from '#core/model'
+import { type DeliveryWay, PLAIN_SHOP, type ShopSettings, type TaxClass } from '#core/selling'
 import { allCountries } from '#core/shop'
 import { useSite } from '~/stores/site'
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { PLAIN_SHOP, type PageType, type Sells } from '#core/model'
+import { PLAIN_SHOP, type Sells } from '#core/selling'
+import type { PageType } from '#core/model'
 import { type FieldRole, fieldSpec } from '#core/fields'
 import { useSession } from '~/stores/session'
 import { useSite } from '~/stores/site'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Circumstance } from '#core/conditions'
-import { type Frame, type Say } from '#core/design'
-import { type Target } from '#core/targets'
+import type { Frame, Say } from '#core/design'
+import type { Target } from '#core/targets'
 import { frameSentence } from '#core/rules'
 import { REGIONS, type Region } from '#core/tree'
 import { counted } from '#core/text'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Frame } from '#core/design'
+import type { Frame } from '#core/design'
 import { type Group, equalsOf, ladderOf } from '#core/rules'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

@@ -2,7 +2,7 @@
 import { instantText } from '#core/time'
 import { nanoid } from 'nanoid'
 import type { Parcel } from '#core/formats'
-import { type Design } from '#core/design'
+import type { Design } from '#core/design'
 import { rulesOf } from '#core/rules'
 import { SITES, type SiteStarter, siteParcel } from '#core/starters'
 import { useMap } from '~/stores/map'

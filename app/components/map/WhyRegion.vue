@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type RegionOutcome, type Standing, lossWords } from '#core/rules'
-import { type Say } from '#core/design'
+import type { Say } from '#core/design'
 import type { Region } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'

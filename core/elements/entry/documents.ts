@@ -2,8 +2,7 @@ import { type Scene, AS_USUAL, attribute, escapeHtml, kindOfFile, readValue, tex
 import type { SiteDocument } from '../../fields'
 import { safeAddress } from '../../addresses'
 import { isFieldValue } from '../../tree'
-import { type ElementSpec, prop } from '../spec'
-import { describe } from '../words'
+import { type ElementSpec, prop, describe } from '../base'
 
 const KILO = 1000
 const SIZES = ['byte', 'kilobyte', 'megabyte', 'gigabyte'] as const

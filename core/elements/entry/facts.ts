@@ -1,12 +1,19 @@
-import { type Chunk, type Scene, ICON_CSS, both, escapeHtml, iconChunk, join, textChunk, wrapFilled } from '../../drawing'
+import {
+  type Chunk,
+  type Scene,
+  ICON_CSS,
+  both,
+  escapeHtml,
+  iconChunk,
+  join,
+  textChunk,
+  wrapFilled,
+} from '../../drawing'
 import { type Catalogue, fieldLabel } from '../../catalogue'
 import { type FieldValue, type Item, isFieldValue } from '../../tree'
-import { valueFill } from '../field-html'
-import { ICON } from '../icon'
-import { COLUMNS_CSS } from '../columns'
-import { headingLevel } from '../levels'
-import { type ElementSpec, prop } from '../spec'
-import { describeItems, itemsOf } from '../words'
+import { valueFill } from './field-html'
+import { ICON } from '../words'
+import { COLUMNS_CSS, headingLevel, type ElementSpec, prop, describeItems, itemsOf } from '../base'
 
 /** What a field is called now, read once for each state of the site. */
 function labelOf(value: FieldValue): Chunk {

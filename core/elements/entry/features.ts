@@ -2,10 +2,8 @@ import { ICON_CSS, type Scene, attribute, escapeHtml, iconSvg, plainText, readVa
 import { TERMS } from '../../catalogue'
 import type { Reading } from '../../fields'
 import { isFieldValue } from '../../tree'
-import { COLUMNS_CSS } from '../columns'
-import { ICON } from '../icon'
-import { type ElementSpec, prop } from '../spec'
-import { describe } from '../words'
+import { COLUMNS_CSS, type ElementSpec, prop, describe } from '../base'
+import { ICON } from '../words'
 
 /** One thing that an entry has, or lacks. */
 interface Feature {

@@ -2,7 +2,7 @@ import { type Scene, attribute, escapeHtml, fill, textChunk } from '../../drawin
 import { type Bits, ledgerOf } from '../../lists'
 import type { Entry } from '../../model'
 import { entryName } from '../../catalogue'
-import { type ElementSpec, prop } from '../spec'
+import { type ElementSpec, prop } from '../base'
 
 /** The entries among which one has its neighbours: those of its type, and of the same first key of a field if asked. */
 function among(entry: Entry, field: string | null, { catalogue }: Scene): Bits | null {

@@ -2,10 +2,9 @@ import { type Scene, attribute, escapeHtml, fill, img, pictureOf, readValue, tex
 import type { Person } from '../../model'
 import { safeAddress } from '../../addresses'
 import { isFieldValue } from '../../tree'
-import { PICTURE_CSS } from '../pictures/figure'
-import { type ElementSpec, prop } from '../spec'
-import { describe } from '../words'
-import { titleLink } from '../lists/cards'
+import { PICTURE_CSS } from '../pictures'
+import { type ElementSpec, prop, describe } from '../base'
+import { titleLink } from '../lists'
 
 /** The parts of a card, from top to bottom. */
 const PARTS = ['picture', 'name', 'role', 'words', 'mail', 'phone'] as const

@@ -1,10 +1,8 @@
 import { FOCUS_CSS, type Scene, attribute, escapeHtml, img, textChunk, fill } from '../../drawing'
 import { TERMS, type Catalogue } from '../../catalogue'
 import type { Term } from '../../model'
-import { COLUMNS_CSS } from '../columns'
-import { headingLevel } from '../levels'
-import { PICTURE_CSS } from '../pictures/figure'
-import { type ElementSpec, prop } from '../spec'
+import { COLUMNS_CSS, headingLevel, type ElementSpec, prop } from '../base'
+import { PICTURE_CSS } from '../pictures'
 
 /** Terms as ways to their pages: all of a taxonomy, its first ones, or those below the one shown. */
 export const termList: ElementSpec = {

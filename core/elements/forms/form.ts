@@ -1,11 +1,19 @@
-import { type Answer, type AskedForm, FORM_WORDS, asHeading, type FormWord, type FormWords, fieldName, hourEnds } from '../../forms'
+import {
+  type Answer,
+  type AskedForm,
+  FORM_WORDS,
+  asHeading,
+  type FormWord,
+  type FormWords,
+  fieldName,
+  hourEnds,
+} from '../../forms'
 import { FOCUS_CSS, type Scene, escapeHtml, fill, holdsUntil, linkAddress, plainText, shownIn } from '../../drawing'
 import { clockIn } from '../../time'
 import { slugOf } from '../../addresses'
 import { type LayoutElement, type Property, type TreeNode, childrenOf, elementsOf } from '../../tree'
-import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { describe } from '../words'
-import { type ElementSpec, prop } from '../spec'
+import { BUTTON_CSS, BUTTON_LOOK } from '../words'
+import { describe, type ElementSpec, prop } from '../base'
 import { MAIL_PROPS, copyFor, mailsFor } from './mails'
 import { question, questionOf } from './question'
 import { send } from './send'

@@ -1,7 +1,7 @@
 import { MOST_RECIPIENTS, addressIn, mailOf, recipients, type AskedForm, type Answer, type Mail } from '../../forms'
 import { type Scene, plainText } from '../../drawing'
 import type { LayoutElement, Property } from '../../tree'
-import { type ElementSpec, prop } from '../spec'
+import { type ElementSpec, prop } from '../base'
 
 /** Where what a form is sent goes by mail, and in what words. */
 

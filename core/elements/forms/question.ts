@@ -1,8 +1,7 @@
 import { type CameIn, type Question, fieldName, keptName } from '../../forms'
 import { FOCUS_CSS, type Chunk, type Compile, type Scene, escapeHtml, fill, plainText, textChunk } from '../../drawing'
 import type { LayoutElement, Property } from '../../tree'
-import { describe } from '../words'
-import { type ElementSpec, prop } from '../spec'
+import { describe, type ElementSpec, prop } from '../base'
 import { readQuestion } from './read'
 
 const KINDS = [

@@ -1,7 +1,6 @@
 import { textChunk, join } from '../../drawing'
-import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { describe } from '../words'
-import { type ElementSpec, prop } from '../spec'
+import { BUTTON_CSS, BUTTON_LOOK } from '../words'
+import { describe, type ElementSpec, prop } from '../base'
 
 /** The button that sends a form; one that has none gets one at its end. */
 export const send: ElementSpec = {

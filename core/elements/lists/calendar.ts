@@ -5,8 +5,7 @@ import { type Parameters, writeParameters } from '../../addresses'
 import { momentIn, clockIn, type Day, weekdayOf, daysOfMonth } from '../../time'
 import { entryName } from '../../catalogue'
 import type { LayoutElement } from '../../tree'
-import { headingLevel } from '../levels'
-import { type ElementSpec, prop } from '../spec'
+import { headingLevel, type ElementSpec, prop } from '../base'
 import { typesNamed } from './plan'
 
 /** The address parameter by which a month is asked for. */

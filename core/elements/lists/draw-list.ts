@@ -1,4 +1,14 @@
-import { AS_USUAL, type Chunk, type Compile, type Fill, type Scene, fill, isAsked, textChunk, wrapFilled } from '../../drawing'
+import {
+  AS_USUAL,
+  type Chunk,
+  type Compile,
+  type Fill,
+  type Scene,
+  fill,
+  isAsked,
+  textChunk,
+  wrapFilled,
+} from '../../drawing'
 import type { Entry, Id } from '../../model'
 import type { LayoutElement, Value } from '../../tree'
 import { type Cards, type PlainCard, cardAt, drawCard } from './cards'
@@ -6,7 +16,7 @@ import { groupTitle, parted } from './groups'
 import { type OnPage, listedOn } from './listed'
 import { planOf } from './plan'
 import { type ScreenWords, drawScreens } from './screens'
-import { itemsOf } from '../words'
+import { itemsOf } from '../base'
 import { sumsOf } from './sums'
 import { type TableColumn, columnsOf, drawTable } from './table'
 

@@ -4,8 +4,8 @@ import { type Asked, type Choice, type Facet, SORT, collatorOf, slugOfKey } from
 import type { Id, Page } from '../../model'
 import { fieldKind, fieldLabel } from '../../catalogue'
 import type { LayoutElement, Value } from '../../tree'
-import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { type ElementSpec, prop } from '../spec'
+import { BUTTON_CSS, BUTTON_LOOK } from '../words'
+import { type ElementSpec, prop } from '../base'
 import { type OnPage, addressFor, askedList, besidesList } from './listed'
 
 /** So many choices stand in sight; others open. */

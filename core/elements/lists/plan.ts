@@ -3,7 +3,7 @@ import type { ListPlan } from '../../drawing'
 import { type Grouping, MARKED, PAGE, SORT, type Sort, parameterNames, parametersNamed, plainName } from '../../lists'
 import type { Id } from '../../model'
 import type { Item, LayoutElement, Value } from '../../tree'
-import { itemsOf } from '../words'
+import { itemsOf } from '../base'
 
 /** What a list is told by its element, as a plan that holds on every page. */
 

@@ -3,7 +3,7 @@ import { type Scene, AS_USUAL, type Compile, escapeHtml, fill, textChunk } from 
 import type { Totals } from '../../lists'
 import type { Id } from '../../model'
 import type { LayoutElement, Property, Value } from '../../tree'
-import { itemsOf } from '../words'
+import { itemsOf } from '../base'
 import type { OnPage } from './listed'
 
 /** What numbers of listed entries may be put together to. */

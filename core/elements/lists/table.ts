@@ -2,7 +2,7 @@ import { type Chunk, type Scene, about, escapeHtml, fieldText, fill, textChunk }
 import type { Entry, Id } from '../../model'
 import { entrySubject, fieldLabel } from '../../catalogue'
 import type { Value } from '../../tree'
-import { itemsOf } from '../words'
+import { itemsOf } from '../base'
 import { titleLink } from './cards'
 
 /** A column of a list that stands in a table: its head, and the field that it shows. */

@@ -1,6 +1,15 @@
-import { FOCUS_CSS, type Chunk, attribute, escapeHtml, img, isOwnFilm, linkAddress, pictureOf, plainText } from '../../drawing'
-import { type ElementSpec, prop } from '../spec'
-import { describe } from '../words'
+import {
+  FOCUS_CSS,
+  type Chunk,
+  attribute,
+  escapeHtml,
+  img,
+  isOwnFilm,
+  linkAddress,
+  pictureOf,
+  plainText,
+} from '../../drawing'
+import { type ElementSpec, prop, describe } from '../base'
 
 export const film: ElementSpec = {
   type: 'film',

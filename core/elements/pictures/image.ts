@@ -1,8 +1,7 @@
 import { FOCUS_CSS } from '../../drawing'
 import { isFieldValue } from '../../tree'
 import { PICTURE_CSS, SHAPE, figure } from './figure'
-import { type ElementSpec, prop } from '../spec'
-import { describe } from '../words'
+import { type ElementSpec, prop, describe } from '../base'
 
 export const image: ElementSpec = {
   type: 'image',

@@ -1,6 +1,6 @@
 import { FOCUS_CSS } from '../../drawing'
 import { PICTURE_CSS, SHAPE, figure } from './figure'
-import { type ElementSpec, prop } from '../spec'
+import { type ElementSpec, prop } from '../base'
 
 export const leadPicture: ElementSpec = {
   type: 'lead-picture',

@@ -1,9 +1,18 @@
-import { FOCUS_CSS, type Scene, attribute, escapeHtml, fill, img, pictureAddress, picturesOf, plainText, textChunk } from '../../drawing'
+import {
+  FOCUS_CSS,
+  type Scene,
+  attribute,
+  escapeHtml,
+  fill,
+  img,
+  pictureAddress,
+  picturesOf,
+  plainText,
+  textChunk,
+} from '../../drawing'
 import type { Picture } from '../../model'
 import { type Item, type Value, isFieldValue } from '../../tree'
-import { COLUMNS_CSS } from '../columns'
-import { type ElementSpec, prop } from '../spec'
-import { describe, describeItems } from '../words'
+import { COLUMNS_CSS, type ElementSpec, prop, describe, describeItems } from '../base'
 import { SHAPE } from './figure'
 import { SLIDES_CSS, STEP_WORDS, slidesOf } from './slides'
 

@@ -1,8 +1,19 @@
-import { FOCUS_CSS, type Chunk, both, fill, hrefChunk, img, join, pictureOf, plainText, textChunk, wrapFilled } from '../../drawing'
+import {
+  FOCUS_CSS,
+  type Chunk,
+  both,
+  fill,
+  hrefChunk,
+  img,
+  join,
+  pictureOf,
+  plainText,
+  textChunk,
+  wrapFilled,
+} from '../../drawing'
 import type { Item, Value } from '../../tree'
 import { RUN_WORDS, SLIDES_CSS, STEP_WORDS, slidesOf } from './slides'
-import { type ElementSpec, prop } from '../spec'
-import { describeItems } from '../words'
+import { type ElementSpec, prop, describeItems } from '../base'
 
 const value = (item: Item, name: string): Value => item.props[name] ?? null
 

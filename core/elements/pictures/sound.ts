@@ -1,7 +1,15 @@
-import { type Chunk, attribute, escapeHtml, isOwnSound, linkAddress, plainText, richChunk, wrapFilled } from '../../drawing'
+import {
+  type Chunk,
+  attribute,
+  escapeHtml,
+  isOwnSound,
+  linkAddress,
+  plainText,
+  richChunk,
+  wrapFilled,
+} from '../../drawing'
 import { isRichDoc } from '../../rich'
-import { type ElementSpec, prop } from '../spec'
-import { describe } from '../words'
+import { type ElementSpec, prop, describe } from '../base'
 
 export const sound: ElementSpec = {
   type: 'sound',

@@ -1,8 +1,20 @@
-import { type AddressPart, type AddressUse, FIELD, addressField, addressParts, countryOf, isSame, neededParts, needsDelivery, soldTo, wayOf } from '../../shop'
+import {
+  type AddressPart,
+  type AddressUse,
+  FIELD,
+  addressField,
+  addressParts,
+  countryOf,
+  isSame,
+  neededParts,
+  needsDelivery,
+  soldTo,
+  wayOf,
+} from '../../shop'
 import { type Scene, escapeHtml } from '../../drawing'
-import { PLAIN_SHOP } from '../../model'
-import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { type ElementSpec, prop, text } from '../spec'
+import { PLAIN_SHOP } from '../../selling'
+import { BUTTON_CSS, BUTTON_LOOK } from '../words'
+import { type ElementSpec, prop, text } from '../base'
 import { SHOP_FORM, field, own, problemOf, saying, shoppingOf } from './bits'
 import { GROUP_CSS, GROUP_PARTS } from './buyer'
 

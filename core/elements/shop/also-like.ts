@@ -1,7 +1,7 @@
 import { type Alike, alikeTo } from '../../shop'
 import { type Scene, escapeHtml, holdsUntil, img } from '../../drawing'
 import { clockIn } from '../../time'
-import { type ElementSpec, prop, text } from '../spec'
+import { type ElementSpec, prop, text } from '../base'
 import { SHOP_CSS, money, saying, shoppingOf } from './bits'
 
 /** What somebody looks at: the page, or what is in their basket and what they have just ordered. */

@@ -1,7 +1,7 @@
 import { ADDRESS_PARTS, type AskedCheckout, FIELD, addressField, consentField } from '../../shop'
 import { type Scene, plainText } from '../../drawing'
 import type { LayoutElement, Value } from '../../tree'
-import { type ElementSpec, prop } from '../spec'
+import { type ElementSpec, prop } from '../base'
 import { billingAddress, deliveryAddress } from './address'
 import { basketLines } from './basket-lines'
 import { buyer, needsPhone } from './buyer'

@@ -1,8 +1,8 @@
 import { type LineChange, MOST_OF_ONE, type SeenLine, mostOf } from '../../shop'
 import { FOCUS_CSS, type Scene, escapeHtml, img } from '../../drawing'
-import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { QUESTION_CSS } from '../forms/question'
-import { type ElementSpec, prop, text } from '../spec'
+import { BUTTON_CSS, BUTTON_LOOK } from '../words'
+import { QUESTION_CSS } from '../forms'
+import { type ElementSpec, prop, text } from '../base'
 import { SHOP_CSS, SHOP_FORM, money, problemOf, saying, shoppingOf, when } from './bits'
 
 const CHANGES: Record<LineChange, [name: string, label: string, words: string]> = {

@@ -1,6 +1,6 @@
 import { ICON_CSS, escapeHtml, fill } from '../../drawing'
-import { ICON, iconPart } from '../icon'
-import { type ElementSpec, prop, text } from '../spec'
+import { ICON, iconPart } from '../words'
+import { type ElementSpec, prop, text } from '../base'
 import { saying } from './bits'
 
 /** The way to the basket, with how many things are in it. Pages that show it are kept ready by that number. */

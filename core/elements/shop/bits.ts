@@ -1,9 +1,10 @@
-import { type CheckoutWord, type Shopping, sampleShopping, writeMoney } from '../../shop'
+import { type CheckoutWord, type Shopping, sampleShopping } from '../../shop'
+import { writeMoney } from '../../selling'
 import { AS_USUAL, type Scene, escapeHtml, plainText } from '../../drawing'
 import { isDay } from '../../time'
 import type { LayoutElement } from '../../tree'
-import { type ElementSpec, prop } from '../spec'
-import { type Ask, type AskParts, askHtml } from '../working/ask'
+import { type ElementSpec, prop } from '../base'
+import { type Ask, type AskParts, askHtml } from '../forms'
 
 /** What the elements of a shop are made of. */
 

@@ -1,9 +1,9 @@
 import { type Goods, goodsOfEntry, mostOf } from '../../shop'
 import { FOCUS_CSS, type Scene, escapeHtml, holdsUntil } from '../../drawing'
 import { clockIn } from '../../time'
-import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { QUESTION_CSS } from '../forms/question'
-import { type ElementSpec, prop, text } from '../spec'
+import { BUTTON_CSS, BUTTON_LOOK } from '../words'
+import { QUESTION_CSS } from '../forms'
+import { type ElementSpec, prop, text } from '../base'
 import { SHOP_CSS, money, saying, when } from './bits'
 
 /** What a page is asked for once something of it was put into the basket. */

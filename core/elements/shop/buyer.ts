@@ -1,7 +1,7 @@
 import { FIELD } from '../../shop'
 import { FOCUS_CSS } from '../../drawing'
-import { QUESTION_CSS } from '../forms/question'
-import { type ElementSpec, prop, text } from '../spec'
+import { QUESTION_CSS } from '../forms'
+import { type ElementSpec, prop, text } from '../base'
 import { SHOP_CSS, field, saying } from './bits'
 
 /** What all groups of fields of a checkout are made of. */

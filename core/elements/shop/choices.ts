@@ -1,7 +1,7 @@
 import { FIELD, countryOf, deliveryCost, deliveryUse, needsDelivery, wayOf, waysTo } from '../../shop'
 import { escapeHtml } from '../../drawing'
-import { PLAIN_SHOP } from '../../model'
-import { type ElementSpec, text } from '../spec'
+import { PLAIN_SHOP } from '../../selling'
+import { type ElementSpec, text } from '../base'
 import { SHOP_FORM, field, money, problemOf, saying, shoppingOf } from './bits'
 import { GROUP_CSS, GROUP_PARTS } from './buyer'
 

@@ -1,9 +1,8 @@
 import type { CodeProblem } from '../../shop'
 import { FOCUS_CSS, type Scene, escapeHtml, plainText } from '../../drawing'
-import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { QUESTION_CSS } from '../forms/question'
-import { type ElementSpec, prop, text } from '../spec'
-import { askHtml } from '../working/ask'
+import { BUTTON_CSS, BUTTON_LOOK } from '../words'
+import { QUESTION_CSS, askHtml } from '../forms'
+import { type ElementSpec, prop, text } from '../base'
 import { SHOP_CSS, SHOP_FORM, saying, shoppingOf } from './bits'
 
 const WHY: Record<CodeProblem, string> = { unknown: 'unknown', over: 'over', little: 'little', none: 'nothing' }

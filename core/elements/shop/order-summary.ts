@@ -1,6 +1,6 @@
 import type { Totals } from '../../shop'
 import { type Scene, escapeHtml } from '../../drawing'
-import { type ElementSpec, text } from '../spec'
+import { type ElementSpec, text } from '../base'
 import { SHOP_CSS, money, saying, shoppingOf } from './bits'
 
 export const SUMS_CSS =

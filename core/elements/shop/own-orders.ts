@@ -2,7 +2,7 @@ import { ORDER_STATES, type OrderState, type ShownOrder } from '../../shop'
 import { AS_USUAL, type Scene, escapeHtml } from '../../drawing'
 import { dayIn } from '../../time'
 import type { Property } from '../../tree'
-import { type ElementSpec, text } from '../spec'
+import { type ElementSpec, text } from '../base'
 import { SHOP_CSS, money, saying, shoppingOf } from './bits'
 
 const STATES: Record<OrderState, string> = {

@@ -1,7 +1,7 @@
 import { type LayoutElement, elementsOf } from '../../tree'
 import { type Scene, escapeHtml, fill, join, plainText, type Chunk } from '../../drawing'
-import { BUTTON_CSS, BUTTON_LOOK } from '../button'
-import { type ElementSpec, prop, text } from '../spec'
+import { BUTTON_CSS, BUTTON_LOOK } from '../words'
+import { type ElementSpec, prop, text } from '../base'
 import { SHOP_CSS, SHOP_FORM, saying } from './bits'
 
 /** What a page is asked for by the number of a step. */

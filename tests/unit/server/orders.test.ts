@@ -1,9 +1,21 @@
 import fc from 'fast-check'
 import { makeDemo } from '#demo/index'
 import { Catalogue } from '#core/catalogue'
-import { PLAIN_SHOP, type Site } from '#core/model'
+import { PLAIN_SHOP } from '#core/selling'
+import type { Site } from '#core/model'
 import type { Offer } from '#core/fields'
-import { type Agreed, type Basket, EMPTY_BASKET, HOLDS, ORDER_EVENTS, type OrderEvent, type OrderState, nextState, orderShape, withoutPerson } from '#core/shop'
+import {
+  type Agreed,
+  type Basket,
+  EMPTY_BASKET,
+  HOLDS,
+  ORDER_EVENTS,
+  type OrderEvent,
+  type OrderState,
+  nextState,
+  orderShape,
+  withoutPerson,
+} from '#core/shop'
 import { refuse } from '#core/shape'
 import { readBasket, writeBasket } from '../../../server/database/baskets'
 import { useCode, writeCode } from '../../../server/database/discounts'

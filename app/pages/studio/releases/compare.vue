@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Differing } from '#core/releases'
-import { type Design } from '#core/design'
+import type { Design } from '#core/design'
 import { rulesOf } from '#core/rules'
 import type { Page } from '#core/model'
 import { counted } from '#core/text'

@@ -1,11 +1,11 @@
 import { type Finding, type FindingKind, checkDesign } from '#core/checks'
 import { CompiledRules, resolve, rulesOf } from '#core/rules'
-import { type Design, type Frame } from '#core/design'
-import { type Target } from '#core/targets'
+import type { Design, Frame } from '#core/design'
+import type { Target } from '#core/targets'
 import { hasWork, lackingOn, workOf } from '#core/elements'
 import type { Layout } from '#core/tree'
 import { Catalogue } from '#core/catalogue'
-import { PLAIN_SHOP } from '#core/model'
+import { PLAIN_SHOP } from '#core/selling'
 import { PLAIN_HOUSE } from '#core/styles'
 import {
   VISITOR,

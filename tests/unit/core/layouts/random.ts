@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { ELEMENTS, elementSpec, newElement } from '#core/elements'
 import type { Condition } from '#core/conditions'
 import { spliceBetween } from '#core/edits'
-import { type Edit } from '#core/layouts'
+import type { Edit } from '#core/layouts'
 import { evenSpans, type Item, type Layout, STATES, STEPS, type StyleValue, type TreeNode, emptyColumn, emptyPlace, emptyRow, looksKey, walk } from '#core/tree'
 import { STYLE_PROPERTIES, type StyleProperty } from '#core/styles'
 

@@ -4,7 +4,7 @@ import { factsOf, matches, namesFrom } from '#core/targets'
 import { cellOf, groupPages, mapRows, targetsFor } from '#core/map'
 import { REGIONS } from '#core/tree'
 import { diceOf, seeds } from '../layouts/random'
-import { randomFrame, randomRequest, randomRules, randomSite } from '../frames/random'
+import { randomFrame, randomRequest, randomRules, randomSite } from '../rules/random'
 import { runs } from '../../../runs'
 
 /** The Map over random sites and designs: nothing is left out, counted twice, or said otherwise than it is. */

@@ -1,5 +1,5 @@
 import { CompiledRules, compareTables, frameReach, layoutReach, pagesOfLayout, resolveInTurn, shownAt, tabulate } from '#core/rules'
-import { type Frame } from '#core/design'
+import type { Frame } from '#core/design'
 import { cellOf, groupPages, mapRows, targetsFor } from '#core/map'
 import { REGIONS, type LayoutRegion } from '#core/tree'
 import { NO_WORK, VISITOR, frame, observatory } from '../../../fixtures'

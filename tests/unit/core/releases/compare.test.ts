@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { compareDesigns, layoutsThatDiffer } from '#core/releases'
-import { type Design } from '#core/design'
+import type { Design } from '#core/design'
 import { CompiledRules, resolve, rulesOf } from '#core/rules'
 import { Trees, layoutEditing, treesOf } from '#core/layouts'
 import { CompiledDesign } from '#core/render'

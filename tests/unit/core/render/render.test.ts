@@ -1,4 +1,4 @@
-import { minorOf, writeMoney } from '#core/shop'
+import { minorOf, writeMoney } from '#core/selling'
 import { resolveInTurn, rulesOf } from '#core/rules'
 import type { Layout, Row, Value } from '#core/tree'
 import { applyEdit, treeToDraw } from '#core/layouts'

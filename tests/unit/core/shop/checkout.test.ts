@@ -1,8 +1,24 @@
 import { clock } from '../../../times'
 import { makeDemo } from '#demo/index'
 import { Catalogue } from '#core/catalogue'
-import { PLAIN_SHOP, type ShopSettings } from '#core/model'
-import { type AskedCheckout, type Goods, HOLDS, ORDER_EVENTS, ORDER_STATES, type Said, type SeenLine, addressLines, addressParts, allCountries, goodsOfEntry, checkoutFields, judgeCheckout, neededParts, nextState } from '#core/shop'
+import { PLAIN_SHOP, type ShopSettings } from '#core/selling'
+import {
+  type AskedCheckout,
+  type Goods,
+  HOLDS,
+  ORDER_EVENTS,
+  ORDER_STATES,
+  type Said,
+  type SeenLine,
+  addressLines,
+  addressParts,
+  allCountries,
+  goodsOfEntry,
+  checkoutFields,
+  judgeCheckout,
+  neededParts,
+  nextState,
+} from '#core/shop'
 
 /** What a checkout asks in each country, what it takes of what is said, and what becomes of an order. */
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { PLAIN_SHOP, type ShopSettings } from '#core/model'
-import { type DiscountCode, type Priced, allotted, amountOf, discounts, minorOf, shareOf, totalsOf } from '#core/shop'
+import { PLAIN_SHOP, type ShopSettings, allotted, amountOf, minorOf, shareOf } from '#core/selling'
+import { type DiscountCode, type Priced, discounts, totalsOf } from '#core/shop'
 
 /** What a basket comes to, against an obvious twin that counts in fractions. */
 

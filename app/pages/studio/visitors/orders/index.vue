@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ORDER_STATES, type OrderState, amountOf } from '#core/shop'
+import { ORDER_STATES, type OrderState } from '#core/shop'
+import { amountOf } from '#core/selling'
 import { counted } from '#core/text'
 import type { OrdersAnswer } from '#shared/api/types'
 

@@ -1,0 +1,6 @@
+export { type ElementSpec, prop, text, type Names, type PartSpec, type PlacesSpec } from './spec'
+export { describe, describeItems, itemsOf } from './words'
+export { linkOf } from './links'
+export { LANGUAGE, inLanguage } from './language'
+export { COLUMNS_CSS } from './columns'
+export { headingLevel } from './levels'

@@ -1,0 +1,50 @@
+import { both, hrefChunk, richChunk, textChunk, wrapFilled } from '../../drawing'
+import { isRichDoc } from '../../rich'
+import { RICH_CSS } from './text'
+import { type ElementSpec, prop, describe } from '../base'
+
+export const quote: ElementSpec = {
+  type: 'quote',
+  name: 'Quote',
+  about: 'What somebody said, with who said it.',
+  group: 'Words',
+  props: {
+    text: {
+      kind: 'rich',
+      label: 'Words',
+      default: {
+        type: 'doc',
+        content: [{ type: 'paragraph', content: [{ type: 'text', text: 'What somebody said.' }] }],
+      },
+    },
+    source: { kind: 'text', label: 'Said by', default: '', most: 200 },
+    link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
+  },
+  parts: { words: { label: 'Words', hides: false }, source: { label: 'Said by', words: 'source' } },
+  css: [
+    RICH_CSS,
+    '.of-quote{margin:0}.of-quote blockquote{margin:0;font-family:var(--f-heading);font-size:1.25em;line-height:1.4}' +
+      '.of-quote figcaption{margin-top:.7em;font-size:.9em}.of-quote figcaption::before{content:"\\2014\\00a0"}.of-quote figcaption a{color:inherit}',
+  ],
+  summary: (props, names) => describe(props.text, names),
+  draw(element, compile) {
+    const doc = prop(element, quote, 'text')
+    const source = textChunk(prop(element, quote, 'source'))
+    const href = hrefChunk(prop(element, quote, 'link'))
+    const named = both(href, source, (to, name) => (to && name ? `<a href="${to}">${name}</a>` : name))
+    const below = compile.shows(element, 'source')
+      ? wrapFilled(`<figcaption${compile.part(element, 'source')}${compile.words('source')}>`, named, '</figcaption>')
+      : ''
+    const words = isRichDoc(doc) ? richChunk(doc) : ''
+    const said = wrapFilled(
+      `<blockquote${compile.part(element, 'words', 'rich')}${compile.words('text')}>`,
+      words,
+      '</blockquote>',
+    )
+    return both(
+      said,
+      below,
+      (above, who) => above && `<figure${compile.attributes(element, 'quote')}>${above}${who}</figure>`,
+    )
+  },
+}
