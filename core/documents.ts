@@ -4,7 +4,21 @@ import { basketShape, discountShape, orderShape } from './shop'
 import { mailServerShape, mailShape, messageShape } from './forms'
 import { Trees, checkLayout, layoutEditUpToDate, layoutEditing, layoutUpToDate, refuseEdit } from './layouts'
 import { type Shape, refuse } from './shape'
-import { MENUS_EDITING, STRUCTURE_EDITING, entryShape, menuShape, pageTypeShape, personShape, pictureShape, refuseMenus, refuseStructure, settingsShape, taxonomyShape, termShape, workingShape } from './model'
+import {
+  MENUS_EDITING,
+  STRUCTURE_EDITING,
+  entryShape,
+  menuShape,
+  pageTypeShape,
+  personShape,
+  pictureShape,
+  refuseMenus,
+  refuseStructure,
+  settingsShape,
+  taxonomyShape,
+  termShape,
+  workingShape,
+} from './model'
 import { redirectShape } from './catalogue'
 import type { LayoutDocument } from './tree'
 import { HOUSE_EDITING, houseShape, houseUpToDate } from './styles'

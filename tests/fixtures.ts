@@ -4,7 +4,17 @@ import type { Request } from '#core/conditions'
 import type { Frame } from '#core/design'
 import type { Target } from '#core/targets'
 import { newFrame } from '#core/rules'
-import { type Column, type FieldValue, type Layout, type LayoutElement, type LayoutRegion, type Row, type Value, emptyLayout, type LayoutDocument } from '#core/tree'
+import {
+  type Column,
+  type FieldValue,
+  type Layout,
+  type LayoutElement,
+  type LayoutRegion,
+  type Row,
+  type Value,
+  emptyLayout,
+  type LayoutDocument,
+} from '#core/tree'
 import { type Edit, Trees, layoutEditing, treesOf } from '#core/layouts'
 import { CompiledDesign } from '#core/render'
 import { Formats, type SceneOptions, sceneOf } from '#core/drawing'

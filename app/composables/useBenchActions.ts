@@ -1,6 +1,20 @@
 import { nanoid } from 'nanoid'
 import { newElement } from '#core/elements'
-import { type Direction, duplicateNodes, insertElement, mergeColumns, newPlace, outermost, pasteNodes, placeAfter, removeNodes, rowAround, splitColumn, stepAll, widen } from '#core/editor'
+import {
+  type Direction,
+  duplicateNodes,
+  insertElement,
+  mergeColumns,
+  newPlace,
+  outermost,
+  pasteNodes,
+  placeAfter,
+  removeNodes,
+  rowAround,
+  splitColumn,
+  stepAll,
+  widen,
+} from '#core/editor'
 import { type Edit, isPlace, pathIn, placeOfPath } from '#core/layouts'
 import { list, refuse } from '#core/shape'
 import type { Id } from '#core/model'

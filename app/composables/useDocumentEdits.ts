@@ -1,5 +1,15 @@
 import { nanoid } from 'nanoid'
-import { EditSession, type Contest, type Editing, type LogRecord, type Pending, type Told, type Unkept, historyOf, pendingEnvelope } from '#core/edits'
+import {
+  EditSession,
+  type Contest,
+  type Editing,
+  type LogRecord,
+  type Pending,
+  type Told,
+  type Unkept,
+  historyOf,
+  pendingEnvelope,
+} from '#core/edits'
 import { type Problem, problem } from '#core/problems'
 import { list, refuse } from '#core/shape'
 import type { EditsAnswer, FarAnswer, StaleAnswer } from '#shared/api/types'

@@ -1,5 +1,15 @@
 import { nanoid } from 'nanoid'
-import { insertItem, moveItem, newMenu, removeItem, setItem, type Id, type Link, type Menu, type Spot } from '#core/model'
+import {
+  insertItem,
+  moveItem,
+  newMenu,
+  removeItem,
+  setItem,
+  type Id,
+  type Link,
+  type Menu,
+  type Spot,
+} from '#core/model'
 import { useMenus } from '~/stores/menus'
 
 /** What a hand does to menus and their items; each is one edit, and one step of undo. */

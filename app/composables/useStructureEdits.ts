@@ -1,7 +1,23 @@
 import { nanoid } from 'nanoid'
 import { type Uses, type Used, usesOf } from '#core/checks'
 import type { PlainEdit } from '#core/edits'
-import { insertTerm, moveTerm, newField, newPageType, newPerson, newTaxonomy, newTerm, removeTaxonomy, removeTerm, type Id, type PageType, type Person, type Spot, type Taxonomy, type Term } from '#core/model'
+import {
+  insertTerm,
+  moveTerm,
+  newField,
+  newPageType,
+  newPerson,
+  newTaxonomy,
+  newTerm,
+  removeTaxonomy,
+  removeTerm,
+  type Id,
+  type PageType,
+  type Person,
+  type Spot,
+  type Taxonomy,
+  type Term,
+} from '#core/model'
 import { type Field, type FieldKind, hasChoices } from '#core/fields'
 import { and, counted } from '#core/text'
 import { useDesign } from '~/stores/design'

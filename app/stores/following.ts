@@ -2,7 +2,17 @@ import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { nodeName } from '#core/elements'
 import { pagesOfLayout } from '#core/rules'
-import { type Edit, changeKey, changedThing, describeChange, editOf, layoutEditing, pointedAt, settingIn, touchedBy } from '#core/layouts'
+import {
+  type Edit,
+  changeKey,
+  changedThing,
+  describeChange,
+  editOf,
+  layoutEditing,
+  pointedAt,
+  settingIn,
+  touchedBy,
+} from '#core/layouts'
 import type { Id } from '#core/model'
 import { type Change, find, isVariation, walk } from '#core/tree'
 import { counted } from '#core/text'

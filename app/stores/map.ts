@@ -3,7 +3,19 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { nanoid } from 'nanoid'
 import type { Request } from '#core/conditions'
-import { CompiledRules, type Impact, type OutcomeTable, type Rivals, compareTables, frameLabels, frameReach, layoutReach, newFrame, rulesOf, usesOfLayouts } from '#core/rules'
+import {
+  CompiledRules,
+  type Impact,
+  type OutcomeTable,
+  type Rivals,
+  compareTables,
+  frameLabels,
+  frameReach,
+  layoutReach,
+  newFrame,
+  rulesOf,
+  usesOfLayouts,
+} from '#core/rules'
 import { type Frame, type Say, checkFrame } from '#core/design'
 import { namesFrom } from '#core/targets'
 import { groupPages, targetsFor } from '#core/map'

@@ -2,7 +2,20 @@ import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { nanoid } from 'nanoid'
 import { pagesOfLayout } from '#core/rules'
-import { type Edit, asFills, asInPiece, checkLayout, isPlace, keptIn, layoutEditing, pathIn, pathNamed, pieceOf, placeOfPath, settingIn } from '#core/layouts'
+import {
+  type Edit,
+  asFills,
+  asInPiece,
+  checkLayout,
+  isPlace,
+  keptIn,
+  layoutEditing,
+  pathIn,
+  pathNamed,
+  pieceOf,
+  placeOfPath,
+  settingIn,
+} from '#core/layouts'
 import { ownPiece, share } from '#core/editor'
 import type { Id } from '#core/model'
 import { type Fill, type LayoutDocument, type LayoutElement, type TreeNode, find } from '#core/tree'

@@ -1,7 +1,16 @@
 import { type Finding, checkDesign } from '#core/checks'
 import { type Differing, compareDesigns } from '#core/releases'
 import type { Request } from '#core/conditions'
-import { CompiledRules, type OutcomeTable, type Rivals, type Rules, pagesCovered, retabulate, rivalsOf, tabulate } from '#core/rules'
+import {
+  CompiledRules,
+  type OutcomeTable,
+  type Rivals,
+  type Rules,
+  pagesCovered,
+  retabulate,
+  rivalsOf,
+  tabulate,
+} from '#core/rules'
 import type { Design, Frame } from '#core/design'
 import type { LayoutRegion } from '#core/tree'
 import { Catalogue, type TakenChange, followTaken } from '#core/catalogue'

@@ -1,1 +1,14 @@
-export { type AskedAddress, type Parameters, RESERVED_PARTS, STUDIO_PARTS, isSlug, pathOf, readAddress, readFields, readParameters, safeAddress, slugOf, writeParameters } from './addresses'
+export {
+  type AskedAddress,
+  type Parameters,
+  RESERVED_PARTS,
+  STUDIO_PARTS,
+  isSlug,
+  pathOf,
+  readAddress,
+  readFields,
+  readParameters,
+  safeAddress,
+  slugOf,
+  writeParameters,
+} from './addresses'

@@ -2,7 +2,20 @@ export { Catalogue, type EntryTimes, type Seen } from './catalogue'
 export { type SiteChange, type TakenChange, followChange, followTaken } from './changes'
 export { checkEntry } from './check-entry'
 export { type EntryFieldUse, type FieldChoice, entryFields, fieldChoices, fieldKind, fieldLabel } from './field-choices'
-export { BUILT_IN, type Place, type Subject, TERMS, type Visitor, countOf, entrySubject, entryValue, fieldSource, readField, subjectOf, withUntil } from './fields'
+export {
+  BUILT_IN,
+  type Place,
+  type Subject,
+  TERMS,
+  type Visitor,
+  countOf,
+  entrySubject,
+  entryValue,
+  fieldSource,
+  readField,
+  subjectOf,
+  withUntil,
+} from './fields'
 export { directoryOf } from './directory'
 export { isLeftOut } from './left-out'
 export { namedIn, writtenIn } from './named'

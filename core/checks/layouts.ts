@@ -1,6 +1,16 @@
 import { builtInField, isFieldTest, isTermTest } from '../conditions'
 import { elementSpec, entryList, fieldsNamed, propertiesOf, seeNode } from '../elements'
-import { type FieldValue, type LayoutElement, type NamedThing, type Property, type TreeNode, type Value, childrenOf, elementsOf, walk } from '../tree'
+import {
+  type FieldValue,
+  type LayoutElement,
+  type NamedThing,
+  type Property,
+  type TreeNode,
+  type Value,
+  childrenOf,
+  elementsOf,
+  walk,
+} from '../tree'
 import { BUILT_IN, type Catalogue, TERMS, fieldKind, fieldLabel } from '../catalogue'
 import type { Id, PageType } from '../model'
 import type { Design } from '../design'

@@ -1,5 +1,16 @@
 import { type Catalogue, directoryOf, entryValue } from '../catalogue'
-import { type ComparedWith, type Field, type FieldKind, type FieldSpec, type FieldTestOp, type Holds, OPS, fieldSpec, hasChoices, isEmpty } from '../fields'
+import {
+  type ComparedWith,
+  type Field,
+  type FieldKind,
+  type FieldSpec,
+  type FieldTestOp,
+  type Holds,
+  OPS,
+  fieldSpec,
+  hasChoices,
+  isEmpty,
+} from '../fields'
 import type { Entry, Id, PageType } from '../model'
 import { isDay } from '../time'
 

@@ -1,7 +1,18 @@
 import type { Id } from '../model'
 import { together } from './columns'
 import type { Edit } from '../layouts'
-import { childrenOf, emptyColumn, find, findParent, mayHold, withNewIds, type Layout, type LayoutElement, type Row, type TreeNode } from '../tree'
+import {
+  childrenOf,
+  emptyColumn,
+  find,
+  findParent,
+  mayHold,
+  withNewIds,
+  type Layout,
+  type LayoutElement,
+  type Row,
+  type TreeNode,
+} from '../tree'
 
 /**
  * What a hand at the bench does, put into edits. Each gives the edit, or null when there is nothing to do;

@@ -1,6 +1,19 @@
 import type { Condition } from '../conditions'
 import type { Id } from '../model'
-import { type Layout, type LooksKey, type Step, type StyleValue, type TreeNode, type Value, childrenOf, emptyRow, find, pathTo, walk, withNewIds } from '../tree'
+import {
+  type Layout,
+  type LooksKey,
+  type Step,
+  type StyleValue,
+  type TreeNode,
+  type Value,
+  childrenOf,
+  emptyRow,
+  find,
+  pathTo,
+  walk,
+  withNewIds,
+} from '../tree'
 import { applyJudged, type Edit } from '../layouts'
 import { addColumn } from './columns'
 import { duplicateNode, insertElement, moveTo, placeAfter, placeForPlace, removeNode } from './commands'

@@ -1,6 +1,16 @@
 import { newElement } from '../elements'
 import type { Id } from '../model'
-import { type Layout, type LayoutElement, type Row, type Standing, type TreeNode, emptyLayout, emptyRow, find, withNewIds } from '../tree'
+import {
+  type Layout,
+  type LayoutElement,
+  type Row,
+  type Standing,
+  type TreeNode,
+  emptyLayout,
+  emptyRow,
+  find,
+  withNewIds,
+} from '../tree'
 import { type Edit, aloneIn, drawnAsElements, isPlace, ownOf, pieceOf, placeOfPath, type Trees } from '../layouts'
 
 /** Making pieces, placing them, and ending the sharing in one place; see `docs/pieces.md`. */

@@ -1,6 +1,15 @@
 import { newElement } from '../elements'
 import { type HouseStyle, looksFor } from '../styles'
-import { type Column, type Layout, type LayoutElement, type Row, type Styles, type Value, emptyLayout, emptyRow } from '../tree'
+import {
+  type Column,
+  type Layout,
+  type LayoutElement,
+  type Row,
+  type Styles,
+  type Value,
+  emptyLayout,
+  emptyRow,
+} from '../tree'
 import type { RichDoc, RichNode } from '../rich'
 
 /**

@@ -1,6 +1,24 @@
 import equal from 'fast-deep-equal'
 import { type Problem, ProblemError, fail, problem } from '../problems'
-import { ABSENT, NOTHING, type Shape, byValue, exact, isRecord, judged, kinds, list, never, oneOf, refuse, shown, text, tooDeep, whole, yesNo } from '../shape'
+import {
+  ABSENT,
+  NOTHING,
+  type Shape,
+  byValue,
+  exact,
+  isRecord,
+  judged,
+  kinds,
+  list,
+  never,
+  oneOf,
+  refuse,
+  shown,
+  text,
+  tooDeep,
+  whole,
+  yesNo,
+} from '../shape'
 import type { Edited, Editing } from './editing'
 import { type Standing, besideIn, indexIn as standingIn } from './standing'
 

@@ -1,6 +1,14 @@
 import { refuse } from '../shape'
 import { counted } from '../text'
-import { valueShape, type FieldValue, type Value, isFieldValue, seeProps, type Property, type PropertyKind } from '../tree'
+import {
+  valueShape,
+  type FieldValue,
+  type Value,
+  isFieldValue,
+  seeProps,
+  type Property,
+  type PropertyKind,
+} from '../tree'
 import { isIcon } from '../drawing'
 import { isRichDoc } from '../rich'
 import { safeAddress } from '../addresses'

@@ -1,4 +1,14 @@
-import { type Defaults, type Layout, type LayoutElement, type LooksKey, type Step, type Styles, type TreeNode, defaultsKey, pathTo } from '../tree'
+import {
+  type Defaults,
+  type Layout,
+  type LayoutElement,
+  type LooksKey,
+  type Step,
+  type Styles,
+  type TreeNode,
+  defaultsKey,
+  pathTo,
+} from '../tree'
 import { cascade } from '../styles'
 import { elementSpec } from './list'
 

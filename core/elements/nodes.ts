@@ -1,4 +1,14 @@
-import { BOX_PROPERTIES, ROW_PROPERTIES, type FieldValue, type LayoutElement, type Property, type Seeing, type TreeNode, type Value, seeProps } from '../tree'
+import {
+  BOX_PROPERTIES,
+  ROW_PROPERTIES,
+  type FieldValue,
+  type LayoutElement,
+  type Property,
+  type Seeing,
+  type TreeNode,
+  type Value,
+  seeProps,
+} from '../tree'
 import { type StyleProperty, stylePropertiesOn } from '../styles'
 import { elementSpec } from './list'
 

@@ -1,7 +1,18 @@
 import { numberWords } from '../numbers'
 import { dayOf } from '../time'
 import type { Directory, ReferredKind } from './directory'
-import type { ExportContext, FieldDetails, FieldReading, FieldSpec, FieldUses, Format, ReadingSpec, SortKey, ValueFormats, ValueGroup } from './spec'
+import type {
+  ExportContext,
+  FieldDetails,
+  FieldReading,
+  FieldSpec,
+  FieldUses,
+  Format,
+  ReadingSpec,
+  SortKey,
+  ValueFormats,
+  ValueGroup,
+} from './spec'
 import { isText, wordsOf } from './values'
 
 /** What kinds of field that are alike have in common; each kind's own file says which of it is true of it. */

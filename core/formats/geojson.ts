@@ -1,5 +1,16 @@
 import { KEY, isRecord, refuse } from '../shape'
-import { type Floor, type FloorPlan, type FloorShape, type Id, MOST_POINTS, MOST_SHAPES, type Point, floorPlanShape, freeId, within } from '../model'
+import {
+  type Floor,
+  type FloorPlan,
+  type FloorShape,
+  type Id,
+  MOST_POINTS,
+  MOST_SHAPES,
+  type Point,
+  floorPlanShape,
+  freeId,
+  within,
+} from '../model'
 
 /**
  * Floor plans as GeoJSON (RFC 7946), read and written. A feature says by its properties on which `floor` it is (or

@@ -3,7 +3,17 @@ import { CompiledRules, rulesOf } from '../rules'
 import type { Design, Frame } from '../design'
 import { type Target, type Exchange, targetSpec } from '../targets'
 import { type Condition, builtInField, isFieldTest, isTermTest } from '../conditions'
-import { type Change, type FieldValue, type Fill, type Layout, type LayoutDocument, type TreeNode, isFieldValue, isVariation, rewriteProps } from '../tree'
+import {
+  type Change,
+  type FieldValue,
+  type Fill,
+  type Layout,
+  type LayoutDocument,
+  type TreeNode,
+  isFieldValue,
+  isVariation,
+  rewriteProps,
+} from '../tree'
 import { propertiesOf, refuseProperty } from '../elements'
 import { KnownThings } from './known'
 import { behindPage, namedByTree, ownField, taxonomyIn } from './structure'

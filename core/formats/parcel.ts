@@ -2,10 +2,30 @@ import { type Design, type Frame, checkFrame } from '../design'
 import { type LayoutDocument, isVariation } from '../tree'
 import { Trees, checkLayout, layoutUpToDate, refuseBaseless } from '../layouts'
 import { type Problem, problem } from '../problems'
-import { type Id, MOST_TERMS, type Menu, type Picture, carriedPictureShape, menuShape, pageTypeShape, personShape, refuseMenus, taxonomyShape, termShape } from '../model'
+import {
+  type Id,
+  MOST_TERMS,
+  type Menu,
+  type Picture,
+  carriedPictureShape,
+  menuShape,
+  pageTypeShape,
+  personShape,
+  refuseMenus,
+  taxonomyShape,
+  termShape,
+} from '../model'
 import type { CarriedName, CarriedStructure } from './structure'
 import { exact, isRecord, judged, list, never, oneOf, optional, refuse, text } from '../shape'
-import { type HouseStyle, type NamedLook, type PaletteColour, houseShape, houseUpToDate, namedLookShape, paletteColourShape } from '../styles'
+import {
+  type HouseStyle,
+  type NamedLook,
+  type PaletteColour,
+  houseShape,
+  houseUpToDate,
+  namedLookShape,
+  paletteColourShape,
+} from '../styles'
 
 /** Layouts, frames, pieces and house style on their way from one site to another: one JSON document. */
 export interface Parcel {

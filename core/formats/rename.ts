@@ -3,7 +3,17 @@ import { propertiesOf } from '../elements'
 import type { Frame } from '../design'
 import type { Id } from '../model'
 import { type NamedLook, styleProperty, paletteColour, paletteName } from '../styles'
-import { type Change, type LayoutDocument, type Property, type StyleValue, type Styles, type TreeNode, type Value, isVariation, rewriteProps } from '../tree'
+import {
+  type Change,
+  type LayoutDocument,
+  type Property,
+  type StyleValue,
+  type Styles,
+  type TreeNode,
+  type Value,
+  isVariation,
+  rewriteProps,
+} from '../tree'
 import type { Parcel } from './parcel'
 
 /** Things of a parcel under other ids, so that they come beside what is here: with all that names them. */

@@ -3,7 +3,17 @@ import equal from 'fast-deep-equal'
 import type { PlainEdit } from '../edits'
 import { type Problem, problem } from '../problems'
 import { exact, isRecord, judged, list, oneOf, refuse, text, whole } from '../shape'
-import { type Entry, type Id, type Picture, type Redirect, type SiteSettings, type Structure, pictureShape, refuseStructure, settingsShape } from '../model'
+import {
+  type Entry,
+  type Id,
+  type Picture,
+  type Redirect,
+  type SiteSettings,
+  type Structure,
+  pictureShape,
+  refuseStructure,
+  settingsShape,
+} from '../model'
 import type { RichNode } from '../rich'
 import { redirectShape } from '../catalogue'
 import { type Parcel, checkParcel } from './parcel'

@@ -1,7 +1,16 @@
 import { isDay } from '../time'
 import { readNumber as numberIn } from '../numbers'
 import { cleaned } from './cleaned'
-import { type Answer, type AnswerProblem, type AskedForm, type CameIn, type FormWord, type Question, type SentFile, fieldName } from './types'
+import {
+  type Answer,
+  type AnswerProblem,
+  type AskedForm,
+  type CameIn,
+  type FormWord,
+  type Question,
+  type SentFile,
+  fieldName,
+} from './types'
 
 /** Judges what somebody sent to a form: by the form alone, whatever a browser has let through. */
 

@@ -1,7 +1,28 @@
 import { type ElementSpec, elementSpec, kindInKey, kindName, sortName, propertiesOf, refuseMeaning } from '../elements'
 import { type Problem, problem } from '../problems'
 import { isRecord, refuse, shown } from '../shape'
-import { type Layout, type LayoutDocument, type LayoutElement, type LayoutRegion, type LooksKey, MOST_FILLS, MOST_NODES, type Parent, type Property, type Row, type Styles, type TreeNode, type Value, type Variation, childrenOf, countNodes, layoutShape, looksOf, rowDepth, standingsOf } from '../tree'
+import {
+  type Layout,
+  type LayoutDocument,
+  type LayoutElement,
+  type LayoutRegion,
+  type LooksKey,
+  MOST_FILLS,
+  MOST_NODES,
+  type Parent,
+  type Property,
+  type Row,
+  type Styles,
+  type TreeNode,
+  type Value,
+  type Variation,
+  childrenOf,
+  countNodes,
+  layoutShape,
+  looksOf,
+  rowDepth,
+  standingsOf,
+} from '../tree'
 import { type Owner, refuseStyle, styleProperty } from '../styles'
 import { changeKey } from './change-keys'
 import { settingKey } from './edits'

@@ -1,6 +1,23 @@
 import { fail } from '../problems'
 import { refuse } from '../shape'
-import { type Column, type Item, type Layout, type LayoutElement, type Row, type Step, type Stepped, type StyleValue, type Styles, type TreeNode, type Value, type Within, childrenOf, find, mayHold, valueShape } from '../tree'
+import {
+  type Column,
+  type Item,
+  type Layout,
+  type LayoutElement,
+  type Row,
+  type Step,
+  type Stepped,
+  type StyleValue,
+  type Styles,
+  type TreeNode,
+  type Value,
+  type Within,
+  childrenOf,
+  find,
+  mayHold,
+  valueShape,
+} from '../tree'
 import type { LayoutDraft } from './draft'
 import type { Edit } from './edits/types'
 

@@ -1,6 +1,24 @@
 import equal from 'fast-deep-equal'
 import type { Id } from '../model'
-import { type Change, type Defaults, type Fill, type Item, type Layout, type LayoutElement, type Noted, type Row, type Setting, STEPS, type Step, type StyleValue, type Styles, type TreeNode, type Value, childrenOf, standingsOf } from '../tree'
+import {
+  type Change,
+  type Defaults,
+  type Fill,
+  type Item,
+  type Layout,
+  type LayoutElement,
+  type Noted,
+  type Row,
+  type Setting,
+  STEPS,
+  type Step,
+  type StyleValue,
+  type Styles,
+  type TreeNode,
+  type Value,
+  childrenOf,
+  standingsOf,
+} from '../tree'
 import { orUnset } from './draft-values'
 import { settingKey } from './edits'
 

@@ -2,7 +2,19 @@ import { givenWithin } from '../elements'
 import { ProblemError, fail } from '../problems'
 import { cascade } from '../styles'
 import type { Id } from '../model'
-import { type Column, type Fill, type Layout, type LayoutElement, type Row, type Setting, type TreeNode, childrenOf, find, tally, walk } from '../tree'
+import {
+  type Column,
+  type Fill,
+  type Layout,
+  type LayoutElement,
+  type Row,
+  type Setting,
+  type TreeNode,
+  childrenOf,
+  find,
+  tally,
+  walk,
+} from '../tree'
 import { applyTo } from './apply'
 import { checkWritten } from './check'
 import { LayoutDraft } from './draft'

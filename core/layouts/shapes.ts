@@ -1,4 +1,19 @@
-import { ID, NOTHING, type Shape, byValue, exact, id, kinds, list, oneOf, optional, record, text, whole, yesNo } from '../shape'
+import {
+  ID,
+  NOTHING,
+  type Shape,
+  byValue,
+  exact,
+  id,
+  kinds,
+  list,
+  oneOf,
+  optional,
+  record,
+  text,
+  whole,
+  yesNo,
+} from '../shape'
 import { LAYOUT_REGIONS, MOST_ABOUT, MOST_NAME, SETTINGS, nodeShape } from '../tree'
 
 /** The shapes of variations and their own changes. */

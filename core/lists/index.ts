@@ -3,7 +3,19 @@ export { type Bits } from './bits'
 export { type Listed, type List, type Source, findList } from './list'
 export { type Where } from './where'
 export { type Totals } from './column'
-export { type Asked, type Choice, type Facet, type Filter, filterAs, filtersOf, parameterNames, parametersNamed, plainName, readAsked, slugOfKey } from './filters'
+export {
+  type Asked,
+  type Choice,
+  type Facet,
+  type Filter,
+  filterAs,
+  filtersOf,
+  parameterNames,
+  parametersNamed,
+  plainName,
+  readAsked,
+  slugOfKey,
+} from './filters'
 export { type Sort, type Sorting, collatorOf } from './order'
 export { type Group, type Grouping, groupOf } from './groups'
 export { type Related, type Relating, relatedTo } from './related'

@@ -1,10 +1,33 @@
 import { type ElementSpec, parametersOfPlan, elementSpec, fieldsNamed, givenWithin, looksGiven } from '../elements'
-import { type Column, type Layout, type LayoutElement, type LayoutRegion, type LooksKey, type Place, type Row, type State, type Styles, type TreeNode, type Value, looksKey } from '../tree'
+import {
+  type Column,
+  type Layout,
+  type LayoutElement,
+  type LayoutRegion,
+  type LooksKey,
+  type Place,
+  type Row,
+  type State,
+  type Styles,
+  type TreeNode,
+  type Value,
+  looksKey,
+} from '../tree'
 import type { DrawnTree } from '../layouts'
 import { type Condition, type Need, circumstanceSpec, isCircumstance, needOf } from '../conditions'
 import { ProblemError, problem } from '../problems'
 import { type Looks, cascade, classOf, lookClass, ruleOf } from '../styles'
-import { escapeHtml, shownWhen, type Chunk, join, merge, type Compile, type ListPlan, type ScriptName, FOCUS_CSS } from '../drawing'
+import {
+  escapeHtml,
+  shownWhen,
+  type Chunk,
+  join,
+  merge,
+  type Compile,
+  type ListPlan,
+  type ScriptName,
+  FOCUS_CSS,
+} from '../drawing'
 import { behindOf } from './behind'
 import { headerRow } from './header'
 import { type NodeProgram, type Programs, keptFor } from './kept'

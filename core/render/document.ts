@@ -1,6 +1,17 @@
 import { type Scene, type ScriptName, attribute, escapeHtml } from '../drawing'
 import { SHOP_FORM_HTML, scriptTag, shopSays } from '../elements'
-import { MANIFEST, SEARCH_FILE, type TitleLook, descriptionOf, iconAddress, linkedData, linkedText, machineLinks, sharedAs, titleOf } from '../machines'
+import {
+  MANIFEST,
+  SEARCH_FILE,
+  type TitleLook,
+  descriptionOf,
+  iconAddress,
+  linkedData,
+  linkedText,
+  machineLinks,
+  sharedAs,
+  titleOf,
+} from '../machines'
 import type { Page } from '../model'
 import { WORKING_KINDS } from '../catalogue'
 import { directionOf } from '../text'

@@ -1,7 +1,16 @@
 import type { Need } from '../conditions'
 import { ELEMENTS } from '../elements'
 import { type DrawnTree, type Trees, treeToDraw, treesOf } from '../layouts'
-import { type HouseStyle, type Letters, baseCss, fontsAtOnce, layered, lettersOf, namedRules, rulesCss } from '../styles'
+import {
+  type HouseStyle,
+  type Letters,
+  baseCss,
+  fontsAtOnce,
+  layered,
+  lettersOf,
+  namedRules,
+  rulesCss,
+} from '../styles'
 import type { ShownRegions } from '../design'
 import { REGIONS, type LayoutDocument, type LayoutElement, type Region, elementsOf } from '../tree'
 import type { Catalogue } from '../catalogue'

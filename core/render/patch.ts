@@ -3,7 +3,15 @@ import { elementSpec, entryList, filterForm, givenWithin } from '../elements'
 import type { DrawnTree } from '../layouts'
 import type { Id } from '../model'
 import type { Rule } from '../styles'
-import { type Column, type Defaults, type LayoutElement, type Row, type TreeNode, childrenOf, elementsOf } from '../tree'
+import {
+  type Column,
+  type Defaults,
+  type LayoutElement,
+  type Row,
+  type TreeNode,
+  childrenOf,
+  elementsOf,
+} from '../tree'
 import { compileNode, shareWithin } from './compile'
 import type { NodeProgram } from './kept'
 import type { Program } from './program'

@@ -1,5 +1,13 @@
 import { newElement } from '../elements'
-import { emptyLayout, emptyRow, type Column, type FieldValue, type Layout, type LayoutElement, type Value } from '../tree'
+import {
+  emptyLayout,
+  emptyRow,
+  type Column,
+  type FieldValue,
+  type Layout,
+  type LayoutElement,
+  type Value,
+} from '../tree'
 import { ARCHIVE_KINDS } from '../catalogue'
 import type { Page } from '../model'
 

@@ -3,7 +3,16 @@ import { adaptLayout, type Choice } from '../formats'
 import { Trees } from '../layouts'
 import type { Catalogue } from '../catalogue'
 import type { Id, PageType } from '../model'
-import { type Item, type Layout, type LayoutElement, type Row, type Styles, type TreeNode, type Value, withNewIds } from '../tree'
+import {
+  type Item,
+  type Layout,
+  type LayoutElement,
+  type Row,
+  type Styles,
+  type TreeNode,
+  type Value,
+  withNewIds,
+} from '../tree'
 import type { Want } from './types'
 
 /** Fits starters to a site: what they name is matched by kind and by what it is called. */

@@ -1,6 +1,17 @@
 import type { Condition } from '../conditions'
 import { newElement } from '../elements'
-import type { Column, FieldValue, Layout, LayoutElement, LayoutRegion, Place, Row, StyleValue, Styles, Value } from '../tree'
+import type {
+  Column,
+  FieldValue,
+  Layout,
+  LayoutElement,
+  LayoutRegion,
+  Place,
+  Row,
+  StyleValue,
+  Styles,
+  Value,
+} from '../tree'
 
 /** Layouts written down by hand: nodes without ids, which the layout numbers. */
 

@@ -1,4 +1,18 @@
-import { byValue, exact, id, judged, list, numeric, oneOf, optional, pattern, refuse, text, whole, yesNo } from '../shape'
+import {
+  byValue,
+  exact,
+  id,
+  judged,
+  list,
+  numeric,
+  oneOf,
+  optional,
+  pattern,
+  refuse,
+  text,
+  whole,
+  yesNo,
+} from '../shape'
 import { looksOf, looksShape, stylesShape } from '../tree'
 import { isFamily } from './fonts'
 import { type NamedLook, SCALE_STEPS, isColour } from './house'

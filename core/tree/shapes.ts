@@ -1,4 +1,25 @@
-import { ABSENT, NOTHING, type Shape, byValue, exact, id, isRecord, key, kinds, list, never, numeric, oneOf, optional, pattern, record, text, texts, whole, yesNo } from '../shape'
+import {
+  ABSENT,
+  NOTHING,
+  type Shape,
+  byValue,
+  exact,
+  id,
+  isRecord,
+  key,
+  kinds,
+  list,
+  never,
+  numeric,
+  oneOf,
+  optional,
+  pattern,
+  record,
+  text,
+  texts,
+  whole,
+  yesNo,
+} from '../shape'
 import { conditionShape } from '../conditions'
 import { linkShape } from '../model'
 import { richShape } from '../rich'

@@ -1,9 +1,33 @@
 import { type Edit, applyEdit, changesBetween } from '../../core/layouts'
 import type { Id } from '../../core/model'
 import { numbered } from '../../core/starters'
-import { type Column, type Layout, type LayoutElement, type Row, STEPS, type Step, type StyleValue, type Value, type Variation, elementsOf, walk } from '../../core/tree'
+import {
+  type Column,
+  type Layout,
+  type LayoutElement,
+  type Row,
+  STEPS,
+  type Step,
+  type StyleValue,
+  type Value,
+  type Variation,
+  elementsOf,
+  walk,
+} from '../../core/tree'
 
-export { column, element, field, holding, items, layout, line, row, rowWith, when, withPicture } from '../../core/starters'
+export {
+  column,
+  element,
+  field,
+  holding,
+  items,
+  layout,
+  line,
+  row,
+  rowWith,
+  when,
+  withPicture,
+} from '../../core/starters'
 
 /** What a variation says of a look, at the width steps at which it says anything. */
 type OtherLooks = Partial<Record<Step, StyleValue | null>>

@@ -2,7 +2,16 @@ import { type Field, hasChoices, isFieldKind, partsOf } from '../../core/fields'
 import { nanoid } from 'nanoid'
 import type { PlainEdit } from '../../core/edits'
 import { ProblemError, fail } from '../../core/problems'
-import { type Id, STRUCTURE_EDITING, type Structure, firstFree, newField, newPageType, newPerson, newTerm } from '../../core/model'
+import {
+  type Id,
+  STRUCTURE_EDITING,
+  type Structure,
+  firstFree,
+  newField,
+  newPageType,
+  newPerson,
+  newTerm,
+} from '../../core/model'
 import { slugOf } from '../../core/addresses'
 import type { BringInput } from '../../shared/api/types'
 import { takeTurns } from '../services/turns'

@@ -1,6 +1,14 @@
 import { dayAtStart } from '../../core/time'
 import type { Transaction } from 'kysely'
-import { HOLDS, ORDER_STATES, type Order, type OrderState, PAYMENT_STATES, type PaymentState, withoutPerson } from '../../core/shop'
+import {
+  HOLDS,
+  ORDER_STATES,
+  type Order,
+  type OrderState,
+  PAYMENT_STATES,
+  type PaymentState,
+  withoutPerson,
+} from '../../core/shop'
 import type { Database } from './open'
 import type { Tables } from './schema'
 import { readSound, soundText } from './sound'

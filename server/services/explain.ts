@@ -1,5 +1,15 @@
 import type { Request } from '../../core/conditions'
-import { CompiledRules, type Standing, type Why, frameName, lossWords, nearWords, resolveFully, rulesOf, whyOf } from '../../core/rules'
+import {
+  CompiledRules,
+  type Standing,
+  type Why,
+  frameName,
+  lossWords,
+  nearWords,
+  resolveFully,
+  rulesOf,
+  whyOf,
+} from '../../core/rules'
 import type { Design } from '../../core/design'
 import { namesFrom } from '../../core/targets'
 import { REGIONS } from '../../core/tree'

@@ -1,5 +1,17 @@
 import { SENT, TRAP, copyOf, daysKept, formOf, mailsOf, nextOf } from '../../core/elements'
-import { type AskedForm, type CameIn, type FormWord, type Judged, type Message, type SentFiles, fieldName, isHeld, isOpen, judge, keptName } from '../../core/forms'
+import {
+  type AskedForm,
+  type CameIn,
+  type FormWord,
+  type Judged,
+  type Message,
+  type SentFiles,
+  fieldName,
+  isHeld,
+  isOpen,
+  judge,
+  keptName,
+} from '../../core/forms'
 import type { Page } from '../../core/model'
 import type { LayoutElement } from '../../core/tree'
 import { endMessages, insertMessage, readSentFiles } from '../database/messages'

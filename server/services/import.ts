@@ -1,4 +1,20 @@
-import { CREATABLE, type Creatable, type ImportItem, type ImportPlan, type Parcel, type UnfitKind, adaptFrame, adaptLayout, adaptMenu, beside, checkParcel, creating, namesWith, parcelUpToDate, planImport } from '../../core/formats'
+import {
+  CREATABLE,
+  type Creatable,
+  type ImportItem,
+  type ImportPlan,
+  type Parcel,
+  type UnfitKind,
+  adaptFrame,
+  adaptLayout,
+  adaptMenu,
+  beside,
+  checkParcel,
+  creating,
+  namesWith,
+  parcelUpToDate,
+  planImport,
+} from '../../core/formats'
 import type { PlainEdit } from '../../core/edits'
 import { type Design, type Frame, checkFrame } from '../../core/design'
 import { frameName } from '../../core/rules'

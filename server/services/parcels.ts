@@ -1,7 +1,14 @@
 import { instantText } from '../../core/time'
 import type { Transaction } from 'kysely'
 import type { Jobs } from '../aside/work'
-import { type ImportPlan, type Parcel, type ParcelPicture, carriedBy, makeParcel, structureFor } from '../../core/formats'
+import {
+  type ImportPlan,
+  type Parcel,
+  type ParcelPicture,
+  carriedBy,
+  makeParcel,
+  structureFor,
+} from '../../core/formats'
 import { BARE_DESIGN, type Design, type Frame } from '../../core/design'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import type { PlainEdit } from '../../core/edits'

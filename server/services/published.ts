@@ -6,7 +6,17 @@ import { type DrawnPage, type Fault, compileAhead, isBeyond, wellAsked } from '.
 import { type AskedAddress, type Parameters, readParameters, writeParameters } from '../../core/addresses'
 import { BY_DAY } from '../../core/time'
 import type { Id, Page } from '../../core/model'
-import { type SharedCard, cardAddress, cardAt, iconAddress, iconAt, iconPicture, isMachineAddress, machineFile, suggestionsOf } from '../../core/machines'
+import {
+  type SharedCard,
+  cardAddress,
+  cardAt,
+  iconAddress,
+  iconAt,
+  iconPicture,
+  isMachineAddress,
+  machineFile,
+  suggestionsOf,
+} from '../../core/machines'
 import {
   type Answer,
   type Depends,

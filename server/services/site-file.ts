@@ -4,7 +4,15 @@ import { mkdir, readFile, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { nanoid } from 'nanoid'
-import { type Choice, MOST_ENTRIES_IN_PART, type SiteFile, entryCalled, mergeStructure, settingsCalled, structureCalled } from '../../core/formats'
+import {
+  type Choice,
+  MOST_ENTRIES_IN_PART,
+  type SiteFile,
+  entryCalled,
+  mergeStructure,
+  settingsCalled,
+  structureCalled,
+} from '../../core/formats'
 import { ProblemError, fail } from '../../core/problems'
 import type { Id, SiteSettings, Structure } from '../../core/model'
 import type { ImportAnswer, SiteFileAnswer, SiteFileInput } from '../../shared/api/types'

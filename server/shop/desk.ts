@@ -1,7 +1,22 @@
 import { ADDED, ORDER, STEP, asksFor, seenInStep, stepAsked, stepsAmong } from '../../core/elements'
 import type { Scene } from '../../core/drawing'
 import type { LayoutElement } from '../../core/tree'
-import { type Basket, type CheckoutProblems, type CheckoutWord, type SeenLine, type Shopping, caughtUp, checkoutFields, judgeCheckout, looked, putBack, putIn, quantityOf, setCount, takeOut } from '../../core/shop'
+import {
+  type Basket,
+  type CheckoutProblems,
+  type CheckoutWord,
+  type SeenLine,
+  type Shopping,
+  caughtUp,
+  checkoutFields,
+  judgeCheckout,
+  looked,
+  putBack,
+  putIn,
+  quantityOf,
+  setCount,
+  takeOut,
+} from '../../core/shop'
 import type { Catalogue } from '../../core/catalogue'
 import type { StoredBasket } from '../database/baskets'
 import type { Database } from '../database/open'

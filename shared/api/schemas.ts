@@ -2,7 +2,28 @@ import { LAYOUT_REGIONS, pathShape } from '../../core/tree'
 import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/edits'
 import { mailServerShape } from '../../core/forms'
 import { discountShape } from '../../core/shop'
-import { ABSENT, NOTHING, type Shape, byValue, exact, id, isRecord, judged, key, kinds, list, numeric, oneOf, optional, pattern, record, text, texts, whole, yesNo } from '../../core/shape'
+import {
+  ABSENT,
+  NOTHING,
+  type Shape,
+  byValue,
+  exact,
+  id,
+  isRecord,
+  judged,
+  key,
+  kinds,
+  list,
+  numeric,
+  oneOf,
+  optional,
+  pattern,
+  record,
+  text,
+  texts,
+  whole,
+  yesNo,
+} from '../../core/shape'
 import { BEGINNINGS, SETTINGS_SHAPES, USER_ROLES, homeShape } from '../../core/model'
 import { redirectShape } from '../../core/catalogue'
 

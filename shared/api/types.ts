@@ -12,7 +12,18 @@ import type { PartKey } from '../../core/releases'
 import type { Problem } from '../../core/problems'
 import type { Choice, ImportPlan, Parcel, SiteCount } from '../../core/formats'
 import type { ColumnQuestion, ColumnWay } from '../../core/importing'
-import type { Beginning, Entry, Founded, HomeChoice, Id, Picture, Redirect, Role, Site, SiteSettings } from '../../core/model'
+import type {
+  Beginning,
+  Entry,
+  Founded,
+  HomeChoice,
+  Id,
+  Picture,
+  Redirect,
+  Role,
+  Site,
+  SiteSettings,
+} from '../../core/model'
 import type { FieldKind } from '../../core/fields'
 import type { RichDoc } from '../../core/rich'
 import type { SiteChange } from '../../core/catalogue'

@@ -5,7 +5,16 @@ import type { PlainEdit } from '#core/edits'
 import { HOUSE_EDITING } from '#core/styles'
 import { DOCUMENTS, type DocumentKind } from '#core/documents'
 import { adaptLayout, checkParcel, makeParcel, planImport } from '#core/formats'
-import { CompiledRules, frameSentence, lossWords, nearWords, resolveFully, resolveInTurn, rulesOf, whyOf } from '#core/rules'
+import {
+  CompiledRules,
+  frameSentence,
+  lossWords,
+  nearWords,
+  resolveFully,
+  resolveInTurn,
+  rulesOf,
+  whyOf,
+} from '#core/rules'
 import type { Design, Frame } from '#core/design'
 import { namesFrom } from '#core/targets'
 import { type Edit, applyEdit, checkLayout, describeEdit, refuseEdit, treesOf } from '#core/layouts'

@@ -2,7 +2,18 @@
 import { ELEMENTS, elementSpec, givenTo, kindInKey, sortName, sortOf } from '#core/elements'
 import { type Edit, looksWords, settingKey } from '#core/layouts'
 import { together } from '#core/editor'
-import { type Defaults, type Layout, type LayoutElement, type LooksKey, type StyleValue, type TreeNode, defaultsKey, looksKey, looksOf, walk } from '#core/tree'
+import {
+  type Defaults,
+  type Layout,
+  type LayoutElement,
+  type LooksKey,
+  type StyleValue,
+  type TreeNode,
+  defaultsKey,
+  looksKey,
+  looksOf,
+  walk,
+} from '#core/tree'
 import { type Owner, cascade, stylePropertiesOn } from '#core/styles'
 import { useBench } from '~/stores/bench'
 

@@ -1,6 +1,24 @@
 import { type ListPlan, type Scene, isAsked, readValue } from '../../drawing'
 import type { FieldTest } from '../../conditions'
-import { type Asked, type Filter, type List, type Listed, MARKED, PAGE, type Related, SORT, filtersOf, findList, parametersNamed, ledgerOf, readAsked, readScreen, relatedTo, screensOf, writeAsked } from '../../lists'
+import {
+  type Asked,
+  type Filter,
+  type List,
+  type Listed,
+  MARKED,
+  PAGE,
+  type Related,
+  SORT,
+  filtersOf,
+  findList,
+  parametersNamed,
+  ledgerOf,
+  readAsked,
+  readScreen,
+  relatedTo,
+  screensOf,
+  writeAsked,
+} from '../../lists'
 import type { Entry } from '../../model'
 import { type Parameters, writeParameters } from '../../addresses'
 import { subjectOf } from '../../catalogue'

@@ -1,7 +1,18 @@
 import { withoutEnds } from '../../text'
 import type { PlainEdit } from '../../edits'
 import { refuse } from '../../shape'
-import { FAMILIES, type HouseStyle, type PaletteColour, SCALE_STEPS, type ScaleStep, familyNamed, houseShape, ownFamily, sizeOf, paletteColour } from '../../styles'
+import {
+  FAMILIES,
+  type HouseStyle,
+  type PaletteColour,
+  SCALE_STEPS,
+  type ScaleStep,
+  familyNamed,
+  houseShape,
+  ownFamily,
+  sizeOf,
+  paletteColour,
+} from '../../styles'
 import equal from 'fast-deep-equal'
 import { type Token, type Untaken, readTokens } from './flat'
 import { readColour, readDimension, readFamilies, readNumber, writeColour, writeDimension } from './values'

@@ -4,7 +4,14 @@ import type { Catalogue } from '../../catalogue'
 import type { Id } from '../../model'
 import type { Facts } from '../facts'
 import { andAlso } from '../../text'
-import { type Refinement, refinementHolds, refinementName, refinementShape, refinementSpec, refinementTest } from '../refinements'
+import {
+  type Refinement,
+  refinementHolds,
+  refinementName,
+  refinementShape,
+  refinementSpec,
+  refinementTest,
+} from '../refinements'
 import type { Choice, TargetSpec } from '../spec'
 import { ANY_ENTRY } from './kind'
 import { OF_TYPE } from './type'

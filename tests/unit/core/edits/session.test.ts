@@ -1,5 +1,15 @@
 import fc from 'fast-check'
-import { EditSession, type LogRecord, type Pending, type PlainEdit, historyOf, markOf, plainEditing, spliceBetween, spliced } from '#core/edits'
+import {
+  EditSession,
+  type LogRecord,
+  type Pending,
+  type PlainEdit,
+  historyOf,
+  markOf,
+  plainEditing,
+  spliceBetween,
+  spliced,
+} from '#core/edits'
 import { type Edit, applyEdit } from '#core/layouts'
 import { type Layout, find } from '#core/tree'
 import { LAYOUT_EDITING, column, element, layout, row } from '../../../fixtures'

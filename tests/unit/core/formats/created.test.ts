@@ -1,4 +1,16 @@
-import { CREATABLE, type Choice, type Creatable, type Parcel, adaptLayout, checkParcel, creating, makeParcel, namesWith, planImport, structureFor } from '#core/formats'
+import {
+  CREATABLE,
+  type Choice,
+  type Creatable,
+  type Parcel,
+  adaptLayout,
+  checkParcel,
+  creating,
+  makeParcel,
+  namesWith,
+  planImport,
+  structureFor,
+} from '#core/formats'
 import { BARE_DESIGN } from '#core/design'
 import { frameName } from '#core/rules'
 import { namesFrom } from '#core/targets'

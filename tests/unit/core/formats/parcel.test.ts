@@ -1,11 +1,28 @@
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
-import { type Choice, type Parcel, adaptFrame, adaptLayout, checkParcel, makeParcel, parcelUpToDate, planImport } from '#core/formats'
+import {
+  type Choice,
+  type Parcel,
+  adaptFrame,
+  adaptLayout,
+  checkParcel,
+  makeParcel,
+  parcelUpToDate,
+  planImport,
+} from '#core/formats'
 import { type Design, checkFrame } from '#core/design'
 import { type Target, namesFrom } from '#core/targets'
 import { frameName } from '#core/rules'
-import { type Layout, emptyLayout, type Change, type LayoutDocument, type LayoutRegion, type Variation, isVariation } from '#core/tree'
+import {
+  type Layout,
+  emptyLayout,
+  type Change,
+  type LayoutDocument,
+  type LayoutRegion,
+  type Variation,
+  isVariation,
+} from '#core/tree'
 import { applyEdit, checkLayout, replaceLayout, Trees, treesOf, layoutEditing } from '#core/layouts'
 import { Catalogue } from '#core/catalogue'
 import { PLAIN_HOUSE } from '#core/styles'

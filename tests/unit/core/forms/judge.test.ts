@@ -1,5 +1,20 @@
 import fc from 'fast-check'
-import { type AskedForm, FORM_WORDS, OPEN_HOURS, type Question, QUESTION_KINDS, type SentValues, fieldName, hourEnds, hourOf, isHeld, isOpen, judge, linksIn, messageShape } from '#core/forms'
+import {
+  type AskedForm,
+  FORM_WORDS,
+  OPEN_HOURS,
+  type Question,
+  QUESTION_KINDS,
+  type SentValues,
+  fieldName,
+  hourEnds,
+  hourOf,
+  isHeld,
+  isOpen,
+  judge,
+  linksIn,
+  messageShape,
+} from '#core/forms'
 import { refuse } from '#core/shape'
 
 /** What a form takes of what it is sent: by the form alone, whatever a browser let through. */

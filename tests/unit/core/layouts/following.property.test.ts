@@ -1,6 +1,15 @@
 import fc from 'fast-check'
 import { type LogRecord, EditSession } from '#core/edits'
-import { type Edit, Trees, applyEdit, changeKey, checkLayout, layoutEditing, patchBetween, patched } from '#core/layouts'
+import {
+  type Edit,
+  Trees,
+  applyEdit,
+  changeKey,
+  checkLayout,
+  layoutEditing,
+  patchBetween,
+  patched,
+} from '#core/layouts'
 import { type Change, type Layout, type LayoutDocument, type Variation, isVariation } from '#core/tree'
 import { diceOf, randomEdit, seeds } from './random'
 import { likelyEdit, randomTree } from './random-trees'

@@ -1,4 +1,16 @@
-import { type Edit, Trees, changesBetween, describeChange, describeEdit, editOf, layoutEditing, pointedAt, settingIn, thingOf, touchedBy } from '#core/layouts'
+import {
+  type Edit,
+  Trees,
+  changesBetween,
+  describeChange,
+  describeEdit,
+  editOf,
+  layoutEditing,
+  pointedAt,
+  settingIn,
+  thingOf,
+  touchedBy,
+} from '#core/layouts'
 import { type Change, type Layout, type LayoutDocument, type Setting, type Variation, find } from '#core/tree'
 import { column, element, layout, row } from '../../../fixtures'
 

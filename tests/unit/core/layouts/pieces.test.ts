@@ -1,7 +1,25 @@
 import { newElement } from '#core/elements'
-import { type Edit, Trees, applyEdit, changeKey, checkLayout, layoutEditing, refuseEdit, settingIn } from '#core/layouts'
+import {
+  type Edit,
+  Trees,
+  applyEdit,
+  changeKey,
+  checkLayout,
+  layoutEditing,
+  refuseEdit,
+  settingIn,
+} from '#core/layouts'
 import { newPlace, ownPiece, placeIn, share } from '#core/editor'
-import { type Fill, type Layout, type LayoutElement, type Variation, elementsOf, emptyLayout, emptyRow, find } from '#core/tree'
+import {
+  type Fill,
+  type Layout,
+  type LayoutElement,
+  type Variation,
+  elementsOf,
+  emptyLayout,
+  emptyRow,
+  find,
+} from '#core/tree'
 
 /** Pieces by example: what is drawn, what places say, and what is refused or waits. */
 

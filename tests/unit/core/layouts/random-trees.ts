@@ -1,6 +1,17 @@
 import { newElement } from '#core/elements'
 import { type Edit, applyEdit } from '#core/layouts'
-import { evenSpans, type Column, type Layout, type Row, type TreeNode, emptyColumn, emptyLayout, emptyRow, find, walk } from '#core/tree'
+import {
+  evenSpans,
+  type Column,
+  type Layout,
+  type Row,
+  type TreeNode,
+  emptyColumn,
+  emptyLayout,
+  emptyRow,
+  find,
+  walk,
+} from '#core/tree'
 import type { Dice } from './random'
 
 /** Layouts of some size, and edits of them that can nearly always be made: things are put, moved, taken and changed. */

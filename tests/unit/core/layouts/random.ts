@@ -3,7 +3,20 @@ import { ELEMENTS, elementSpec, newElement } from '#core/elements'
 import type { Condition } from '#core/conditions'
 import { spliceBetween } from '#core/edits'
 import type { Edit } from '#core/layouts'
-import { evenSpans, type Item, type Layout, STATES, STEPS, type StyleValue, type TreeNode, emptyColumn, emptyPlace, emptyRow, looksKey, walk } from '#core/tree'
+import {
+  evenSpans,
+  type Item,
+  type Layout,
+  STATES,
+  STEPS,
+  type StyleValue,
+  type TreeNode,
+  emptyColumn,
+  emptyPlace,
+  emptyRow,
+  looksKey,
+  walk,
+} from '#core/tree'
 import { STYLE_PROPERTIES, type StyleProperty } from '#core/styles'
 
 /** Random edits: most of them possible where they are made, some of them not. */

@@ -4,7 +4,20 @@ import { type Edit, applyEdit, refuseEdit } from '#core/layouts'
 import { attempt } from '#core/layouts/apply'
 import { checkRules } from '#core/layouts/check'
 import { newElement } from '#core/elements'
-import { type Layout, type Parent, type Row, type TreeNode, childrenOf, copyOf, emptyLayout, emptyPlace, emptyRow, find, pathTo, walk } from '#core/tree'
+import {
+  type Layout,
+  type Parent,
+  type Row,
+  type TreeNode,
+  childrenOf,
+  copyOf,
+  emptyLayout,
+  emptyPlace,
+  emptyRow,
+  find,
+  pathTo,
+  walk,
+} from '#core/tree'
 import { type Dice, diceOf, randomEdit, seeds } from './random'
 import { runs } from '../../../runs'
 

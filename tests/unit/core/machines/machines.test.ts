@@ -1,7 +1,17 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser'
 import fc from 'fast-check'
 import { Formats, sceneOf } from '#core/drawing'
-import { calendarOf, iconAt, isMachineAddress, linkedData, linkedText, machineFile, machineLinks, sharedAs, sitemapOf } from '#core/machines'
+import {
+  calendarOf,
+  iconAt,
+  isMachineAddress,
+  linkedData,
+  linkedText,
+  machineFile,
+  machineLinks,
+  sharedAs,
+  sitemapOf,
+} from '#core/machines'
 import { Catalogue } from '#core/catalogue'
 import { type Entry, blankType } from '#core/model'
 import { makeDemo } from '#demo/index'

@@ -1,4 +1,13 @@
-import { CompiledRules, compareTables, frameReach, layoutReach, pagesOfLayout, resolveInTurn, shownAt, tabulate } from '#core/rules'
+import {
+  CompiledRules,
+  compareTables,
+  frameReach,
+  layoutReach,
+  pagesOfLayout,
+  resolveInTurn,
+  shownAt,
+  tabulate,
+} from '#core/rules'
 import type { Frame } from '#core/design'
 import { cellOf, groupPages, mapRows, targetsFor } from '#core/map'
 import { REGIONS, type LayoutRegion } from '#core/tree'

@@ -1,5 +1,17 @@
 import fc from 'fast-check'
-import { STRUCTURE_EDITING, type Structure, insertTerm, linesOf, moveTerm, newPerson, newTerm, nudged, removeTaxonomy, removeTerm, spotOf } from '#core/model'
+import {
+  STRUCTURE_EDITING,
+  type Structure,
+  insertTerm,
+  linesOf,
+  moveTerm,
+  newPerson,
+  newTerm,
+  nudged,
+  removeTaxonomy,
+  removeTerm,
+  spotOf,
+} from '#core/model'
 import type { PlainEdit } from '#core/edits'
 import { makeDemo } from '#demo/index'
 import { runs } from '../../../runs'

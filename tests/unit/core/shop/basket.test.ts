@@ -1,5 +1,19 @@
 import fc from 'fast-check'
-import { type Basket, EMPTY_BASKET, type Goods, basketShape, caughtUp, countIn, looked, merged, putBack, putIn, quantityOf, setCount, takeOut } from '#core/shop'
+import {
+  type Basket,
+  EMPTY_BASKET,
+  type Goods,
+  basketShape,
+  caughtUp,
+  countIn,
+  looked,
+  merged,
+  putBack,
+  putIn,
+  quantityOf,
+  setCount,
+  takeOut,
+} from '#core/shop'
 import { refuse } from '#core/shape'
 
 /** A basket: what is put in, had more or fewer of, taken out and put back; against a list that a person would keep. */

@@ -1,6 +1,26 @@
 import fc from 'fast-check'
 import { existsSync } from 'node:fs'
-import { FAMILIES, FILLED, HOUSE_EDITING, type HouseStyle, PLAIN_HOUSE, SHIPPED, baseCss, familyNamed, houseShape, houseUpToDate, inTheDark, lacksLetters, lengthCss, lettersOf, namedRules, refuseLength, rulesCss, sizeOf, typedLength } from '#core/styles'
+import {
+  FAMILIES,
+  FILLED,
+  HOUSE_EDITING,
+  type HouseStyle,
+  PLAIN_HOUSE,
+  SHIPPED,
+  baseCss,
+  familyNamed,
+  houseShape,
+  houseUpToDate,
+  inTheDark,
+  lacksLetters,
+  lengthCss,
+  lettersOf,
+  namedRules,
+  refuseLength,
+  rulesCss,
+  sizeOf,
+  typedLength,
+} from '#core/styles'
 import { refuse } from '#core/shape'
 import type { PlainEdit } from '#core/edits'
 

@@ -1,4 +1,29 @@
-import { FAMILIES, PLAIN_HOUSE, STYLE_PROPERTIES, baseCss, cascade, colourCss, colourHex, contrastBetween, leastContrast, nearestReadable, opacityOf, seenThrough, withOpacity, familyNamed, lettersOf, isColour, refuseStyle, mediaOf, ruleOf, rulesCss, steppedAt, stepAt, styleProperty, stylePropertiesOn } from '#core/styles'
+import {
+  FAMILIES,
+  PLAIN_HOUSE,
+  STYLE_PROPERTIES,
+  baseCss,
+  cascade,
+  colourCss,
+  colourHex,
+  contrastBetween,
+  leastContrast,
+  nearestReadable,
+  opacityOf,
+  seenThrough,
+  withOpacity,
+  familyNamed,
+  lettersOf,
+  isColour,
+  refuseStyle,
+  mediaOf,
+  ruleOf,
+  rulesCss,
+  steppedAt,
+  stepAt,
+  styleProperty,
+  stylePropertiesOn,
+} from '#core/styles'
 
 const property = (name: string) => styleProperty(name)!
 

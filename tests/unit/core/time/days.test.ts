@@ -1,5 +1,20 @@
 import fc from 'fast-check'
-import { addDays, clockIn, dayIn, dayNumber, dayOf, dayOfNumber, daysBetween, daysOfMonth, instantText, isDay, isMoment, isTimeZone, momentIn, weekdayOf } from '#core/time'
+import {
+  addDays,
+  clockIn,
+  dayIn,
+  dayNumber,
+  dayOf,
+  dayOfNumber,
+  daysBetween,
+  daysOfMonth,
+  instantText,
+  isDay,
+  isMoment,
+  isTimeZone,
+  momentIn,
+  weekdayOf,
+} from '#core/time'
 import { day } from '../../../times'
 
 test('a day is one that the calendar has', () => {
