@@ -1,6 +1,9 @@
 import {
   type AnyObjectSchema,
   type AnySchema,
+  type ArraySchema,
+  type NumberSchema,
+  type StringSchema,
   ValidationError,
   array,
   boolean,
@@ -19,7 +22,42 @@ import {
 /** Nothing that is stored or sent is nested deeper than this. */
 export const MOST_DEPTH_OF_ALL = 120
 
-export type Shape = AnySchema
+declare const OF: unique symbol
+declare const OPTIONAL: unique symbol
+
+/** What says whether a value is a T. The type is known to the compiler alone. */
+export type Shape<T = unknown> = AnySchema & { readonly [OF]?: () => T }
+/** The shape of what may be left out. */
+export type OptionalShape<T = unknown> = Shape<T> & { readonly [OPTIONAL]?: true }
+
+/** The type of what has a shape. */
+export type Of<S> = S extends { readonly [OF]?: () => infer T } ? T : never
+
+type Keys<F, Left extends boolean> = {
+  [K in keyof F]: typeof OPTIONAL extends keyof F[K] ? (Left extends true ? K : never) : Left extends true ? never : K
+}[keyof F]
+type Flat<T> = { [K in keyof T]: T[K] }
+/** The type of an object whose keys have these shapes. */
+export type ObjectOf<F> = Flat<{ [K in Keys<F, false>]: Of<F[K]> } & { [K in Keys<F, true>]?: Of<F[K]> }>
+
+/** A type with all that mutual assignability passes over: which keys there are, and which may be left out. */
+type Told<T> = T extends readonly (infer E)[]
+  ? Told<E>[]
+  : T extends object
+    ? { [K in keyof T]-?: [Told<Exclude<T[K], undefined>>, object extends Pick<T, K> ? 'may be left out' : 'is there'] }
+    : T
+
+type Differs<A, B> = [Told<A>] extends [Told<B>]
+  ? [Told<B>] extends [Told<A>]
+    ? unknown
+    : 'the type allows what the shape refuses'
+  : 'the shape allows what the type does not have'
+
+/** Gives a shape back as that of a T; the compiler refuses one that differs from T in any key, in either direction. */
+export const shapeOf =
+  <T>() =>
+  <S extends Shape>(shape: S & Differs<Of<S>, T>): Shape<T> =>
+    shape as Shape<T>
 
 /** What anything of a site is known by, for life. */
 export type Id = string
@@ -35,19 +73,28 @@ const missing = (p: { path: string }) => `${at(p)} is missing`
 const wrongKind = (p: { path: string }) => `${at(p)} is of the wrong kind`
 
 /** Missing, null or of the wrong kind: said in one sentence when there is one, else by where it stands. */
-function asked<S extends AnySchema>(schema: S, why?: string): S {
+function asked<T, S extends AnySchema = AnySchema>(schema: S, why?: string): S & Shape<T> {
   const strict = schema.strict().typeError(why ?? wrongKind) as AnySchema
-  return strict.defined(why ?? missing).nonNullable(why ?? missing) as S
+  return strict.defined(why ?? missing).nonNullable(why ?? missing) as S & Shape<T>
 }
 
+/** Texts and numbers can be asked for more than their bounds; lists for how many they hold. */
+type TextShape = StringSchema & Shape<string>
+type NumberShape = NumberSchema & Shape<number>
+type ObjectShape<T> = Shape<T>
+type ListShape<T> = ArraySchema<unknown[] | undefined, object> & Shape<T[]>
+
 /** A text of at most so many characters. `why` is said instead of where it stands and what is wrong. */
-export function text(most: number, why?: string) {
-  return asked(string(), why).max(most, why ?? ((p) => `${at(p)} has more than ${most} characters`))
+export function text(most: number, why?: string): TextShape {
+  return asked<string, StringSchema>(string(), why).max(
+    most,
+    why ?? ((p) => `${at(p)} has more than ${most} characters`),
+  )
 }
 
 /** A text that must match. */
-export function pattern(expression: RegExp, why: string) {
-  return asked(string(), why).matches(expression, why)
+export function pattern(expression: RegExp, why: string): TextShape {
+  return asked<string, StringSchema>(string(), why).matches(expression, why)
 }
 
 /** The id of a row, column, element, layout, frame or edit. */
@@ -59,54 +106,73 @@ export const id = (why = 'an id is 1 to 40 letters, digits, hyphens or underscor
 export const key = (why = 'a name by which something of the site is known is missing') => pattern(KEY, why)
 
 /** A number that JSON can hold, within bounds. */
-export function numeric(least = -1e12, most = 1e12, why?: string) {
+export function numeric(least = -1e12, most = 1e12, why?: string): NumberShape {
   const outside = why ?? ((p: { path: string }) => `${at(p)} must be a number from ${least} to ${most}`)
-  return asked(number(), why).min(least, outside).max(most, outside)
+  return asked<number, NumberSchema>(number(), why).min(least, outside).max(most, outside)
 }
 
-export function whole(least: number, most: number, why?: string) {
+export function whole(least: number, most: number, why?: string): NumberShape {
   return numeric(least, most, why).integer(why ?? ((p) => `${at(p)} must be a whole number`))
 }
 
-export const yesNo = (why?: string) => asked(boolean(), why)
+export const yesNo = (why?: string): Shape<boolean> => asked(boolean(), why)
+/** Yes and nothing else: where it is not so, it is left out. */
+export const yes = (why?: string): Shape<true> => asked(boolean().isTrue(why), why)
 
-export function oneOf<T extends string | number>(values: readonly T[], why?: string) {
-  return asked(mixed<T>(), why).oneOf([...values], why ?? ((p) => `${at(p)} must be one of ${values.join(', ')}`))
+export function oneOf<const T extends string | number>(values: readonly T[], why?: string): Shape<T> {
+  return asked<T>(mixed<T>(), why).oneOf([...values], why ?? ((p) => `${at(p)} must be one of ${values.join(', ')}`))
 }
 
 /** A list of at most so many. */
-export function list(of: Shape, most: number, why?: string) {
-  return asked(array().of(of), why).max(most, why ?? ((p) => `${at(p)} holds more than ${most} things`))
+export function list<T>(of: Shape<T>, most: number, why?: string): ListShape<T> {
+  return asked<T[], ListShape<T>>(array().of(of) as unknown as ListShape<T>, why).max(
+    most,
+    why ?? ((p) => `${at(p)} holds more than ${most} things`),
+  )
 }
 
 /** An object with these keys and no others. */
-export function exact(fields: Record<string, Shape>, why?: string): AnyObjectSchema {
-  const schema = asked(object(fields), why) as AnyObjectSchema
+export function exact<F extends Record<string, Shape>>(fields: F, why?: string): ObjectShape<ObjectOf<F>> {
+  const schema = asked<ObjectOf<F>>(object(fields), why)
   // An object that is not there is not made up from its parts.
   return (schema.default(undefined) as AnyObjectSchema).noUnknown(
     true,
     ({ path, unknown }) => `${at({ path })} has keys that are unknown: ${shown(unknown, 60)}`,
-  ) as AnyObjectSchema
+  ) as ObjectShape<ObjectOf<F>>
 }
 
 /** May be left out; null is not nothing. */
-export const optional = <S extends AnySchema>(schema: S): S => schema.optional() as S
+export const optional = <T>(schema: Shape<T>): OptionalShape<T> => schema.optional() as OptionalShape<T>
 /** May be null. */
-export const orNull = <S extends AnySchema>(schema: S): S => schema.nullable() as S
+export const orNull = <T>(schema: Shape<T>): Shape<T | null> => schema.nullable() as Shape<T | null>
 
 /** Null and nothing else; and what is left out. Made once: a shape is slow to make and fast to ask. */
-export const NOTHING = orNull(text(0))
-export const ABSENT = optional(text(0))
+export const NOTHING = orNull(text(0)) as Shape<null>
+export const ABSENT = optional(text(0)) as OptionalShape<never>
 
 /** A shape that depends on the value, as a schema among others. */
-export function byValue(pick: (value: unknown) => Shape): Shape {
+export function byValue<S extends Shape>(pick: (value: unknown) => S): Shape<Of<S>> {
   return lazy((value: unknown, options) => {
     let shape: Shape = pick(value)
     // One that depends on the value in its turn must be told it.
-    while (isLazy(shape)) shape = (shape as { resolve(o: object): Shape }).resolve({ ...options, value })
+    while (isLazy(shape)) shape = (shape as unknown as { resolve(o: object): Shape }).resolve({ ...options, value })
     return shape
-  }) as unknown as Shape
+  }) as unknown as Shape<Of<S>>
 }
+
+/** A shape, or what gives it: shapes that stand within each other are asked for when a value is there. */
+type Later<T> = Shape<T> | (() => Shape<T>)
+const now = <T>(shape: Later<T>): Shape<T> => (typeof shape === 'function' ? shape() : shape)
+
+/** May be left out: for any shape, also one that depends on the value. */
+export const maybe = <T>(shape: Later<T>): OptionalShape<T> =>
+  byValue((value) => (value === undefined ? ABSENT : now(shape))) as OptionalShape<T>
+/** May be null: for any shape, also one that depends on the value. */
+export const orNothing = <T>(shape: Later<T>): Shape<T | null> =>
+  byValue<Shape<T> | Shape<null>>((value) => (value === null ? NOTHING : now(shape))) as Shape<T | null>
+/** The same shape under each of several names. */
+export const each = <K extends string, S extends Shape>(names: readonly K[], shape: S): Record<K, S> =>
+  Object.fromEntries(names.map((name) => [name, shape])) as Record<K, S>
 
 const isLazy = (shape: object): boolean => !('tests' in shape)
 
@@ -115,8 +181,8 @@ export const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** An object of many things by names that are not known beforehand. */
-export function record(names: RegExp, of: AnySchema, most: number, why?: string) {
-  return asked(mixed<Record<string, unknown>>(), why).test({
+export function record<T>(names: RegExp, of: Shape<T>, most: number, why?: string): Shape<Record<string, T>> {
+  return asked<Record<string, T>>(mixed<Record<string, unknown>>(), why).test({
     name: 'record',
     test(value, context) {
       // Whether it may be left out is asked before.
@@ -137,23 +203,29 @@ export function record(names: RegExp, of: AnySchema, most: number, why?: string)
 }
 
 /** One of several shapes, told apart by the value of a key; a value that names none of them is refused. */
-export function kinds(table: Record<string, Shape>, by = 'kind', what = 'it'): Shape {
-  return byValue((value) => {
+export function kinds<F extends Record<string, Shape>>(table: F, by = 'kind', what = 'it'): Shape<Of<F[keyof F]>> {
+  return byValue((value): Shape<Of<F[keyof F]>> => {
     const name = isRecord(value) ? value[by] : undefined
-    if (typeof name === 'string' && Object.hasOwn(table, name)) return table[name]!
+    if (typeof name === 'string' && Object.hasOwn(table, name)) return table[name] as Shape<Of<F[keyof F]>>
     return never(isRecord(value) ? `there is no ${what} called ${shown(name)}` : `${what} cannot be read`)
   })
 }
 
+/** The shapes of things that each have a spec, by their kinds. */
+export const shapesOf = <T extends Record<string, { shape: Shape }>>(specs: T): { [K in keyof T]: T[K]['shape'] } =>
+  Object.fromEntries(Object.entries(specs).map(([kind, { shape }]) => [kind, shape])) as {
+    [K in keyof T]: T[K]['shape']
+  }
+
 /** Refuses anything, with a reason. */
-export function never(why: string) {
+export function never(why: string): Shape<never> {
   return mixed()
     .nullable()
     .test({ name: 'never', test: (_, context) => context.createError({ message: why }) })
 }
 
 /** Judged by a function that gives the reason for a refusal as the end of a sentence; it is asked of nothing too. */
-export function judged(refuses: (value: unknown) => string | null) {
+export function judged<T = unknown>(refuses: (value: unknown) => string | null): Shape<T> {
   return mixed()
     .nullable()
     .test({
@@ -166,7 +238,7 @@ export function judged(refuses: (value: unknown) => string | null) {
 }
 
 /** A list of texts, each judged alike; quick, where there may be very many. */
-export function texts(each: RegExp, most: number, why?: string, least = 0): Shape {
+export function texts<T extends string = string>(each: RegExp, most: number, why?: string, least = 0): Shape<T[]> {
   return judged((value) => {
     if (!Array.isArray(value)) return why ?? 'a list is missing'
     if (value.length > most || value.length < least) return why ?? `a list holds ${least} to ${most} things`

@@ -1,15 +1,17 @@
-import { type Shape, exact, optional, pattern, yesNo } from '../shape'
+import { exact, optional, pattern, yes, shapeOf } from '../shape'
 import type { Catalogue } from './catalogue'
 import { followRedirects } from './leads'
 import { pathOf } from '../addresses'
 import { ownAddress } from './pages'
 import { linkShape, type Structure, type Entry, type Id, type Redirect } from '../model'
 
-export const redirectShape: Shape = exact({
-  address: pattern(/^\/[^\s?#\\]{0,1000}[^\s?#\\/]$/, 'an address to lead elsewhere is a path such as /old/page'),
-  to: linkShape,
-  branch: optional(yesNo().isTrue()),
-})
+export const redirectShape = shapeOf<Redirect>()(
+  exact({
+    address: pattern(/^\/[^\s?#\\]{0,1000}[^\s?#\\/]$/, 'an address to lead elsewhere is a path such as /old/page'),
+    to: linkShape,
+    branch: optional(yes()),
+  }),
+)
 
 /** Why an address cannot be led elsewhere, as a sentence without its full stop; null when it can. */
 export function refuseRedirect({ address, to }: Redirect, catalogue: Catalogue): string | null {

@@ -1,4 +1,4 @@
-import { type Shape, byValue, isRecord } from '../shape'
+import { type Shape, byValue, isRecord, shapeOf } from '../shape'
 import type { Catalogue } from '../catalogue'
 import type { Entry, Id } from '../model'
 import { or } from '../text'
@@ -22,8 +22,8 @@ const isAbout = (kind: unknown): kind is keyof typeof ABOUT => typeof kind === '
 /** True for what is asked of whoever asks for the page, not of what it shows. */
 export const isCircumstance = (condition: Condition): condition is Circumstance => !isAbout(condition.kind)
 
-export const conditionShape: Shape = byValue((v) =>
-  isRecord(v) && isAbout(v.kind) ? ABOUT[v.kind] : circumstanceShape,
+export const conditionShape = shapeOf<Condition>()(
+  byValue((v): Shape<Condition> => (isRecord(v) && isAbout(v.kind) ? ABOUT[v.kind] : circumstanceShape)),
 )
 
 /** What conditions are asked of. */

@@ -1,4 +1,4 @@
-import { type Shape, exact, judged, oneOf } from '../shape'
+import { exact, judged, oneOf, shapeOf } from '../shape'
 
 /** How many entries the page lists, or the search has found: at least, at most, or both. */
 export interface CountTest {
@@ -8,21 +8,23 @@ export interface CountTest {
 }
 
 const MOST = 1_000_000
-const bound: Shape = judged((v) =>
+const bound = judged<number | null>((v) =>
   v === null || (Number.isInteger(v) && (v as number) >= 0 && (v as number) <= MOST)
     ? null
     : `A number of entries is a whole number up to ${MOST}`,
 )
 
-export const countTestShape = exact({ kind: oneOf(['count']), least: bound, most: bound })
-  .test('some', 'Say how many entries there must be', (v) => {
-    const { least, most } = v as Partial<CountTest>
-    return least !== null || most !== null
-  })
-  .test('order', 'At least is more than at most', (v) => {
-    const { least, most } = v as CountTest
-    return least === null || most === null || least <= most
-  })
+export const countTestShape = shapeOf<CountTest>()(
+  exact({ kind: oneOf(['count']), least: bound, most: bound })
+    .test('some', 'Say how many entries there must be', (v) => {
+      const { least, most } = v as Partial<CountTest>
+      return least !== null || most !== null
+    })
+    .test('order', 'At least is more than at most', (v) => {
+      const { least, most } = v as CountTest
+      return least === null || most === null || least <= most
+    }),
+)
 
 export const countHolds = ({ least, most }: CountTest, count: number): boolean =>
   (least === null || count >= least) && (most === null || count <= most)

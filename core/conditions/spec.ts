@@ -42,7 +42,7 @@ export type Question<C> = { part: keyof C & string; label: string; when?(said: C
 )
 
 export interface CircumstanceSpec<C> {
-  shape: Shape
+  shape: Shape<C>
   /** What it is called in a list of kinds. */
   label: string
   /** How one begins that has still to be said. */

@@ -1,4 +1,4 @@
-import { KEY, exact, key, oneOf, texts, yesNo } from '../shape'
+import { KEY, exact, key, oneOf, texts, yesNo, shapeOf } from '../shape'
 import type { Catalogue } from '../catalogue'
 import type { Entry, Id } from '../model'
 
@@ -12,12 +12,14 @@ export interface TermTest {
 
 const SOME = 'Choose at least one term'
 
-export const termTestShape = exact({
-  kind: oneOf(['term']),
-  taxonomy: key(SOME),
-  terms: texts(KEY, 500, SOME, 1),
-  below: yesNo(),
-})
+export const termTestShape = shapeOf<TermTest>()(
+  exact({
+    kind: oneOf(['term']),
+    taxonomy: key(SOME),
+    terms: texts(KEY, 500, SOME, 1),
+    below: yesNo(),
+  }),
+)
 
 /** The terms that are listed, those below them included if it asks for them; only those of its taxonomy that exist. */
 export function termsAsked({ below, terms, taxonomy }: TermTest, catalogue: Catalogue): Set<Id> {

@@ -1,5 +1,6 @@
+import type { Frame } from './rule'
 import { REGIONS } from '../tree'
-import { KEY, exact, id, kinds, list, numeric, oneOf, optional, text, texts, yesNo } from '../shape'
+import { KEY, exact, id, kinds, list, numeric, oneOf, optional, text, texts, yesNo, shapeOf, each } from '../shape'
 import { circumstanceShape } from '../conditions'
 import { targetShape } from '../targets'
 
@@ -19,15 +20,17 @@ const say = kinds(
 
 const lines = (name: string) => `${name} must be a list of at most ${MOST_LINES} lines`
 
-export const frameShape = exact({
-  id: id(),
-  name: text(120, 'a name has at most 120 characters'),
-  on: yesNo('on and outranks are yes or no'),
-  covers: list(targetShape, MOST_LINES, lines('Covers')),
-  except: list(targetShape, MOST_LINES, lines('Except')),
-  onlyWhen: list(circumstanceShape, MOST_LINES, lines('Only when')),
-  regions: exact(Object.fromEntries(REGIONS.map((r) => [r, say]))),
-  outranks: yesNo('on and outranks are yes or no'),
-  order: numeric(-1e12, 1e12, 'its order is no number'),
-  offeredTo: texts(KEY, 100, 'offered to is a list of page types'),
-})
+export const frameShape = shapeOf<Frame>()(
+  exact({
+    id: id(),
+    name: text(120, 'a name has at most 120 characters'),
+    on: yesNo('on and outranks are yes or no'),
+    covers: list(targetShape, MOST_LINES, lines('Covers')),
+    except: list(targetShape, MOST_LINES, lines('Except')),
+    onlyWhen: list(circumstanceShape, MOST_LINES, lines('Only when')),
+    regions: exact(each(REGIONS, say)),
+    outranks: yesNo('on and outranks are yes or no'),
+    order: numeric(-1e12, 1e12, 'its order is no number'),
+    offeredTo: texts(KEY, 100, 'offered to is a list of page types'),
+  }),
+)

@@ -1,8 +1,6 @@
 import equal from 'fast-deep-equal'
 import { type Problem, ProblemError, fail, problem } from '../problems'
 import {
-  ABSENT,
-  NOTHING,
   type Shape,
   byValue,
   exact,
@@ -17,7 +15,10 @@ import {
   text,
   tooDeep,
   whole,
-  yesNo,
+  yes,
+  maybe,
+  orNothing,
+  shapeOf,
 } from '../shape'
 import type { Edited, Editing } from './editing'
 import { type Standing, besideIn, indexIn as standingIn } from './standing'
@@ -42,21 +43,21 @@ type EditOf<K extends Kind> = Extract<PlainEdit, { kind: K }>
 
 const KEY = /^[\w:-]{1,120}$/
 const at = list(text(120).matches(KEY, 'a place is named by keys and ids'), 12)
-const after = byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : text(120)))
+const after = maybe(orNothing(text(120)))
 const anything = judged((v) =>
   v === undefined ? 'a value is missing' : tooDeep(v, 40) ? 'it is nested too deep' : null,
 )
-const item = judged((v) => {
+const item = judged<{ id: string }>((v) => {
   const known = isRecord(v) && typeof v.id === 'string' && KEY.test(v.id)
   return known && !tooDeep(v, 40) ? null : 'an item has an id'
 })
 
-const edits = (depth: number): Shape =>
+const edits = (depth: number): Shape<PlainEdit> =>
   kinds(
     {
-      set: byValue((v) =>
+      set: byValue((v): Shape<EditOf<'set'>> =>
         isRecord(v) && v.unset !== undefined
-          ? exact({ kind: oneOf(['set']), at, unset: yesNo().isTrue() })
+          ? exact({ kind: oneOf(['set']), at, unset: yes() })
           : exact({ kind: oneOf(['set']), at, value: anything }),
       ),
       insert: exact({ kind: oneOf(['insert']), at, index: whole(0, 100_000), after, item }),
@@ -72,7 +73,7 @@ const edits = (depth: number): Shape =>
     'edit',
   )
 
-export const plainEditShape = edits(1)
+export const plainEditShape = shapeOf<PlainEdit>()(edits(1))
 
 const copyOf = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T))
 

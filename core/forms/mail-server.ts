@@ -1,4 +1,4 @@
-import { exact, oneOf, optional, pattern, text, whole } from '../shape'
+import { exact, oneOf, optional, pattern, text, whole, shapeOf } from '../shape'
 import { MAIL } from './judge'
 
 /** A server by which mail leaves (RFC 5321, 6409): how it is reached, and as whom. */
@@ -18,18 +18,20 @@ export interface MailServer {
 
 export const MAIL_SECURITIES = ['tls', 'starttls', 'none'] as const
 
-export const mailServerShape = exact({
-  format: whole(1, 1, 'it is of another format'),
-  host: pattern(/^[\w.:-]{1,253}$/, 'A mail server has a name such as mail.example.org'),
-  port: whole(1, 65_535, 'A port is a number from 1 to 65535'),
-  security: oneOf(MAIL_SECURITIES, 'Say how what is sent is sealed on its way'),
-  user: pattern(/^[^\r\n]*$/, 'The name is one line').max(254),
-  from: pattern(MAIL, 'Mail comes from an address such as post@example.org').max(254),
-  name: text(120).matches(/^[^\r\n]*$/, 'The name beside the address is one line'),
-  authority: optional(
-    pattern(
-      /^$|^\s*-----BEGIN CERTIFICATE-----[\s\w+/=-]+-----END CERTIFICATE-----\s*$/,
-      'A certificate begins with “-----BEGIN CERTIFICATE-----” and ends with “-----END CERTIFICATE-----”',
-    ).max(100_000),
-  ),
-})
+export const mailServerShape = shapeOf<MailServer>()(
+  exact({
+    format: oneOf([1], 'it is of another format'),
+    host: pattern(/^[\w.:-]{1,253}$/, 'A mail server has a name such as mail.example.org'),
+    port: whole(1, 65_535, 'A port is a number from 1 to 65535'),
+    security: oneOf(MAIL_SECURITIES, 'Say how what is sent is sealed on its way'),
+    user: pattern(/^[^\r\n]*$/, 'The name is one line').max(254),
+    from: pattern(MAIL, 'Mail comes from an address such as post@example.org').max(254),
+    name: text(120).matches(/^[^\r\n]*$/, 'The name beside the address is one line'),
+    authority: optional(
+      pattern(
+        /^$|^\s*-----BEGIN CERTIFICATE-----[\s\w+/=-]+-----END CERTIFICATE-----\s*$/,
+        'A certificate begins with “-----BEGIN CERTIFICATE-----” and ends with “-----END CERTIFICATE-----”',
+      ).max(100_000),
+    ),
+  }),
+)

@@ -1,4 +1,4 @@
-import { exact, list, optional, pattern, text, whole } from '../shape'
+import { exact, list, optional, pattern, text, whole, shapeOf, oneOf } from '../shape'
 import { asHeading } from './cleaned'
 import { MAIL } from './judge'
 import type { Answer, SentFile } from './types'
@@ -28,22 +28,26 @@ export const MOST_RECIPIENTS = 10
 const MOST_SUBJECT = 300
 
 export const HASH = /^[0-9a-f]{64}$/
-export const sentFileShape = exact({
-  name: text(200),
-  hash: pattern(HASH, 'a file is named by its hash'),
-  size: whole(0, 1e9),
-  mime: pattern(/^[\w.+-]+\/[\w.+-]+$/, 'a file has a kind'),
-})
+export const sentFileShape = shapeOf<SentFile>()(
+  exact({
+    name: text(200),
+    hash: pattern(HASH, 'a file is named by its hash'),
+    size: whole(0, 1e9),
+    mime: pattern(/^[\w.+-]+\/[\w.+-]+$/, 'a file has a kind'),
+  }),
+)
 
-export const mailShape = exact({
-  format: whole(1, 1, 'it is of another format'),
-  to: pattern(MAIL, 'a mail goes to one address').max(254),
-  replyTo: pattern(new RegExp(`^$|${MAIL.source}`, 'u'), 'an answer goes to one address').max(254),
-  subject: pattern(/^[^\r\n]*$/, 'a subject is one line').max(MOST_SUBJECT),
-  text: text(MOST_MAIL_TEXT),
-  files: list(sentFileShape, 50),
-  leave: optional(pattern(/^https?:\/\/[^\s<>]+$/, 'one leaves at an address').max(2000)),
-})
+export const mailShape = shapeOf<Mail>()(
+  exact({
+    format: oneOf([1], 'it is of another format'),
+    to: pattern(MAIL, 'a mail goes to one address').max(254),
+    replyTo: pattern(new RegExp(`^$|${MAIL.source}`, 'u'), 'an answer goes to one address').max(254),
+    subject: pattern(/^[^\r\n]*$/, 'a subject is one line').max(MOST_SUBJECT),
+    text: text(MOST_MAIL_TEXT),
+    files: list(sentFileShape, 50),
+    leave: optional(pattern(/^https?:\/\/[^\s<>]+$/, 'one leaves at an address').max(2000)),
+  }),
+)
 
 /** The address in a text, where it is one; what stands around it in a field is none of it. */
 export function addressIn(words: string): string | null {

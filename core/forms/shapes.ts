@@ -1,4 +1,4 @@
-import { exact, list, oneOf, optional, text } from '../shape'
+import { exact, list, oneOf, optional, text, shapeOf } from '../shape'
 import { MOST_TEXT } from './judge'
 import { sentFileShape } from './mail'
 import { type Answer, QUESTION_KINDS } from './types'
@@ -15,19 +15,21 @@ export interface Message {
 
 export const MOST_ANSWERS = 500
 
-export const messageShape = exact({
-  format: oneOf([1], 'it is of another format'),
-  form: text(200),
-  page: text(400),
-  title: text(1000),
-  answers: list(
-    exact({
-      key: text(120),
-      label: text(1000),
-      kind: oneOf(QUESTION_KINDS, 'it has an answer of no kind'),
-      says: list(text(2 * MOST_TEXT), 200),
-      files: optional(list(sentFileShape, 20)),
-    }),
-    MOST_ANSWERS,
-  ),
-})
+export const messageShape = shapeOf<Message>()(
+  exact({
+    format: oneOf([1], 'it is of another format'),
+    form: text(200),
+    page: text(400),
+    title: text(1000),
+    answers: list(
+      exact({
+        key: text(120),
+        label: text(1000),
+        kind: oneOf(QUESTION_KINDS, 'it has an answer of no kind'),
+        says: list(text(2 * MOST_TEXT), 200),
+        files: optional(list(sentFileShape, 20)),
+      }),
+      MOST_ANSWERS,
+    ),
+  }),
+)

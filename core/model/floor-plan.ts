@@ -1,4 +1,4 @@
-import { type Shape, exact, isRecord, judged, key, list, oneOf, optional, text } from '../shape'
+import { exact, isRecord, judged, key, list, oneOf, optional, text, shapeOf } from '../shape'
 import type { Position } from '../fields'
 import type { Floor, FloorPlan, FloorShape } from './types'
 
@@ -37,16 +37,18 @@ const countPoints = (floors: readonly unknown[]): number => {
 }
 
 /** The shape of a floor plan. */
-export const floorPlanShape: Shape = exact({ floors: list(floorShape, MOST_FLOORS) }).test({
-  name: 'bounded',
-  test(value, context) {
-    const floors: unknown[] = isRecord(value) && Array.isArray(value.floors) ? value.floors : []
-    if (countPoints(floors) > MOST_POINTS)
-      return context.createError({ message: `a floor plan has at most ${MOST_POINTS} points` })
-    const ids = floors.map((f) => (isRecord(f) ? f.id : ''))
-    return new Set(ids).size === ids.length || context.createError({ message: 'two floors have the same id' })
-  },
-})
+export const floorPlanShape = shapeOf<FloorPlan>()(
+  exact({ floors: list(floorShape, MOST_FLOORS) }).test({
+    name: 'bounded',
+    test(value, context) {
+      const floors: unknown[] = isRecord(value) && Array.isArray(value.floors) ? value.floors : []
+      if (countPoints(floors) > MOST_POINTS)
+        return context.createError({ message: `a floor plan has at most ${MOST_POINTS} points` })
+      const ids = floors.map((f) => (isRecord(f) ? f.id : ''))
+      return new Set(ids).size === ids.length || context.createError({ message: 'two floors have the same id' })
+    },
+  }),
+)
 
 /** Whether a point lies within an area: an odd number of its edges is crossed on the way out. */
 export function within({ x, y }: Position, { kind, paths }: FloorShape): boolean {

@@ -1,6 +1,6 @@
 import { type Editing, type PlainEdit, plainEditing } from '../edits'
 import { type Problem, problem } from '../problems'
-import { type Shape, exact, list, oneOf, refuse } from '../shape'
+import { exact, list, oneOf, refuse, shapeOf } from '../shape'
 import { freeId } from './new-type'
 import type { Line, Spot } from './outline'
 import { menuShape } from './shapes'
@@ -16,10 +16,12 @@ const MOST_MENUS = 200
 /** Deeper ones are drawn, where they came in; nobody makes them. */
 export const MENU_LEVELS = 4
 
-const menusShape: Shape = exact({
-  format: oneOf([1]),
-  menus: list(menuShape, MOST_MENUS, `a site has at most ${MOST_MENUS} menus`),
-})
+const menusShape = shapeOf<MenuSet>()(
+  exact({
+    format: oneOf([1]),
+    menus: list(menuShape, MOST_MENUS, `a site has at most ${MOST_MENUS} menus`),
+  }),
+)
 
 function repeated(ids: Iterable<Id>): Id | undefined {
   const seen = new Set<Id>()

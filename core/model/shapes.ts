@@ -1,3 +1,4 @@
+import { richShape } from '../rich'
 import {
   ABSENT,
   KEY,
@@ -20,19 +21,39 @@ import {
   text,
   texts,
   yesNo,
+  yes,
+  maybe,
+  orNothing,
+  shapeOf,
+  each,
 } from '../shape'
-import { FIELDS, FIELD_KINDS } from '../fields'
+import { FIELDS, FIELD_KINDS, type Field } from '../fields'
 import { isSlug, safeAddress } from '../addresses'
 import { isDay, isMoment, isTimeZone } from '../time'
 import { floorPlanShape } from './floor-plan'
-import { type LeftOut, type SiteSettings, TOLD_AS, TOLD_ROLES } from './types'
+import {
+  type LeftOut,
+  type Link,
+  type SiteSettings,
+  TOLD_AS,
+  TOLD_ROLES,
+  type Entry,
+  type Menu,
+  type Term,
+  type Person,
+  type Taxonomy,
+  type PageType,
+  type Picture,
+  type HomeChoice,
+  type MenuItem,
+} from './types'
 import { sellsShape, shopShape } from '../selling'
 
 /** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
 
-const DATE = judged((v) => (isDay(v) ? null : 'A date is written as 2026-03-29'))
+const DATE = judged<string>((v) => (isDay(v) ? null : 'A date is written as 2026-03-29'))
 const EMPTY = text(0)
-const SLUG = judged((v) =>
+const SLUG = judged<string>((v) =>
   typeof v === 'string' && isSlug(v)
     ? null
     : 'The last part of an address has small letters, digits and single hyphens',
@@ -53,58 +74,62 @@ const fieldValue = byValue((value) => {
   return isRecord(value) && value.type === 'doc' ? FIELDS.rich.shape : FIELDS.position.shape
 })
 
-const CLOCK = judged((v) =>
+const CLOCK = judged<string>((v) =>
   isMoment(v) && v.length === 16 ? null : 'A moment of publishing is written as 2026-03-29T14:00',
 )
-const clock = byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : CLOCK))
+const clock = maybe(orNothing(CLOCK))
 
 export const LEFT_OUT = ['title', 'content', 'header', 'intro', 'footer'] as const satisfies readonly LeftOut[]
-const LEFT_OUT_LIST = texts(new RegExp(`^(${LEFT_OUT.join('|')})$`), LEFT_OUT.length)
-const leftOut = byValue((v) => (v === undefined ? ABSENT : LEFT_OUT_LIST))
+const LEFT_OUT_LIST = texts<LeftOut>(new RegExp(`^(${LEFT_OUT.join('|')})$`), LEFT_OUT.length)
+const leftOut = maybe(LEFT_OUT_LIST)
 
 /** An entry as somebody is writing it: what stands in its fields may not be storable yet. */
-export const workingShape = exact({
-  id: key(),
-  type: key(),
-  slug: text(200),
-  title: text(2000),
-  summary: text(5000),
-  content: byValue((v) => (v === null ? NOTHING : FIELDS.rich.shape)),
-  picture: keyOrNull(),
-  person: keyOrNull(),
-  parent: keyOrNull(),
-  date: byValue((v) => (v === null ? NOTHING : text(40))),
-  terms: texts(KEY, 200),
-  fields: record(KEY, fieldValue, 300),
-  published: yesNo('Published is yes or no'),
-  from: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : text(40))),
-  until: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : text(40))),
-  leftOut,
-  chosenFrame: keyOrNull(),
-})
+export const workingShape = shapeOf<Entry>()(
+  exact({
+    id: key(),
+    type: key(),
+    slug: text(200),
+    title: text(2000),
+    summary: text(5000),
+    content: orNothing(richShape()),
+    picture: keyOrNull(),
+    person: keyOrNull(),
+    parent: keyOrNull(),
+    date: orNothing(text(40)),
+    terms: texts(KEY, 200),
+    fields: record(KEY, fieldValue, 300),
+    published: yesNo('Published is yes or no'),
+    from: maybe(orNothing(text(40))),
+    until: maybe(orNothing(text(40))),
+    leftOut,
+    chosenFrame: keyOrNull(),
+  }),
+)
 
-export const entryShape = exact({
-  id: key(),
-  type: key(),
-  slug: SLUG,
-  title: text(500, 'A title has at most 500 characters'),
-  summary: text(1000, 'A summary has at most 1000 characters'),
-  content: byValue((v) => (v === null ? NOTHING : FIELDS.rich.shape)),
-  picture: keyOrNull(),
-  person: keyOrNull(),
-  parent: keyOrNull(),
-  date: byValue((v) => (v === null ? NOTHING : DATE)),
-  terms: texts(KEY, 200),
-  fields: record(KEY, fieldValue, 300),
-  published: yesNo('Published is yes or no'),
-  from: clock,
-  until: clock,
-  leftOut,
-  chosenFrame: keyOrNull(),
-})
+export const entryShape = shapeOf<Entry>()(
+  exact({
+    id: key(),
+    type: key(),
+    slug: SLUG,
+    title: text(500, 'A title has at most 500 characters'),
+    summary: text(1000, 'A summary has at most 1000 characters'),
+    content: orNothing(richShape()),
+    picture: keyOrNull(),
+    person: keyOrNull(),
+    parent: keyOrNull(),
+    date: orNothing(DATE),
+    terms: texts(KEY, 200),
+    fields: record(KEY, fieldValue, 300),
+    published: yesNo('Published is yes or no'),
+    from: clock,
+    until: clock,
+    leftOut,
+    chosenFrame: keyOrNull(),
+  }),
+)
 
 /** An address (see `safeAddress`), a page by its key, or nothing yet. */
-export const linkShape = byValue((value) => (typeof value === 'string' ? ADDRESS : PAGE))
+export const linkShape = shapeOf<Link>()(byValue((value): Shape<Link> => (typeof value === 'string' ? ADDRESS : PAGE)))
 const PAGE = exact({ page: key('choose a page') })
 const ADDRESS = text(2000).test(
   'address',
@@ -113,7 +138,7 @@ const ADDRESS = text(2000).test(
 )
 
 const MOST_MENU_DEPTH = 6
-const menuItems = (depth: number): Shape =>
+const menuItems = (depth: number): Shape<MenuItem[]> =>
   list(
     exact({
       id: key(),
@@ -124,86 +149,98 @@ const menuItems = (depth: number): Shape =>
     500,
   )
 
-export const menuShape = exact({
-  id: key(),
-  name: name('A menu has a name of at most 200 characters'),
-  items: menuItems(1),
-})
+export const menuShape = shapeOf<Menu>()(
+  exact({
+    id: key(),
+    name: name('A menu has a name of at most 200 characters'),
+    items: menuItems(1),
+  }),
+)
 
-export const termShape = exact({
-  id: key(),
-  taxonomy: key(),
-  slug: SLUG,
-  title: name('A term has a title of at most 200 characters'),
-  tagline: text(1000),
-  description: text(10_000),
-  picture: keyOrNull(),
-  parent: keyOrNull(),
-})
+export const termShape = shapeOf<Term>()(
+  exact({
+    id: key(),
+    taxonomy: key(),
+    slug: SLUG,
+    title: name('A term has a title of at most 200 characters'),
+    tagline: text(1000),
+    description: text(10_000),
+    picture: keyOrNull(),
+    parent: keyOrNull(),
+  }),
+)
 
-export const personShape = exact({
-  id: key(),
-  slug: SLUG,
-  name: name('A person has a name of at most 200 characters'),
-  role: text(200),
-  about: text(10_000),
-  mail: text(200),
-  phone: optional(text(60)),
-  picture: keyOrNull(),
-})
+export const personShape = shapeOf<Person>()(
+  exact({
+    id: key(),
+    slug: SLUG,
+    name: name('A person has a name of at most 200 characters'),
+    role: text(200),
+    about: text(10_000),
+    mail: text(200),
+    phone: optional(text(60)),
+    picture: keyOrNull(),
+  }),
+)
 
-export const taxonomyShape = exact({
-  id: key(),
-  name: name('A taxonomy has a name'),
-  plural: name('A taxonomy has a name for several'),
-  slug: SLUG,
-  pages: yesNo(),
-})
+export const taxonomyShape = shapeOf<Taxonomy>()(
+  exact({
+    id: key(),
+    name: name('A taxonomy has a name'),
+    plural: name('A taxonomy has a name for several'),
+    slug: SLUG,
+    pages: yesNo(),
+  }),
+)
 
 const UNIT = known(
   (v) => new Intl.NumberFormat('en', { style: 'unit', unit: v }),
   'a unit is a name such as centimeter',
 )
 
-const limit = byValue((v) => (v === undefined ? ABSENT : numeric()))
+const limit = maybe(numeric())
 
-const fieldShape = exact({
-  id: key(),
-  label: name('A field has a label'),
-  kind: oneOf(FIELD_KINDS),
-  help: optional(text(300, 'What helps to fill it in has at most 300 characters')),
-  required: optional(yesNo().isTrue()),
-  unit: byValue((v) => (v === undefined ? ABSENT : UNIT)),
-  least: limit,
-  most: limit,
-  choices: optional(list(exact({ id: key(), label: name('A choice has a label') }), 500)),
-  of: optional(key()),
-})
+const fieldShape = shapeOf<Field>()(
+  exact({
+    id: key(),
+    label: name('A field has a label'),
+    kind: oneOf(FIELD_KINDS),
+    help: optional(text(300, 'What helps to fill it in has at most 300 characters')),
+    required: optional(yes()),
+    unit: maybe(UNIT),
+    least: limit,
+    most: limit,
+    choices: optional(list(exact({ id: key(), label: name('A choice has a label') }), 500)),
+    of: optional(key()),
+  }),
+)
 
 const toldField = optional(pattern(/^(terms:)?[\w-]{1,60}$/, 'choose a field'))
 
 const tells = optional(
   exact({
     as: optional(oneOf(TOLD_AS)),
-    from: optional(exact(Object.fromEntries(TOLD_ROLES.map((role) => [role, toldField])))),
+    from: optional(exact(each(TOLD_ROLES, toldField))),
   }),
 )
 
-export const pageTypeShape = exact({
-  id: key(),
-  name: name('A page type has a name'),
-  plural: name('A page type has a name for several'),
-  slug: slugOrNone(),
-  archive: yesNo(),
-  dated: yesNo(),
-  tree: yesNo(),
-  personLabel: text(60),
-  taxonomies: texts(KEY, 50),
-  fields: list(fieldShape, 300),
-  mayLeaveOut: leftOut,
-  tells,
-  sells: byValue((v) => (v === undefined ? ABSENT : sellsShape)),
-})
+export const pageTypeShape = shapeOf<PageType>()(
+  exact({
+    id: key(),
+    name: name('A page type has a name'),
+    plural: name('A page type has a name for several'),
+    slug: slugOrNone(),
+    archive: yesNo(),
+    dated: yesNo(),
+    tree: yesNo(),
+    personLabel: text(60),
+    taxonomies: texts(KEY, 50),
+    fields: list(fieldShape, 300),
+    mayLeaveOut: leftOut,
+    tells,
+    sells: maybe(sellsShape),
+  }),
+)
 
 const WIDTHS = list(numeric(1, 100_000), 20)
 
@@ -218,17 +255,19 @@ const PICTURE = {
   hash: optional(pattern(/^[0-9a-f]{8,64}$/, 'a hash has 8 to 64 letters and digits')),
 }
 
-export const pictureShape = exact({ ...PICTURE, widths: byValue((v) => (v === undefined ? ABSENT : WIDTHS)) })
+export const pictureShape = shapeOf<Picture>()(exact({ ...PICTURE, widths: maybe(WIDTHS) }))
 
 /** The shape of a picture on its way to another site, with its file as base64 where it comes along. */
-export const carriedPictureShape = exact({
-  ...PICTURE,
-  bytes: optional(pattern(/^[A-Za-z0-9+/]*={0,2}$/, 'the file of a picture cannot be read')),
-})
+export const carriedPictureShape = shapeOf<Omit<Picture, 'widths'> & { bytes?: string }>()(
+  exact({
+    ...PICTURE,
+    bytes: optional(pattern(/^[A-Za-z0-9+/]*={0,2}$/, 'the file of a picture cannot be read')),
+  }),
+)
 
 /** Whether the platform knows a locale, currency, time zone or unit: asked of it, since the lists change. */
-function known(what: (value: string) => unknown, why: string): Shape {
-  return judged((value) => {
+function known(what: (value: string) => unknown, why: string): Shape<string> {
+  return judged<string>((value) => {
     if (typeof value !== 'string' || value.length > 80) return why
     try {
       what(value)
@@ -240,13 +279,15 @@ function known(what: (value: string) => unknown, why: string): Shape {
   })
 }
 
-export const homeShape = kinds(
-  {
-    entry: exact({ kind: oneOf(['entry']), entry: text(120) }),
-    archive: exact({ kind: oneOf(['archive']), type: text(120) }),
-  },
-  'kind',
-  'home',
+export const homeShape = shapeOf<HomeChoice>()(
+  kinds(
+    {
+      entry: exact({ kind: oneOf(['entry']), entry: text(120) }),
+      archive: exact({ kind: oneOf(['archive']), type: text(120) }),
+    },
+    'kind',
+    'home',
+  ),
 )
 
 /** What a setting of the site can be, by its name. */
@@ -259,16 +300,18 @@ export const SETTINGS_SHAPES = {
     (v) => new Intl.NumberFormat('en', { style: 'currency', currency: v }),
     'a currency is written as EUR',
   ),
-  timeZone: judged((v) => (typeof v === 'string' && isTimeZone(v) ? null : 'a time zone is written as Europe/London')),
+  timeZone: judged<string>((v) =>
+    typeof v === 'string' && isTimeZone(v) ? null : 'a time zone is written as Europe/London',
+  ),
   logo: keyOrNull(),
   icon: optional(keyOrNull()),
   fallbackPicture: keyOrNull(),
   home: homeShape,
   shop: yesNo(),
-  selling: byValue((v) => (v === undefined ? ABSENT : shopShape)),
+  selling: maybe(shopShape),
   signIn: yesNo(),
   search: optional(yesNo()),
-  floorPlan: byValue((v) => (v === undefined ? ABSENT : v === null ? NOTHING : floorPlanShape)),
+  floorPlan: maybe(orNothing(floorPlanShape)),
 } as const satisfies Record<keyof SiteSettings, Shape>
 
-export const settingsShape = exact(SETTINGS_SHAPES)
+export const settingsShape = shapeOf<SiteSettings>()(exact(SETTINGS_SHAPES))

@@ -1,6 +1,6 @@
 import { type Editing, type PlainEdit, plainEditing } from '../edits'
 import { type Problem, problem } from '../problems'
-import { type Shape, exact, list, oneOf, refuse } from '../shape'
+import { exact, list, oneOf, refuse, shapeOf } from '../shape'
 import { RESERVED_PARTS } from '../addresses'
 import { BUILT_IN_IDS } from './built-in'
 import { pageTypeShape, personShape, taxonomyShape, termShape } from './shapes'
@@ -22,13 +22,15 @@ export interface Structure {
 const MOST_TYPES = 100
 export const MOST_TERMS = 5000
 
-export const structureShape: Shape = exact({
-  format: oneOf([1]),
-  types: list(pageTypeShape, MOST_TYPES, `a site has at most ${MOST_TYPES} page types`),
-  taxonomies: list(taxonomyShape, MOST_TYPES, `a site has at most ${MOST_TYPES} taxonomies`),
-  terms: list(termShape, MOST_TERMS, `a site has at most ${MOST_TERMS} terms`),
-  people: list(personShape, MOST_TERMS, `a site has at most ${MOST_TERMS} people`),
-})
+export const structureShape = shapeOf<Structure>()(
+  exact({
+    format: oneOf([1]),
+    types: list(pageTypeShape, MOST_TYPES, `a site has at most ${MOST_TYPES} page types`),
+    taxonomies: list(taxonomyShape, MOST_TYPES, `a site has at most ${MOST_TYPES} taxonomies`),
+    terms: list(termShape, MOST_TERMS, `a site has at most ${MOST_TERMS} terms`),
+    people: list(personShape, MOST_TERMS, `a site has at most ${MOST_TERMS} people`),
+  }),
+)
 
 /** The first of a list that was there before; undefined when all differ. */
 function twice<T>(items: readonly T[]): T | undefined {

@@ -1,4 +1,5 @@
 import { KEY, type Shape, isRecord, judged, refuse } from '../shape'
+import type { RichDoc } from './types'
 import { safeAddress } from '../addresses'
 
 /**
@@ -157,4 +158,4 @@ export function refuseRich(value: unknown, field: Shape | null = null): string |
   return keysBut(value, 'type', 'content') ?? refuseContent(value.content, 'blocks', 0, { count: 0, field })
 }
 
-export const richShape = (field: Shape | null = null) => judged((value) => refuseRich(value, field))
+export const richShape = (field: Shape | null = null) => judged<RichDoc>((value) => refuseRich(value, field))

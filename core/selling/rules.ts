@@ -1,4 +1,19 @@
-import { exact, id, key, list, numeric, optional, orNull, pattern, text, whole, yesNo, type Id } from '../shape'
+import {
+  exact,
+  id,
+  key,
+  list,
+  numeric,
+  optional,
+  orNull,
+  pattern,
+  text,
+  whole,
+  yesNo,
+  type Id,
+  shapeOf,
+  oneOf,
+} from '../shape'
 
 /** What of a site is sold, and by what rules: taxes, ways of delivery, and for how long things are held and kept. */
 
@@ -20,15 +35,17 @@ export interface Sells {
   offers?: Id
 }
 
-export const sellsShape = exact({
-  price: key(),
-  stock: optional(key()),
-  most: whole(1, 999, 'one order has 1 to 999 of a thing'),
-  tax: id(),
-  delivers: yesNo(),
-  on: optional(key()),
-  offers: optional(key()),
-})
+export const sellsShape = shapeOf<Sells>()(
+  exact({
+    price: key(),
+    stock: optional(key()),
+    most: whole(1, 999, 'one order has 1 to 999 of a thing'),
+    tax: id(),
+    delivers: yesNo(),
+    on: optional(key()),
+    offers: optional(key()),
+  }),
+)
 
 /** A class of goods by tax: its rate, in percent, and those of countries where it is another. */
 export interface TaxClass {
@@ -78,38 +95,40 @@ export const COUNTRY = /^[A-Z]{2}$/
 const country = () => pattern(COUNTRY, 'a country is two letters, as GB')
 const rate = () => numeric(0, 100, 'a rate is from 0 to 100 percent')
 
-export const shopShape = exact({
-  format: whole(1, 1, 'it is of another format'),
-  taxes: list(
-    exact({
-      id: id(),
-      label: text(80),
-      rate: rate(),
-      elsewhere: list(exact({ country: country(), rate: rate() }), 300),
-    }),
-    20,
-  ).min(1, 'a shop has one tax class at least'),
-  included: yesNo(),
-  deliveryTax: id(),
-  deliveries: list(
-    exact({
-      id: id(),
-      label: text(120),
-      about: text(300),
-      price: numeric(0, 1e9, 'delivery costs from 0 on'),
-      freeFrom: orNull(numeric(0, 1e9)),
-      countries: list(country(), 300),
-      collected: yesNo(),
-    }),
-    30,
-  ),
-  countries: list(country(), 300),
-  country: country(),
-  hold: whole(5, 1440, 'goods are held for 5 to 1440 minutes'),
-  keep: whole(1, 20_000, 'personal data is kept for 1 day at least'),
-  mail: pattern(/^$|^[^\s@]+@[^\s@]+$/, 'this is no mail address').max(254),
-  prefix: pattern(/^[A-Za-z0-9-]{0,12}$/, 'a number begins with at most 12 letters or digits'),
-})
+export const shopShape = shapeOf<ShopSettings>()(
+  exact({
+    format: oneOf([1], 'it is of another format'),
+    taxes: list(
+      exact({
+        id: id(),
+        label: text(80),
+        rate: rate(),
+        elsewhere: list(exact({ country: country(), rate: rate() }), 300),
+      }),
+      20,
+    ).min(1, 'a shop has one tax class at least'),
+    included: yesNo(),
+    deliveryTax: id(),
+    deliveries: list(
+      exact({
+        id: id(),
+        label: text(120),
+        about: text(300),
+        price: numeric(0, 1e9, 'delivery costs from 0 on'),
+        freeFrom: orNull(numeric(0, 1e9)),
+        countries: list(country(), 300),
+        collected: yesNo(),
+      }),
+      30,
+    ),
+    countries: list(country(), 300),
+    country: country(),
+    hold: whole(5, 1440, 'goods are held for 5 to 1440 minutes'),
+    keep: whole(1, 20_000, 'personal data is kept for 1 day at least'),
+    mail: pattern(/^$|^[^\s@]+@[^\s@]+$/, 'this is no mail address').max(254),
+    prefix: pattern(/^[A-Za-z0-9-]{0,12}$/, 'a number begins with at most 12 letters or digits'),
+  }),
+)
 
 /** The rules of a shop before anybody has said any. */
 export const PLAIN_SHOP: ShopSettings = {

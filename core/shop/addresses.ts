@@ -1,6 +1,6 @@
 import { formatAddress } from 'localized-address-format'
 import postalCode, { type PostalCodeLocale, locales } from 'validator/lib/isPostalCode.js'
-import { type Shape, exact, pattern } from '../shape'
+import { each, exact, pattern, shapeOf } from '../shape'
 import { COUNTRY } from '../selling'
 
 /** Bundlers hand over what is exported by default, and Node all that is. */
@@ -17,10 +17,12 @@ export type Address = { country: string } & Record<AddressPart, string>
 export const MOST_PART = 120
 
 const line = () => pattern(/^[^\r\n]*$/, 'a part of an address is one line').max(MOST_PART)
-export const addressShape = exact({
-  country: pattern(COUNTRY, 'a country is two letters, as GB'),
-  ...(Object.fromEntries(ADDRESS_PARTS.map((part) => [part, line()])) as unknown as Record<AddressPart, Shape>),
-})
+export const addressShape = shapeOf<Address>()(
+  exact({
+    country: pattern(COUNTRY, 'a country is two letters, as GB'),
+    ...each(ADDRESS_PARTS, line()),
+  }),
+)
 
 /** What the formats of countries (libaddressinput, by way of `localized-address-format`) call each part. */
 const named = (of: Record<AddressPart, string>, country: string) => ({

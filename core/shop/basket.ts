@@ -1,4 +1,4 @@
-import { exact, id, key, list, orNull, record, text, whole } from '../shape'
+import { exact, id, key, list, orNull, record, text, whole, shapeOf, oneOf } from '../shape'
 import type { Id } from '../model'
 import { type Goods, MOST_OF_ONE, mostOf } from './goods'
 import { type Minor, MOST_MONEY } from '../selling'
@@ -40,13 +40,15 @@ const lineShape = exact({
   seen: whole(0, MOST_MONEY),
 })
 
-export const basketShape = exact({
-  format: whole(1, 1, 'it is of another format'),
-  lines: list(lineShape, MOST_LINES),
-  code: text(60),
-  said: record(/^[\w.-]{1,120}$/, text(MOST_SAID), 120),
-  removed: orNull(exact({ line: lineShape, at: whole(0, MOST_LINES) })),
-})
+export const basketShape = shapeOf<Basket>()(
+  exact({
+    format: oneOf([1], 'it is of another format'),
+    lines: list(lineShape, MOST_LINES),
+    code: text(60),
+    said: record(/^[\w.-]{1,120}$/, text(MOST_SAID), 120),
+    removed: orNull(exact({ line: lineShape, at: whole(0, MOST_LINES) })),
+  }),
+)
 
 /** How many things are in it. */
 export const countIn = ({ lines }: Pick<Basket, 'lines'>): number => lines.reduce((sum, l) => sum + l.count, 0)

@@ -1,4 +1,4 @@
-import { exact, id, key, list, numeric, orNull, pattern, text, whole, yesNo } from '../shape'
+import { exact, id, key, list, numeric, orNull, pattern, text, whole, yesNo, shapeOf, oneOf } from '../shape'
 import type { Id } from '../model'
 import { type Address, addressShape } from './addresses'
 import { MOST_CONSENTS } from './checkout'
@@ -81,44 +81,48 @@ export interface Order {
 const money = () => whole(0, MOST_MONEY)
 const lineText = (most: number) => pattern(/^[^\r\n]*$/, 'it is one line').max(most)
 
-export const totalsShape = exact({
-  currency: pattern(/^[A-Z]{3}$/, 'a currency is written as EUR'),
-  lines: list(exact({ id: key(), total: money() }), MOST_LINES),
-  goods: money(),
-  discount: money(),
-  delivery: orNull(money()),
-  included: yesNo(),
-  taxes: list(exact({ label: text(80), rate: numeric(0, 10_000), on: money(), amount: money() }), 30),
-  total: money(),
-})
+export const totalsShape = shapeOf<Totals>()(
+  exact({
+    currency: pattern(/^[A-Z]{3}$/, 'a currency is written as EUR'),
+    lines: list(exact({ id: key(), total: money() }), MOST_LINES),
+    goods: money(),
+    discount: money(),
+    delivery: orNull(money()),
+    included: yesNo(),
+    taxes: list(exact({ label: text(80), rate: numeric(0, 10_000), on: money(), amount: money() }), 30),
+    total: money(),
+  }),
+)
 
-export const orderShape = exact({
-  format: whole(1, 1, 'it is of another format'),
-  lines: list(
-    exact({
-      entry: key(),
-      offer: orNull(id()),
-      sku: pattern(/^[\w:/-]{1,170}$/, 'a thing has a name by which it is counted'),
-      title: text(1000),
-      label: text(300),
-      count: whole(1, MOST_OF_ONE),
-      each: money(),
-      total: money(),
-      on: text(20),
-      delivers: yesNo(),
-    }),
-    MOST_LINES,
-  ).min(1, 'an order has something in it'),
-  totals: totalsShape,
-  buyer: orNull(exact({ name: lineText(200), mail: lineText(254), phone: lineText(60) })),
-  billing: orNull(addressShape),
-  delivery: orNull(addressShape),
-  way: orNull(exact({ id: id(), label: text(120) })),
-  note: text(2000),
-  consents: list(text(1000), MOST_CONSENTS),
-  code: text(60),
-  payment: id(),
-})
+export const orderShape = shapeOf<Order>()(
+  exact({
+    format: oneOf([1], 'it is of another format'),
+    lines: list(
+      exact({
+        entry: key(),
+        offer: orNull(id()),
+        sku: pattern(/^[\w:/-]{1,170}$/, 'a thing has a name by which it is counted'),
+        title: text(1000),
+        label: text(300),
+        count: whole(1, MOST_OF_ONE),
+        each: money(),
+        total: money(),
+        on: text(20),
+        delivers: yesNo(),
+      }),
+      MOST_LINES,
+    ).min(1, 'an order has something in it'),
+    totals: totalsShape,
+    buyer: orNull(exact({ name: lineText(200), mail: lineText(254), phone: lineText(60) })),
+    billing: orNull(addressShape),
+    delivery: orNull(addressShape),
+    way: orNull(exact({ id: id(), label: text(120) })),
+    note: text(2000),
+    consents: list(text(1000), MOST_CONSENTS),
+    code: text(60),
+    payment: id(),
+  }),
+)
 
 /** An order without anything that says who it was: its figures stay. */
 export const withoutPerson = (order: Order): Order => ({

@@ -12,17 +12,21 @@ import {
   text,
   whole,
   yesNo,
+  shapeOf,
+  each,
+  maybe,
+  type Shape,
 } from '../shape'
 import { looksOf, looksShape, stylesShape } from '../tree'
 import { isFamily } from './fonts'
-import { type NamedLook, SCALE_STEPS, isColour } from './house'
+import { type NamedLook, SCALE_STEPS, isColour, type PaletteColour, type HouseStyle } from './house'
 import { refuseStyle, styleProperty } from './properties'
 
-const colour = judged((v) => (isColour(v) ? null : 'a colour of its house style is none'))
-const colourOrNone = judged((v) => (v === undefined || isColour(v) ? null : 'a colour of its house style is none'))
+const colour = judged<string>((v) => (isColour(v) ? null : 'a colour of its house style is none'))
+const colourOrNone = maybe(judged<string>((v) => (isColour(v) ? null : 'a colour of its house style is none')))
 const MEASURE = 'a measure of its house style is none'
 const measure = (most: number, least = 0) => numeric(least, most, MEASURE)
-const family = judged((v) => (isFamily(v) ? null : 'a family of its house style is none'))
+const family = judged<string>((v) => (isFamily(v) ? null : 'a family of its house style is none'))
 const PALETTE = 'its palette cannot be read'
 const FONTS = 'its own families cannot be read'
 const hex = pattern(/^#[0-9a-f]{6}$/i, PALETTE)
@@ -56,59 +60,65 @@ function refuseLooks({ for: of, styles: rest, looks }: Pick<NamedLook, 'for' | '
   return null
 }
 
-const named = exact({
-  id: id(),
-  name: text(60),
-  for: pattern(/^[a-z-]{1,40}$/, 'a named look is for a kind of element'),
-  styles: stylesShape,
-  looks: looksShape,
-})
+const named = shapeOf<NamedLook>()(
+  exact({
+    id: id(),
+    name: text(60),
+    for: pattern(/^[a-z-]{1,40}$/, 'a named look is for a kind of element'),
+    styles: stylesShape,
+    looks: looksShape,
+  }),
+)
 /** The shape of a colour of a palette. */
-export const paletteColourShape = exact({
-  id: pattern(/^[a-z0-9-]{1,40}$/, PALETTE),
-  name: text(60, PALETTE),
-  value: hex,
-  dark: optional(hex),
-})
+export const paletteColourShape = shapeOf<PaletteColour>()(
+  exact({
+    id: pattern(/^[a-z0-9-]{1,40}$/, PALETTE),
+    name: text(60, PALETTE),
+    value: hex,
+    dark: optional(hex),
+  }),
+)
 
 /** The shape of a named look. */
-export const namedLookShape = byValue((v) => {
+export const namedLookShape = byValue((v): Shape<NamedLook> => {
   if (refuse(named, v) !== null) return named
   const why = refuseLooks(v as NamedLook)
-  return why === null ? named : judged(() => why)
+  return why === null ? named : judged<NamedLook>(() => why)
 })
 
 /** The shape of a house style; everything in it is written into CSS. */
-export const houseShape = exact({
-  format: oneOf([2], 'its house style cannot be read'),
-  palette: list(paletteColourShape, 60, PALETTE),
-  dark: oneOf(['never', 'system', 'always'], 'who sees it dark cannot be read'),
-  headingFamily: family,
-  textFamily: family,
-  interfaceFamily: family,
-  fonts: list(exact({ id: id(FONTS), name: text(60, FONTS), faces: list(face, 24, FONTS) }), 24, FONTS),
-  textSize: measure(200, 6),
-  lineHeight: measure(4, 0.5),
-  headingWeight: whole(100, 1000, MEASURE),
-  scale: exact({
-    ratio: numeric(1, 3, 'the ratio of its type scale is none'),
-    byHand: exact(Object.fromEntries(SCALE_STEPS.map((step) => [step, size]))),
+export const houseShape = shapeOf<HouseStyle>()(
+  exact({
+    format: oneOf([2], 'its house style cannot be read'),
+    palette: list(paletteColourShape, 60, PALETTE),
+    dark: oneOf(['never', 'system', 'always'], 'who sees it dark cannot be read'),
+    headingFamily: family,
+    textFamily: family,
+    interfaceFamily: family,
+    fonts: list(exact({ id: id(FONTS), name: text(60, FONTS), faces: list(face, 24, FONTS) }), 24, FONTS),
+    textSize: measure(200, 6),
+    lineHeight: measure(4, 0.5),
+    headingWeight: whole(100, 1000, MEASURE),
+    scale: exact({
+      ratio: numeric(1, 3, 'the ratio of its type scale is none'),
+      byHand: exact(each(SCALE_STEPS, size)),
+    }),
+    contentWidth: measure(4000, 200),
+    gap: measure(400),
+    edge: measure(400),
+    flow: measure(400),
+    radius: measure(400),
+    ink: colour,
+    paper: colour,
+    links: exact({
+      colour,
+      line: oneOf(['always', 'hover', 'never'], 'the line of its links cannot be read'),
+      hover: colourOrNone,
+      visited: colourOrNone,
+    }),
+    looks: list(namedLookShape, 60, 'its named looks cannot be read'),
+    fields: exact({ background: colour, colour, edge: colour, radius: measure(400) }),
+    tables: exact({ edge: colourOrNone, head: colourOrNone, stripe: colourOrNone }),
+    quotes: exact({ edge: colourOrNone, slanted: yesNo('its quotes cannot be read') }),
   }),
-  contentWidth: measure(4000, 200),
-  gap: measure(400),
-  edge: measure(400),
-  flow: measure(400),
-  radius: measure(400),
-  ink: colour,
-  paper: colour,
-  links: exact({
-    colour,
-    line: oneOf(['always', 'hover', 'never'], 'the line of its links cannot be read'),
-    hover: colourOrNone,
-    visited: colourOrNone,
-  }),
-  looks: list(namedLookShape, 60, 'its named looks cannot be read'),
-  fields: exact({ background: colour, colour, edge: colour, radius: measure(400) }),
-  tables: exact({ edge: colourOrNone, head: colourOrNone, stripe: colourOrNone }),
-  quotes: exact({ edge: colourOrNone, slanted: yesNo('its quotes cannot be read') }),
-})
+)

@@ -48,7 +48,7 @@ export type RefinementChoice<R> = Choice<R> | (Choice<null> & { field: Id })
 
 interface Line<T> {
   /** What is accepted. */
-  shape: Shape
+  shape: Shape<T>
   /** The line with all that it refers to exchanged; null where it would say something else than was meant. */
   exchange(line: T, by: Exchange): T | null
 }

@@ -1,8 +1,10 @@
 import {
-  ABSENT,
   NOTHING,
+  type OptionalShape,
   type Shape,
   byValue,
+  each,
+  shapeOf,
   exact,
   id,
   isRecord,
@@ -19,11 +21,35 @@ import {
   texts,
   whole,
   yesNo,
+  yes,
+  maybe,
+  orNothing,
 } from '../shape'
 import { conditionShape } from '../conditions'
-import { linkShape } from '../model'
-import { richShape } from '../rich'
-import { LAYOUT_REGIONS, STATES, STEPS } from './types'
+import { type Id, linkShape } from '../model'
+import { type RichDoc, richShape } from '../rich'
+import {
+  type Column,
+  type Defaults,
+  type FieldValue,
+  type Fill,
+  type Format,
+  type Item,
+  type Layout,
+  type LayoutElement,
+  type Literal,
+  type LooksKey,
+  type Place,
+  type Row,
+  type StyleValue,
+  type Styles,
+  type TreeNode,
+  type Value,
+  type Within,
+  LAYOUT_REGIONS,
+  STATES,
+  STEPS,
+} from './types'
 
 /**
  * The shapes of layouts and of all that they are made of. What a property accepts, which looks stand where and what
@@ -44,21 +70,34 @@ const NUMBER = numeric()
 const YES_NO = yesNo()
 const words = (most: number) => optional(text(most))
 
-const format = exact({
-  date: optional(oneOf(['full', 'long', 'medium', 'short', 'year', 'month', 'time', 'away'])),
-  digits: optional(whole(0, 10, 'choose 0 to 10 digits')),
-  unit: optional(oneOf(['short', 'long', 'hidden'])),
-  list: optional(oneOf(['and', 'comma'])),
-  yes: words(200),
-  no: words(200),
-  counted: optional(
-    exact({ zero: words(200), one: words(200), two: words(200), few: words(200), many: words(200), other: words(200) }),
-  ),
-  until: optional(key()),
-  first: optional(byValue((v) => (v === 'sentence' ? oneOf(['sentence']) : whole(1, 500, 'choose 1 to 500 words')))),
-})
+const format = shapeOf<Format>()(
+  exact({
+    date: optional(oneOf(['full', 'long', 'medium', 'short', 'year', 'month', 'time', 'away'])),
+    digits: optional(whole(0, 10, 'choose 0 to 10 digits')),
+    unit: optional(oneOf(['short', 'long', 'hidden'])),
+    list: optional(oneOf(['and', 'comma'])),
+    yes: words(200),
+    no: words(200),
+    counted: optional(
+      exact({
+        zero: words(200),
+        one: words(200),
+        two: words(200),
+        few: words(200),
+        many: words(200),
+        other: words(200),
+      }),
+    ),
+    until: optional(key()),
+    first: optional(
+      byValue((v): Shape<'sentence' | number> =>
+        v === 'sentence' ? oneOf(['sentence']) : whole(1, 500, 'choose 1 to 500 words'),
+      ),
+    ),
+  }),
+)
 
-const field = (depth: number): Shape =>
+const field = (depth: number): Shape<FieldValue> =>
   exact({
     kind: oneOf(['field']),
     of: oneOf(
@@ -73,20 +112,17 @@ const field = (depth: number): Shape =>
     fallback: fallback(depth),
   })
 
-function fallback(depth: number): Shape {
+function fallback(depth: number): OptionalShape<Value> {
   const next =
     depth < MOST_FALLBACKS ? field(depth + 1) : never(`fallbacks can follow one another ${MOST_FALLBACKS} deep`)
-  return byValue((value) => {
-    if (value === undefined) return ABSENT
-    return isRecord(value) && value.kind === 'field' ? next : literal
-  })
+  return maybe(byValue<Shape<Value>>((value) => (isRecord(value) && value.kind === 'field' ? next : literal)))
 }
 
 /** Rich text of an element: fields may stand in it. Asked for when it is needed, since fields hold values too. */
-const rich = byValue(() => richOfElement)
+const rich: Shape<RichDoc> = byValue(() => richOfElement)
 
 /** A value that is written out: its property says which of these it takes. */
-const literal = byValue((value) => {
+const literal = byValue((value): Shape<Exclude<Literal, Item[]>> => {
   if (value === null) return NOTHING
   if (typeof value === 'string') return LONG
   if (typeof value === 'number') return NUMBER
@@ -94,22 +130,23 @@ const literal = byValue((value) => {
   if (isRecord(value) && value.type === 'doc') return rich
   return linkShape
 })
-export const fieldShape: Shape = field(1)
+export const fieldShape = field(1)
 const richOfElement = richShape(fieldShape)
 
-const oneValue = byValue((value) => (isRecord(value) && value.kind === 'field' ? fieldShape : literal))
+const oneValue = byValue((value): Shape<Exclude<Value, Item[]>> =>
+  isRecord(value) && value.kind === 'field' ? fieldShape : literal,
+)
 
 export const MOST_ITEMS = 200
-export const itemShape = exact({ id: id(), props: record(/^[A-Za-z]{1,40}$/, oneValue, 30) })
+export const itemShape: Shape<Item> = exact({ id: id(), props: record<Value>(/^[A-Za-z]{1,40}$/, oneValue, 30) })
 const items = list(itemShape, MOST_ITEMS, `a list holds at most ${MOST_ITEMS} things`)
 
 /** Any value of a property. */
-export const valueShape = byValue((value) => (Array.isArray(value) ? items : oneValue))
+export const valueShape = byValue((value): Shape<Value> => (Array.isArray(value) ? items : oneValue))
 
 const SHORT = text(120)
-export const styleValue = byValue((value) => (typeof value === 'number' ? NUMBER : SHORT))
-const styleOrNone = byValue((value) => (value === undefined ? ABSENT : styleValue))
-const stepped = exact(Object.fromEntries(STEPS.map((step) => [step, styleOrNone])))
+export const styleValue = byValue((value): Shape<StyleValue> => (typeof value === 'number' ? NUMBER : SHORT))
+const stepped = exact(each(STEPS, maybe(styleValue)))
 
 /** Looks by the name of the property, each at the width steps at which it is set. */
 const styles = record(/^[A-Za-z]{1,40}$/, stepped, 100)
@@ -122,14 +159,10 @@ export const conditionsShape = list(
   MOST_CONDITIONS,
   `at most ${MOST_CONDITIONS} things are asked before it is shown`,
 )
-const when = byValue((v) =>
-  v === undefined ? ABSENT : conditionsShape.min(1, 'what is always shown asks for nothing'),
-)
+const when = maybe(conditionsShape.min(1, 'what is always shown asks for nothing'))
 
 /** Properties that a piece leaves to its places. */
-const open = byValue((v) =>
-  v === undefined ? ABSENT : texts(/^[A-Za-z]{1,40}$/, 60, 'what is open is a list of properties', 1),
-)
+const open = maybe(texts(/^[A-Za-z]{1,40}$/, 60, 'what is open is a list of properties', 1))
 
 const node = { id: id(), name: optional(text(MOST_NAME)), props, styles, when, look: optional(id()), open }
 
@@ -139,87 +172,97 @@ const PART = /^[a-zA-Z]{1,40}$/
 export const looksKeyShape = pattern(LOOKS, 'looks are of a part, of a state, or of both')
 export const partShape = pattern(PART, 'a part has a name')
 
-const element: Shape = exact({
-  kind: oneOf(['element']),
-  ...node,
-  type: text(40),
-  looks: byValue((v) => (v === undefined ? ABSENT : looks)),
-  hides: byValue((v) => (v === undefined ? ABSENT : hides)),
-  fills: byValue((v) => (v === undefined ? ABSENT : fills)),
-  children: byValue((v) => (v === undefined ? ABSENT : inElement)),
-})
-const looks = record(LOOKS, styles, 60)
+const element: Shape<LayoutElement> = shapeOf<LayoutElement>()(
+  exact({
+    kind: oneOf(['element']),
+    ...node,
+    type: text(40),
+    looks: maybe(() => looks),
+    hides: maybe(() => hides),
+    fills: maybe(() => fills),
+    children: maybe(() => inElement),
+  }),
+)
+const looks: Shape<Record<LooksKey, Styles>> = record(LOOKS, styles, 60)
 /** Looks at rest; and those of parts and states, by their keys. */
-export const stylesShape: Shape = styles
-export const looksShape: Shape = looks
-const hides = texts(PART, 40, 'what is hidden is a list of parts', 1)
-const place: Shape = exact({
-  kind: oneOf(['place']),
-  ...node,
-  type: text(40),
-  children: byValue(() => inPlace),
-})
-const column: Shape = exact({
-  kind: oneOf(['column']),
-  ...node,
-  gives: byValue((v) => (v === undefined ? ABSENT : defaults)),
-  span: whole(1, 12, 'the span of a column is a whole number from 1 to 12'),
-  children: byValue(() => inColumn),
-})
-const row: Shape = exact({
-  kind: oneOf(['row']),
-  ...node,
-  gives: byValue((v) => (v === undefined ? ABSENT : defaults)),
-  children: list(kinds({ column }, 'kind', 'thing in a row'), 12),
-})
+export const stylesShape = styles
+export const looksShape = looks
+const hides: Shape<string[]> = texts(PART, 40, 'what is hidden is a list of parts', 1)
+const place: Shape<Place> = shapeOf<Place>()(
+  exact({
+    kind: oneOf(['place']),
+    ...node,
+    type: text(40),
+    children: byValue(() => inPlace),
+  }),
+)
+const column: Shape<Column> = shapeOf<Column>()(
+  exact({
+    kind: oneOf(['column']),
+    ...node,
+    gives: maybe(() => defaults),
+    span: whole(1, 12, 'the span of a column is a whole number from 1 to 12'),
+    children: byValue(() => inColumn),
+  }),
+)
+const row: Shape<Row> = shapeOf<Row>()(
+  exact({
+    kind: oneOf(['row']),
+    ...node,
+    gives: maybe(() => defaults),
+    children: list(kinds({ column }, 'kind', 'thing in a row'), 12),
+  }),
+)
 
-const inColumn = list(kinds({ element, row }, 'kind', 'thing in a column'), MOST_LISTED)
-const inElement = list(kinds({ place }, 'kind', 'thing in an element'), 100).min(
+const inColumn: Shape<(LayoutElement | Row)[]> = list(kinds({ element, row }, 'kind', 'thing in a column'), MOST_LISTED)
+const inElement: Shape<Place[]> = list(kinds({ place }, 'kind', 'thing in an element'), 100).min(
   1,
   'an element without places has none',
 )
-const inPlace = list(kinds({ row }, 'kind', 'thing in a place'), MOST_LISTED)
+const inPlace: Shape<Row[]> = list(kinds({ row }, 'kind', 'thing in a place'), MOST_LISTED)
 
 /** A row, column, element or place with all that is in it. */
-export const nodeShape = kinds({ row, column, element, place }, 'kind', 'thing in a layout')
+export const nodeShape: Shape<TreeNode> = kinds({ row, column, element, place }, 'kind', 'thing in a layout')
 
 /** `row`, `button`, `heading.2`, `button :hover`, `field label`. */
 const DEFAULTS = new RegExp(`^[a-z-]{1,40}([.][\\w-]{1,40})?( (?=.)[a-zA-Z]{0,40}(:(${STATES.join('|')}))?)?$`)
-const defaults = record(DEFAULTS, styles, 200)
+const defaults: Shape<Defaults> = record(DEFAULTS, styles, 200)
 
-export const layoutShape = exact({
-  kind: oneOf(['layout']),
-  format: oneOf([2]),
-  id: id(),
-  name: text(MOST_NAME),
-  about: optional(text(MOST_ABOUT)),
-  starter: optional(yesNo().isTrue()),
-  region: oneOf(LAYOUT_REGIONS, 'there is no such region'),
-  defaults,
-  children: list(kinds({ row }, 'kind', 'thing in a layout'), MOST_LISTED),
-})
+export const layoutShape = shapeOf<Layout>()(
+  exact({
+    kind: oneOf(['layout']),
+    format: oneOf([2]),
+    id: id(),
+    name: text(MOST_NAME),
+    about: optional(text(MOST_ABOUT)),
+    starter: optional(yes()),
+    region: oneOf(LAYOUT_REGIONS, 'there is no such region'),
+    defaults,
+    children: list(kinds({ row }, 'kind', 'thing in a layout'), MOST_LISTED),
+  }),
+)
 
-const within = exact({ items: text(200), item: id() })
-export const withinShape = byValue((v) => (v === undefined ? ABSENT : within))
+const within: Shape<Within> = exact({ items: text(200), item: id() })
+export const withinShape = maybe(within)
 
 /** The id of something in a piece, or the path to it through pieces in it. */
 const PATH = /^[\w-]{1,40}([.][\w-]{1,40}){0,9}$/
-const look = { property: text(200), step: oneOf(STEPS), value: byValue((v) => (v === null ? NOTHING : styleValue)) }
+const look = { property: text(200), step: oneOf(STEPS), value: orNothing(styleValue) }
 
 /** What says one thing of one node. */
-const fillsOf = (what: Shape) => ({
+const fillsOf = (what: Shape<Id>) => ({
   setProperty: exact({
     kind: oneOf(['setProperty']),
     id: what,
     property: text(200),
     within: withinShape,
-    value: byValue((v) => (v === undefined ? ABSENT : valueShape)),
-    unset: optional(yesNo().isTrue()),
+    value: maybe(valueShape),
+    unset: optional(yes()),
   }),
   setStyle: exact({
     kind: oneOf(['setStyle']),
     id: what,
-    at: byValue((v) => (v === undefined ? ABSENT : looksKeyShape)),
+    at: maybe(looksKeyShape),
     ...look,
   }),
   hidePart: exact({ kind: oneOf(['hidePart']), id: what, part: partShape, hidden: yesNo() }),
@@ -227,10 +270,10 @@ const fillsOf = (what: Shape) => ({
 
 export const pathShape = pattern(PATH, 'this names something in a piece')
 
-const fill = kinds(fillsOf(pathShape), 'kind', 'thing that a place says')
+const fill = shapeOf<Fill>()(kinds(fillsOf(pathShape), 'kind', 'thing that a place says'))
 /** How many things one place may say. */
 export const MOST_FILLS = 500
-const fills = list(fill, MOST_FILLS, `a place says at most ${MOST_FILLS} things itself`).min(
+const fills: Shape<Fill[]> = list(fill, MOST_FILLS, `a place says at most ${MOST_FILLS} things itself`).min(
   1,
   'a place that says nothing has no list of it',
 )
@@ -238,7 +281,7 @@ const fills = list(fill, MOST_FILLS, `a place says at most ${MOST_FILLS} things 
 /** What says one thing of one node, or of all of a kind, by its kind. */
 export const SETTINGS = {
   ...fillsOf(id()),
-  setFill: exact({ kind: oneOf(['setFill']), id: id(), fill, unset: optional(yesNo().isTrue()) }),
+  setFill: exact({ kind: oneOf(['setFill']), id: id(), fill, unset: optional(yes()) }),
   setLook: exact({
     kind: oneOf(['setLook']),
     id: id(),
@@ -247,7 +290,7 @@ export const SETTINGS = {
   setOpen: exact({ kind: oneOf(['setOpen']), id: id(), property: text(40), open: yesNo() }),
   setDefault: exact({
     kind: oneOf(['setDefault']),
-    box: byValue((v) => (v === undefined ? ABSENT : id())),
+    box: maybe(id()),
     of: text(200),
     ...look,
   }),

@@ -3,7 +3,7 @@ import { contentChanged } from '../services/installation'
 import { readInput, studioHandler } from '../utils/studio'
 
 export default studioHandler<HomeInput>('designer', async ({ event, site }) => {
-  const { home } = await readInput<HomeInput>(event, 'home')
+  const { home } = await readInput(event, 'home')
   await site.settings.change({ home })
   await contentChanged(site)
   return { home }

@@ -1,6 +1,5 @@
 import { fail } from '../../core/problems'
 import { counted } from '../../core/text'
-import type { PasswordInput } from '../../shared/api/types'
 import { findUser, updatePassword } from '../database/users'
 import { log } from '../services/log'
 import { refuseWeak } from '../services/password-policy'
@@ -8,7 +7,7 @@ import { readInput, studioHandler } from '../utils/studio'
 
 /** A new password ends every other session of whoever it belongs to. */
 export default studioHandler('member', async ({ event, site, user }) => {
-  const { current, next } = await readInput<PasswordInput>(event, 'password')
+  const { current, next } = await readInput(event, 'password')
   const minutes = site.attempts.begin(user.mail, 'signed in')
   if (minutes > 0) fail('sign-in-limited', { minutes: counted(minutes, 'minute') })
   const stored = await findUser(site.db, user.id)

@@ -1,14 +1,14 @@
 import { setResponseHeader } from 'h3'
 import { fail } from '../../core/problems'
 import { counted } from '../../core/text'
-import type { SignInInput, User } from '../../shared/api/types'
+import type { User } from '../../shared/api/types'
 import { findUserByMail, updatePassword } from '../database/users'
 import { log } from '../services/log'
 import { placeOf } from '../services/place'
 import { openHandler, readInput } from '../utils/studio'
 
 export default openHandler<{ user: User }>(async ({ event, site }) => {
-  const { mail, password } = await readInput<SignInInput>(event, 'signIn')
+  const { mail, password } = await readInput(event, 'signIn')
   const place = placeOf(event.node.req.headers, event.node.req.socket.remoteAddress)
   const minutes = site.attempts.begin(mail, place)
   if (minutes > 0) fail('sign-in-limited', { minutes: counted(minutes, 'minute') })

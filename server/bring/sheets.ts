@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { createInterface } from 'node:readline'
 import { nanoid } from 'nanoid'
 import { fail } from '../../core/problems'
-import { type Shape, exact, isRecord, list, oneOf, record, refuse, text, whole } from '../../core/shape'
+import { exact, isRecord, list, oneOf, record, refuse, text, whole, shapeOf } from '../../core/shape'
 import type { Id } from '../../core/model'
 import { FIELD_KINDS } from '../../core/fields'
 import type { Jobs } from '../aside/work'
@@ -20,15 +20,17 @@ const INFO_FILE = 'info.json'
 const ANY = /^[\s\S]{0,200}$/
 
 const MOST_PICTURES = 100_000
-const infoShape: Shape = exact({
-  name: text(300),
-  format: oneOf(FORMATS),
-  columns: list(text(200), MOST_COLUMNS),
-  rows: whole(0, MOST_ROWS),
-  pictures: list(exact({ name: text(2000), path: text(4000) }), MOST_PICTURES),
-  first: list(record(ANY, text(1000), MOST_COLUMNS), 20),
-  kinds: record(ANY, oneOf(FIELD_KINDS), MOST_COLUMNS),
-})
+const infoShape = shapeOf<NamedSheet>()(
+  exact({
+    name: text(300),
+    format: oneOf(FORMATS),
+    columns: list(text(200), MOST_COLUMNS),
+    rows: whole(0, MOST_ROWS),
+    pictures: list(exact({ name: text(2000), path: text(4000) }), MOST_PICTURES),
+    first: list(record(ANY, text(1000), MOST_COLUMNS), 20),
+    kinds: record(ANY, oneOf(FIELD_KINDS), MOST_COLUMNS),
+  }),
+)
 const isRow = (value: unknown): value is Row =>
   isRecord(value) && Object.values(value).every((cell) => typeof cell === 'string')
 const isInfo = (value: unknown): value is NamedSheet => refuse(infoShape, value) === null

@@ -3,8 +3,8 @@ import { type Problem, ProblemError, fail, problem } from '../../core/problems'
 import { refuse } from '../../core/shape'
 import { type Role, includesRole } from '../../core/model'
 import { asSentence } from '../../core/text'
-import { INPUTS, type InputName } from '../../shared/api/schemas'
-import type { ErrorAnswer, User } from '../../shared/api/types'
+import { INPUTS, type InputName, type InputOf } from '../../shared/api/schemas'
+import type { EditsInput, ErrorAnswer, User } from '../../shared/api/types'
 import { isFull } from '../database/full'
 import { onDisk } from '../database/on-disk'
 import { type Installation, installation } from '../services/installation'
@@ -63,12 +63,16 @@ function readJson(text: string): unknown {
 }
 
 /** The JSON sent, judged by the shape under its name. Throws a problem when it is too large, unreadable or not as asked. */
-export async function readInput<T>(event: H3Event, name: InputName): Promise<T> {
+export async function readInput<N extends InputName>(event: H3Event, name: N): Promise<InputOf<N>> {
   const { shape, most } = INPUTS[name]
   const json = readJson(await readText(event, most))
   const why = refuse(shape, json)
-  return why === null ? (json as T) : fail('body-shape', { why: asSentence(why) })
+  return why === null ? (json as InputOf<N>) : fail('body-shape', { why: asSentence(why) })
 }
+
+/** Edits that are sent: what surrounds them is judged here, each of them when it is applied. */
+export const readEdits = async <E>(event: H3Event): Promise<EditsInput<E>> =>
+  (await readInput(event, 'edits')) as EditsInput<E>
 
 /** A file that is sent by itself, as the body of a request, with its name as a parameter. */
 export function sentFile(event: H3Event): Sent {

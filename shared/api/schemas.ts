@@ -1,12 +1,12 @@
+import type { PartKey } from '../../core/releases'
+import type { Parcel } from '../../core/formats'
+import type { Frame } from '../../core/design'
 import { LAYOUT_REGIONS, pathShape } from '../../core/tree'
 import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/edits'
 import { mailServerShape } from '../../core/forms'
 import { discountShape } from '../../core/shop'
 import {
-  ABSENT,
-  NOTHING,
   type Shape,
-  byValue,
   exact,
   id,
   isRecord,
@@ -23,11 +23,52 @@ import {
   texts,
   whole,
   yesNo,
+  yes,
+  orNothing,
+  shapeOf,
+  maybe,
+  type Of,
 } from '../../core/shape'
-import { BEGINNINGS, SETTINGS_SHAPES, USER_ROLES, homeShape } from '../../core/model'
+import { BEGINNINGS, SETTINGS_SHAPES, USER_ROLES, homeShape, type Entry, type SiteSettings } from '../../core/model'
 import { redirectShape } from '../../core/catalogue'
 
-import { ENTRY_SORTS, ENTRY_STATES } from './types'
+import {
+  ENTRY_SORTS,
+  ENTRY_STATES,
+  type FoundingInput,
+  type SignInInput,
+  type NewEntryInput,
+  type EntryInput,
+  type WorkingInput,
+  type BulkInput,
+  type MergeTermsInput,
+  type PictureInput,
+  type PicturesRemovedInput,
+  type MessageInput,
+  type MessagesRemovedInput,
+  type MailServerInput,
+  type MailsInput,
+  type OrderInput,
+  type CameInput,
+  type ForgetInput,
+  type RedirectsInput,
+  type SettingsInput,
+  type NewUserInput,
+  type UserInput,
+  type BringInput,
+  type HomeInput,
+  type NewLayoutInput,
+  type EditsInput,
+  type FrameInput,
+  type ReleaseInput,
+  type PlanInput,
+  type DraftLinkInput,
+  type BringBackInput,
+  type PasswordInput,
+  type EndSessionsInput,
+  type ImportInput,
+  type LiveAtInput,
+} from './types'
 
 /**
  * What the server accepts, at every way in that takes a body: each is exact. Documents inside (frames, entries,
@@ -35,99 +76,120 @@ import { ENTRY_SORTS, ENTRY_STATES } from './types'
  */
 
 const revision = whole(0, 1e12, 'The revision is missing')
-const aDocument = (why: string) => judged((value) => (isRecord(value) ? null : why))
+const aDocument = <T>(why: string) => judged<T>((value) => (isRecord(value) ? null : why))
 
-export const signInSchema = exact({
-  mail: text(200, 'Enter your mail address').min(1, 'Enter your mail address'),
-  password: text(500, 'Enter your password').min(1, 'Enter your password'),
-})
+export const signInSchema = shapeOf<SignInInput>()(
+  exact({
+    mail: text(200, 'Enter your mail address').min(1, 'Enter your mail address'),
+    password: text(500, 'Enter your password').min(1, 'Enter your password'),
+  }),
+)
 
 export const newPassword = text(500, 'A password has 12 to 500 characters').min(
   12,
   'A password has 12 to 500 characters',
 )
-export const passwordSchema = exact({ current: text(500, 'Enter the password you have now'), next: newPassword })
+export const passwordSchema = shapeOf<PasswordInput>()(
+  exact({ current: text(500, 'Enter the password you have now'), next: newPassword }),
+)
 
 /** A shape that may be left out, whatever it is made of. */
-const maybe = (shape: Shape): Shape => byValue((v) => (v === undefined ? ABSENT : shape))
 
 const named = (why: string) => pattern(/\S/, why).max(120, `${why}, of at most 120 characters`)
 
-export const foundingSchema = exact({
-  code: text(40, 'Enter the code').min(1, 'Enter the code'),
-  site: exact(
-    Object.fromEntries(
-      (['name', 'origin', 'locale', 'currency', 'timeZone'] as const).map((key) => [
-        key,
-        key === 'name' ? named('Give the site a name') : SETTINGS_SHAPES[key],
-      ]),
-    ),
-  ),
-  beginning: oneOf(BEGINNINGS, 'Say with what the site begins'),
-  owner: exact({
-    name: named('Enter your name'),
-    mail: pattern(/^[^\s@]+@[^\s@]+$/, 'Enter your mail address').max(200, 'A mail address has at most 200 characters'),
-    password: newPassword,
+export const foundingSchema = shapeOf<FoundingInput>()(
+  exact({
+    code: text(40, 'Enter the code').min(1, 'Enter the code'),
+    site: exact({
+      name: named('Give the site a name'),
+      origin: SETTINGS_SHAPES.origin,
+      locale: SETTINGS_SHAPES.locale,
+      currency: SETTINGS_SHAPES.currency,
+      timeZone: SETTINGS_SHAPES.timeZone,
+    }),
+    beginning: oneOf(BEGINNINGS, 'Say with what the site begins'),
+    owner: exact({
+      name: named('Enter your name'),
+      mail: pattern(/^[^\s@]+@[^\s@]+$/, 'Enter your mail address').max(
+        200,
+        'A mail address has at most 200 characters',
+      ),
+      password: newPassword,
+    }),
   }),
-})
+)
 
-export const endSessionsSchema = exact({
-  of: oneOf(['me', 'everybody'], 'Say whose sessions end: mine, or everybody’s'),
-})
+export const endSessionsSchema = shapeOf<EndSessionsInput>()(
+  exact({
+    of: oneOf(['me', 'everybody'], 'Say whose sessions end: mine, or everybody’s'),
+  }),
+)
 
 const layoutName = pattern(/\S/, 'Give it a name').max(120, 'A name has at most 120 characters')
 
-export const newLayoutSchema = exact({
-  id: id('An id is 1 to 40 letters, digits, hyphens or underscores'),
-  name: layoutName,
-  region: oneOf(LAYOUT_REGIONS, 'There is no such region'),
-  from: optional(id()),
-  starter: optional(yesNo().isTrue()),
-  follows: optional(id()),
-})
+export const newLayoutSchema = shapeOf<NewLayoutInput>()(
+  exact({
+    id: id('An id is 1 to 40 letters, digits, hyphens or underscores'),
+    name: layoutName,
+    region: oneOf(LAYOUT_REGIONS, 'There is no such region'),
+    from: optional(id()),
+    starter: optional(yes()),
+    follows: optional(id()),
+  }),
+)
 
-export const editsSchema = exact({
-  revision,
-  edits: list(pendingEnvelope, MOST_EDITS_SENT, `Send at most ${MOST_EDITS_SENT} edits at once`).min(
-    1,
-    'There are no edits',
-  ),
-})
+export const editsSchema = shapeOf<EditsInput<object>>()(
+  exact({
+    revision,
+    edits: list(pendingEnvelope, MOST_EDITS_SENT, `Send at most ${MOST_EDITS_SENT} edits at once`).min(
+      1,
+      'There are no edits',
+    ),
+  }),
+)
 
-export const frameSchema = exact({ revision, frame: aDocument('A frame is missing') })
+export const frameSchema = shapeOf<FrameInput>()(exact({ revision, frame: aDocument<Frame>('A frame is missing') }))
 
-export const entrySchema = exact({ revision, entry: aDocument('An entry is missing') })
+export const entrySchema = shapeOf<EntryInput>()(exact({ revision, entry: aDocument<Entry>('An entry is missing') }))
 
-export const newEntrySchema = exact({
-  id: id('An id is 1 to 40 letters, digits, hyphens or underscores'),
-  type: key('Choose a page type'),
-  title: text(500, 'A title has at most 500 characters'),
-  from: optional(key()),
-})
+export const newEntrySchema = shapeOf<NewEntryInput>()(
+  exact({
+    id: id('An id is 1 to 40 letters, digits, hyphens or underscores'),
+    type: key('Choose a page type'),
+    title: text(500, 'A title has at most 500 characters'),
+    from: optional(key()),
+  }),
+)
 
-export const workingSchema = exact({
-  working: byValue((v) => (v === null ? NOTHING : exact({ revision, entry: aDocument('An entry is missing') }))),
-})
+export const workingSchema = shapeOf<WorkingInput>()(
+  exact({
+    working: orNothing(exact({ revision, entry: aDocument<Entry>('An entry is missing') })),
+  }),
+)
 
 const ids = list(key(), 5000, 'Choose at most 5,000 entries').min(1, 'Choose some entries')
-const doesOnly = (kind: string) => exact({ kind: oneOf([kind]) })
+const toAll = exact({ kind: oneOf(['publish', 'unpublish', 'remove', 'put-back']) })
 
-export const bulkSchema = exact({
-  ids,
-  does: kinds(
-    {
-      publish: doesOnly('publish'),
-      unpublish: doesOnly('unpublish'),
-      remove: doesOnly('remove'),
-      'put-back': doesOnly('put-back'),
-      'add-term': exact({ kind: oneOf(['add-term']), term: key() }),
-      'take-term': exact({ kind: oneOf(['take-term']), term: key() }),
-      person: exact({ kind: oneOf(['person']), person: byValue((v) => (v === null ? NOTHING : key())) }),
-    },
-    'kind',
-    'thing to do',
-  ),
-})
+const ofTerm = exact({ kind: oneOf(['add-term', 'take-term']), term: key() })
+
+export const bulkSchema = shapeOf<BulkInput>()(
+  exact({
+    ids,
+    does: kinds(
+      {
+        publish: toAll,
+        unpublish: toAll,
+        remove: toAll,
+        'put-back': toAll,
+        'add-term': ofTerm,
+        'take-term': ofTerm,
+        person: exact({ kind: oneOf(['person']), person: orNothing(key()) }),
+      },
+      'kind',
+      'thing to do',
+    ),
+  }),
+)
 
 /** The parameters of the table of entries; each may be left out. */
 export const entriesQuerySchema = exact({
@@ -144,47 +206,61 @@ export const entriesQuerySchema = exact({
   most: optional(whole(1, 500, 'At most 500 at once')),
 })
 
-export const mergeTermsSchema = exact({ from: key('Choose two terms'), into: key('Choose two terms') })
+export const mergeTermsSchema = shapeOf<MergeTermsInput>()(
+  exact({ from: key('Choose two terms'), into: key('Choose two terms') }),
+)
 
 const part = numeric(0, 1, 'A focal point is told by two numbers from 0 to 1')
 
-export const bringSchema = exact({
-  type: kinds(
-    {
-      there: exact({ kind: oneOf(['there']), id: key() }),
-      new: exact({
-        kind: oneOf(['new']),
-        name: named('Give the page type a name'),
-        plural: named('Say what several are called'),
-      }),
-    },
-    'kind',
-    'page type',
-  ),
-  columns: record(/^[^\0]{1,130}$/, text(140), 300),
-  published: yesNo(),
-  fetchImages: optional(yesNo()),
-  make: yesNo(),
-  ways: optional(record(/^[^\0]{1,130}$/, oneOf(['day-first', 'month-first', 'point', 'comma']), 300)),
-})
+export const bringSchema = shapeOf<BringInput>()(
+  exact({
+    type: kinds(
+      {
+        there: exact({ kind: oneOf(['there']), id: key() }),
+        new: exact({
+          kind: oneOf(['new']),
+          name: named('Give the page type a name'),
+          plural: named('Say what several are called'),
+        }),
+      },
+      'kind',
+      'page type',
+    ),
+    columns: record(/^[^\0]{1,130}$/, text(140), 300),
+    published: yesNo(),
+    fetchImages: optional(yesNo()),
+    make: yesNo(),
+    ways: optional(record(/^[^\0]{1,130}$/, oneOf(['day-first', 'month-first', 'point', 'comma']), 300)),
+  }),
+)
 
-export const pictureSchema = exact({
-  alt: text(1000, 'A description has at most 1,000 characters'),
-  caption: optional(text(300, 'A caption has at most 300 characters')),
-  focus: byValue((v) => (v === null ? NOTHING : exact({ x: part, y: part }))),
-})
+export const pictureSchema = shapeOf<PictureInput>()(
+  exact({
+    alt: text(1000, 'A description has at most 1,000 characters'),
+    caption: optional(text(300, 'A caption has at most 300 characters')),
+    focus: orNothing(exact({ x: part, y: part })),
+  }),
+)
 
-export const picturesRemovedSchema = exact({ ids, removed: yesNo('Say whether they go or come back') })
+export const picturesRemovedSchema = shapeOf<PicturesRemovedInput>()(
+  exact({ ids, removed: yesNo('Say whether they go or come back') }),
+)
 
-export const redirectsSchema = exact({
-  put: optional(list(redirectShape, 1000)),
-  remove: optional(list(text(1000), 1000)),
-})
+export const redirectsSchema = shapeOf<RedirectsInput>()(
+  exact({
+    put: optional(list(redirectShape, 1000)),
+    remove: optional(list(text(1000), 1000)),
+  }),
+)
 
 /** Settings, each by itself: what is not named stays as it is. */
-export const settingsSchema = exact({
-  change: exact(Object.fromEntries(Object.entries(SETTINGS_SHAPES).map(([name, shape]) => [name, maybe(shape)]))),
-})
+export const settingsSchema = shapeOf<SettingsInput>()(
+  exact({
+    change: exact(
+      Object.fromEntries(Object.entries(SETTINGS_SHAPES).map(([name, shape]) => [name, maybe<unknown>(shape)])),
+    ) as Shape<Partial<SiteSettings>>,
+  }),
+)
 
 const userName = named('Enter a name')
 const userMail = pattern(/^[^\s@]+@[^\s@]+$/, 'Enter a mail address').max(
@@ -193,39 +269,51 @@ const userMail = pattern(/^[^\s@]+@[^\s@]+$/, 'Enter a mail address').max(
 )
 const userRole = oneOf(USER_ROLES, 'There is no such role')
 
-export const newUserSchema = exact({ name: userName, mail: userMail, role: userRole, password: newPassword })
+export const newUserSchema = shapeOf<NewUserInput>()(
+  exact({ name: userName, mail: userMail, role: userRole, password: newPassword }),
+)
 
-export const userSchema = exact({
-  name: optional(userName),
-  mail: optional(userMail),
-  role: optional(userRole),
-  password: optional(newPassword),
-})
+export const userSchema = shapeOf<UserInput>()(
+  exact({
+    name: optional(userName),
+    mail: optional(userMail),
+    role: optional(userRole),
+    password: optional(newPassword),
+  }),
+)
 
-export const messageSchema = exact({
-  state: optional(oneOf(['unread', 'read'], 'A message is read or unread')),
-  note: optional(text(4000, 'A note has at most 4,000 characters')),
-})
+export const messageSchema = shapeOf<MessageInput>()(
+  exact({
+    state: optional(oneOf(['unread', 'read'], 'A message is read or unread')),
+    note: optional(text(4000, 'A note has at most 4,000 characters')),
+  }),
+)
 
-export const messagesRemovedSchema = exact({
-  ids: list(whole(1, Number.MAX_SAFE_INTEGER, 'There is no such message'), 1000, 'Choose at most 1,000 messages').min(
-    1,
-    'Choose some messages',
-  ),
-})
+export const messagesRemovedSchema = shapeOf<MessagesRemovedInput>()(
+  exact({
+    ids: list(whole(1, Number.MAX_SAFE_INTEGER, 'There is no such message'), 1000, 'Choose at most 1,000 messages').min(
+      1,
+      'Choose some messages',
+    ),
+  }),
+)
 
 const mailPassword = optional(pattern(/^[^\r\n]*$/, 'A password is one line').max(500, 'A password is too long'))
-export const mailServerSchema = exact({
-  server: byValue((v) => (v === null ? NOTHING : mailServerShape)),
-  password: mailPassword,
-})
+export const mailServerSchema = shapeOf<MailServerInput>()(
+  exact({
+    server: orNothing(mailServerShape),
+    password: mailPassword,
+  }),
+)
 
-export const mailsSchema = exact({
-  ids: list(whole(1, Number.MAX_SAFE_INTEGER, 'There is no such mail'), 1000, 'Choose at most 1,000 mails').min(
-    1,
-    'Choose some mails',
-  ),
-})
+export const mailsSchema = shapeOf<MailsInput>()(
+  exact({
+    ids: list(whole(1, Number.MAX_SAFE_INTEGER, 'There is no such mail'), 1000, 'Choose at most 1,000 mails').min(
+      1,
+      'Choose some mails',
+    ),
+  }),
+)
 
 export const subscribersSchema = exact({
   ids: list(whole(1, Number.MAX_SAFE_INTEGER, 'Nobody is known by this'), 1000, 'Choose at most 1,000').min(
@@ -234,24 +322,28 @@ export const subscribersSchema = exact({
   ),
 })
 
-export const orderSchema = exact({
-  does: oneOf(['send', 'cancel', 'refund', 'mail', 'note'], 'Say what is to be done'),
-  note: optional(text(2000, 'A note has at most 2,000 characters')),
-})
+export const orderSchema = shapeOf<OrderInput>()(
+  exact({
+    does: oneOf(['send', 'cancel', 'refund', 'mail', 'note'], 'Say what is to be done'),
+    note: optional(text(2000, 'A note has at most 2,000 characters')),
+  }),
+)
 
 /** A sku: an entry, and where it is sold in sorts, which of them. */
-export const cameSchema = exact({
-  day: pattern(/^\d{4}-\d{2}-\d{2}$/, 'A day is written as 2027-01-31'),
-  order: whole(1, 1e12, 'Say which order'),
-  sku: text(200, 'Say what was bought'),
-  came: whole(0, 999, 'Say how many came'),
-})
+export const cameSchema = shapeOf<CameInput>()(
+  exact({
+    day: pattern(/^\d{4}-\d{2}-\d{2}$/, 'A day is written as 2027-01-31'),
+    order: whole(1, 1e12, 'Say which order'),
+    sku: text(200, 'Say what was bought'),
+    came: whole(0, 999, 'Say how many came'),
+  }),
+)
 
 export const codeRemovedSchema = exact({ code: text(40, 'Say which code') })
 
-export const homeSchema = exact({ home: homeShape })
+export const homeSchema = shapeOf<HomeInput>()(exact({ home: homeShape }))
 
-export const liveAtSchema = exact({ window: id(), node: byValue((v) => (v === null ? NOTHING : pathShape)) })
+export const liveAtSchema = shapeOf<LiveAtInput>()(exact({ window: id(), node: orNothing(pathShape) }))
 
 const choice = kinds(
   {
@@ -264,41 +356,51 @@ const choice = kinds(
   'choice',
 )
 
-export const importSchema = exact({
-  parcel: aDocument('A parcel is missing'),
-  choices: optional(record(/^[a-z-]{1,20} [\w:-]{1,120}$/, choice, 5000)),
-  leaveOut: optional(list(text(100), 5000)),
-  both: optional(list(text(100), 5000)),
-})
+export const importSchema = shapeOf<ImportInput>()(
+  exact({
+    parcel: aDocument<Parcel>('A parcel is missing'),
+    choices: optional(record(/^[a-z-]{1,20} [\w:-]{1,120}$/, choice, 5000)),
+    leaveOut: optional(list(text(100), 5000)),
+    both: optional(list(text(100), 5000)),
+  }),
+)
 
 const releaseParts = {
   note: optional(text(500, 'A note has at most 500 characters')),
-  leave: byValue((v) =>
-    v === undefined
-      ? ABSENT
-      : texts(/^(house|(layout|frame|menu) [\w:-]{1,80})$/, 5000, 'Say what is left as layout, frame, menu or house'),
+  leave: maybe(
+    texts<PartKey>(
+      /^(house|(layout|frame|menu) [\w:-]{1,80})$/,
+      5000,
+      'Say what is left as layout, frame, menu or house',
+    ),
   ),
 }
-export const releaseSchema = exact(releaseParts)
+export const releaseSchema = shapeOf<ReleaseInput>()(exact(releaseParts))
 
 const moment = whole(0, 8_640_000_000_000, 'Say when, in milliseconds')
-export const planSchema = exact({ ...releaseParts, at: moment, until: optional(moment) })
+export const planSchema = shapeOf<PlanInput>()(exact({ ...releaseParts, at: moment, until: optional(moment) }))
 
-export const draftLinkSchema = exact({ hours: whole(1, 24 * 30, 'A link leads to the draft for 1 hour to 30 days') })
+export const draftLinkSchema = shapeOf<DraftLinkInput>()(
+  exact({ hours: whole(1, 24 * 30, 'A link leads to the draft for 1 hour to 30 days') }),
+)
 
-export const bringBackSchema = exact({
-  what: kinds(
-    {
-      all: exact({ kind: oneOf(['all']) }),
-      layout: exact({ kind: oneOf(['layout']), id: id() }),
-      frame: exact({ kind: oneOf(['frame']), id: id() }),
-      menu: exact({ kind: oneOf(['menu']), id: key() }),
-    },
-    'kind',
-    'thing to bring back',
-  ),
-  atOnce: optional(yesNo().isTrue()),
-})
+const onePart = exact({ kind: oneOf(['layout', 'frame', 'menu']), id: key() })
+
+export const bringBackSchema = shapeOf<BringBackInput>()(
+  exact({
+    what: kinds(
+      {
+        all: exact({ kind: oneOf(['all']) }),
+        layout: onePart,
+        frame: onePart,
+        menu: onePart,
+      },
+      'kind',
+      'thing to bring back',
+    ),
+    atOnce: optional(yes()),
+  }),
+)
 
 interface Input {
   shape: Shape
@@ -309,10 +411,12 @@ interface Input {
 const SMALL = 16_000
 const LARGE = 1_000_000
 
-const forgetSchema = exact({
-  addresses: optional(list(text(300), 500)),
-  searches: optional(list(text(80), 500)),
-})
+const forgetSchema = shapeOf<ForgetInput>()(
+  exact({
+    addresses: optional(list(text(300), 500)),
+    searches: optional(list(text(80), 500)),
+  }),
+)
 
 /** Every body that the server takes, by the name under which its way in asks for it. */
 export const INPUTS = {
@@ -357,3 +461,5 @@ export const INPUTS = {
 } as const satisfies Record<string, Input>
 
 export type InputName = keyof typeof INPUTS
+/** What is read where a way in asks for a body by its name. */
+export type InputOf<N extends InputName> = Of<(typeof INPUTS)[N]['shape']>

@@ -1,4 +1,4 @@
-import { type Shape, byValue, exact, isRecord, judged, list, oneOf, optional, whole, yesNo } from '../../shape'
+import { type Shape, byValue, exact, isRecord, judged, list, oneOf, optional, whole, yes, shapeOf } from '../../shape'
 import { dayIn, isDay } from '../../time'
 import { or } from '../../text'
 import type { CircumstanceSpec } from '../spec'
@@ -15,19 +15,22 @@ export interface DateCircumstance {
   yearly?: true
 }
 
-const DAY = judged((v) => (v === null || isDay(v) ? null : 'A day is written as 2026-03-29'))
+const DAY = judged<string | null>((v) => (v === null || isDay(v) ? null : 'A day is written as 2026-03-29'))
 /** A day that some year has. */
 const isYearDay = (v: unknown): boolean => typeof v === 'string' && isDay(`2024-${v}`)
-const YEAR_DAY = judged((v) => (v === null || isYearDay(v) ? null : 'A day of every year is written as 03-29'))
+const YEAR_DAY = judged<string | null>((v) =>
+  v === null || isYearDay(v) ? null : 'A day of every year is written as 03-29',
+)
 
-function dates(day: Shape): Shape {
-  return exact({
+function dates(day: Shape<string | null>): Shape<DateCircumstance> {
+  const shape = exact({
     kind: oneOf(['date']),
     from: day,
     until: day,
     weekdays: list(whole(1, 7, 'Days of the week are numbered 1 to 7'), 7),
-    yearly: optional(yesNo().isTrue()),
+    yearly: optional(yes()),
   })
+  return shapeOf<DateCircumstance>()(shape)
     .test('order', 'The dates are the wrong way round', (v, context) => {
       const { from, until, yearly } = v as DateCircumstance
       const wrong = !yearly && from && until && from > until

@@ -1,4 +1,4 @@
-import { exact, oneOf, texts } from '../../shape'
+import { exact, oneOf, texts, shapeOf } from '../../shape'
 import { or } from '../../text'
 import { type CircumstanceSpec, DEVICES, type Device } from '../spec'
 
@@ -9,10 +9,12 @@ export interface DeviceCircumstance {
 
 /** A device of one of some kinds. */
 export const device: CircumstanceSpec<DeviceCircumstance> = {
-  shape: exact({
-    kind: oneOf(['device']),
-    devices: texts(new RegExp(`^(${DEVICES.join('|')})$`), DEVICES.length, 'Choose at least one device', 1),
-  }),
+  shape: shapeOf<DeviceCircumstance>()(
+    exact({
+      kind: oneOf(['device']),
+      devices: texts<Device>(new RegExp(`^(${DEVICES.join('|')})$`), DEVICES.length, 'Choose at least one device', 1),
+    }),
+  ),
   label: 'on a device',
   start: { kind: 'device', devices: [] },
   questions: [

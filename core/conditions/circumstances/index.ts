@@ -1,4 +1,4 @@
-import { type Shape, kinds } from '../../shape'
+import { type Shape, kinds, shapesOf } from '../../shape'
 import type { CircumstanceSpec, Need, Request } from '../spec'
 import { type DateCircumstance, date } from './date'
 import { type DeviceCircumstance, device } from './device'
@@ -22,11 +22,7 @@ export const CIRCUMSTANCES: { [K in Circumstance['kind']]: CircumstanceSpec<Extr
 export const circumstanceSpec = ({ kind }: Pick<Circumstance, 'kind'>): CircumstanceSpec<Circumstance> =>
   CIRCUMSTANCES[kind] as unknown as CircumstanceSpec<Circumstance>
 
-export const circumstanceShape: Shape = kinds(
-  Object.fromEntries(Object.entries(CIRCUMSTANCES).map(([kind, spec]) => [kind, spec.shape])),
-  'kind',
-  'circumstance',
-)
+export const circumstanceShape: Shape<Circumstance> = kinds(shapesOf(CIRCUMSTANCES), 'kind', 'circumstance')
 
 /** Whether a circumstance holds for a request, with days counted in the site's time zone. */
 export function holds(circumstance: Circumstance, request: Request, timeZone: string): boolean {

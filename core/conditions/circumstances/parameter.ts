@@ -1,4 +1,4 @@
-import { type Shape, byValue, exact, isRecord, never, oneOf, pattern, texts } from '../../shape'
+import { type Shape, byValue, exact, isRecord, never, oneOf, pattern, texts, shapeOf } from '../../shape'
 import { or } from '../../text'
 import type { CircumstanceSpec } from '../spec'
 
@@ -13,9 +13,10 @@ const NAME = pattern(
   /^[\w.~-]{1,60}$/,
   'A parameter name has letters, digits, dots, hyphens and underscores, and no blanks',
 )
-const asked = (op: string, values: Shape) => exact({ kind: oneOf(['parameter']), name: NAME, op: oneOf([op]), values })
+const asked = (op: ParameterCircumstance['op'], values: Shape<string[]>) =>
+  shapeOf<ParameterCircumstance>()(exact({ kind: oneOf(['parameter']), name: NAME, op: oneOf([op]), values }))
 const values = texts(/^.{1,200}$/s, 50, 'Say what the parameter should be', 1)
-const SHAPES: Record<string, Shape> = {
+const SHAPES: Record<string, Shape<ParameterCircumstance>> = {
   present: asked('present', texts(/^.{0,200}$/s, 50)),
   is: asked('is', values),
   contains: asked('contains', values),
@@ -29,7 +30,7 @@ const COMPARE: Record<'is' | 'contains', (value: string, asked: string) => boole
 
 /** The address has a parameter. */
 export const parameter: CircumstanceSpec<ParameterCircumstance> = {
-  shape: byValue((v) => {
+  shape: byValue((v): Shape<ParameterCircumstance> => {
     const op = isRecord(v) ? v.op : undefined
     return typeof op === 'string' && Object.hasOwn(SHAPES, op)
       ? SHAPES[op]!

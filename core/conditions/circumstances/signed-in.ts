@@ -1,4 +1,4 @@
-import { exact, oneOf, yesNo } from '../../shape'
+import { exact, oneOf, yesNo, shapeOf } from '../../shape'
 import type { CircumstanceSpec } from '../spec'
 
 export interface SignedInCircumstance {
@@ -8,7 +8,7 @@ export interface SignedInCircumstance {
 
 /** Signed in, or not. */
 export const signedIn: CircumstanceSpec<SignedInCircumstance> = {
-  shape: exact({ kind: oneOf(['signed-in']), yes: yesNo('Choose signed in or not') }),
+  shape: shapeOf<SignedInCircumstance>()(exact({ kind: oneOf(['signed-in']), yes: yesNo('Choose signed in or not') })),
   label: 'signed in or not',
   start: { kind: 'signed-in', yes: true },
   questions: [

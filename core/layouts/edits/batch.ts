@@ -1,4 +1,5 @@
-import { exact, list, oneOf, text } from '../../shape'
+import type { EditOf } from './types'
+import { exact, list, oneOf, text, shapeOf } from '../../shape'
 import type { EditSpec } from './spec'
 
 /** How many things one edit may do at once, however they are nested. */
@@ -6,7 +7,8 @@ export const MOST_EDITS = 5000
 
 /** Several edits, all of them or none; the rules of layouts are asked only after the last one. */
 export const batch: EditSpec<'batch'> = {
-  shape: (nested) => exact({ kind: oneOf(['batch']), label: text(200), edits: list(nested, MOST_EDITS) }),
+  shape: (nested) =>
+    shapeOf<EditOf<'batch'>>()(exact({ kind: oneOf(['batch']), label: text(200), edits: list(nested, MOST_EDITS) })),
   apply(draft, { label, edits }, others) {
     const inverses = edits.map((edit) => others.apply(draft, edit))
     return { kind: 'batch', label, edits: inverses.reverse() }

@@ -1,10 +1,11 @@
-import { exact, oneOf, text } from '../../shape'
+import type { EditOf } from './types'
+import { exact, oneOf, text, shapeOf } from '../../shape'
 import { MOST_ABOUT } from '../../tree'
 import type { EditSpec } from './spec'
 
 /** Says in one line what the layout is for; an empty line takes that away. */
 export const describe: EditSpec<'describe'> = {
-  shape: () => exact({ kind: oneOf(['describe']), about: text(MOST_ABOUT) }),
+  shape: () => shapeOf<EditOf<'describe'>>()(exact({ kind: oneOf(['describe']), about: text(MOST_ABOUT) })),
   apply(draft, { about }) {
     const { about: before = '' } = draft.layout
     const layout = draft.writableLayout()

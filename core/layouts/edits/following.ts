@@ -1,8 +1,8 @@
 import { fail } from '../../problems'
-import { exact, id, isRecord, byValue, list, oneOf, ABSENT, text } from '../../shape'
+import { exact, id, isRecord, byValue, list, oneOf, text, maybe, orNothing } from '../../shape'
 import { layoutShape } from '../../tree'
 import { changeKey } from '../change-keys'
-import { MOST_CHANGES, changeShape, changesShape, orNone, variationShape } from '../shapes'
+import { MOST_CHANGES, changeShape, changesShape, variationShape } from '../shapes'
 import { type EditSpec, SETS_NOTHING } from './spec'
 
 /**
@@ -28,7 +28,7 @@ export const own: EditSpec<'own'> = {
     exact({
       kind: oneOf(['own']),
       drop: list(changeKeyShape, MOST_CHANGES),
-      put: list(exact({ change: changeShape, before: orNone(changeKeyShape) }), MOST_CHANGES),
+      put: list(exact({ change: changeShape, before: orNothing(changeKeyShape) }), MOST_CHANGES),
     }),
   words({ drop, put }, layout, others) {
     const keys = [...new Set([...drop, ...put.map((p) => changeKey(p.change))])]
@@ -43,7 +43,7 @@ export const follow: EditSpec<'follow'> = {
     exact({
       kind: oneOf(['follow']),
       base: id(),
-      changes: byValue((v) => (v === undefined ? ABSENT : changesShape)),
+      changes: maybe(changesShape),
     }),
   words: () => 'follow the base',
 }

@@ -1,3 +1,5 @@
+import type { EditOf } from './types'
+import { shapeOf } from '../../shape'
 import { type LayoutElement, SETTINGS, find } from '../../tree'
 import { elementIn } from '../draft-values'
 import { looksName, nameIn } from './naming'
@@ -5,7 +7,7 @@ import { OF_NODE, type SettingSpec, keyOf } from './spec'
 
 /** Hides a part of an element, or shows it again. */
 export const hidePart: SettingSpec<'hidePart'> = {
-  shape: () => SETTINGS.hidePart,
+  shape: () => shapeOf<EditOf<'hidePart'>>()(SETTINGS.hidePart),
   apply(draft, { id, part, hidden }) {
     const before = elementIn(draft, id).hides ?? []
     const element = draft.writable(id) as LayoutElement

@@ -1,6 +1,7 @@
+import type { EditOf } from './types'
 import { besideIn, indexIn } from '../../edits'
 import { fail } from '../../problems'
-import { exact, id, oneOf, text } from '../../shape'
+import { exact, id, oneOf, text, shapeOf } from '../../shape'
 import { copyOf, itemShape } from '../../tree'
 import { checkItemIndex, itemsIn, writeItems } from '../draft-values'
 import { itemName, nameIn } from './naming'
@@ -9,7 +10,10 @@ import { type EditSpec, OF_NODE, SETS_NOTHING } from './spec'
 
 /** Puts an item among those that a property holds. */
 export const insertItem: EditSpec<'insertItem'> = {
-  shape: () => exact({ kind: oneOf(['insertItem']), id: id(), property: text(200), ...standingShape, item: itemShape }),
+  shape: () =>
+    shapeOf<EditOf<'insertItem'>>()(
+      exact({ kind: oneOf(['insertItem']), id: id(), property: text(200), ...standingShape, item: itemShape }),
+    ),
   apply(draft, { id, property, item, ...place }) {
     const items = [...itemsIn(draft, id, property)]
     const index = indexIn(items, place)

@@ -1,5 +1,6 @@
+import type { EditOf } from './types'
 import { besideIn } from '../../edits'
-import { exact, id, oneOf } from '../../shape'
+import { exact, id, oneOf, shapeOf } from '../../shape'
 import { childrenOf, copyOf, nodeShape } from '../../tree'
 import { checkPlace } from '../draft-values'
 import { nodeWords } from './naming'
@@ -8,7 +9,8 @@ import { type EditSpec, SETS_NOTHING } from './spec'
 
 /** Puts a node among the children of another one. */
 export const insert: EditSpec<'insert'> = {
-  shape: () => exact({ kind: oneOf(['insert']), parent: id(), ...standingShape, node: nodeShape }),
+  shape: () =>
+    shapeOf<EditOf<'insert'>>()(exact({ kind: oneOf(['insert']), parent: id(), ...standingShape, node: nodeShape })),
   apply(draft, { parent, node, ...place }) {
     const index = indexAmong(draft, parent, place)
     checkPlace(draft, parent, index, node)

@@ -44,10 +44,13 @@ export const isEditKind = (kind: string): kind is EditKind => Object.hasOwn(EDIT
 /** Batches are nested no deeper than this. */
 const MOST_LEVELS = 4
 
-const shapeAt = (level: number): Shape => {
+const shapeAt = (level: number): Shape<Edit> => {
   const nested = level < MOST_LEVELS ? shapeAt(level + 1) : never('its batch is nested too deep')
   return kinds(
-    Object.fromEntries(Object.entries(EDITS).map(([kind, { shape }]) => [kind, shape(nested)])),
+    Object.fromEntries(Object.entries(EDITS).map(([kind, { shape }]) => [kind, shape(nested)])) as Record<
+      EditKind,
+      Shape<Edit>
+    >,
     'kind',
     'edit',
   )

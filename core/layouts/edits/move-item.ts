@@ -1,5 +1,6 @@
+import type { EditOf } from './types'
 import { besideIn, indexIn } from '../../edits'
-import { exact, id, oneOf, text } from '../../shape'
+import { exact, id, oneOf, text, shapeOf } from '../../shape'
 import { checkItemIndex, itemIndex, itemsIn, writeItems } from '../draft-values'
 import { itemName, nameIn } from './naming'
 import { itemsOf, standingShape } from './placing'
@@ -7,7 +8,10 @@ import { type EditSpec, OF_NODE, SETS_NOTHING } from './spec'
 
 /** Moves an item among those that a property holds. Its index counts without the item itself. */
 export const moveItem: EditSpec<'moveItem'> = {
-  shape: () => exact({ kind: oneOf(['moveItem']), id: id(), property: text(200), item: id(), ...standingShape }),
+  shape: () =>
+    shapeOf<EditOf<'moveItem'>>()(
+      exact({ kind: oneOf(['moveItem']), id: id(), property: text(200), item: id(), ...standingShape }),
+    ),
   apply(draft, { id, property, item, ...place }) {
     const items = [...itemsIn(draft, id, property)]
     const from = itemIndex(items, item)

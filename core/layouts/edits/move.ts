@@ -1,6 +1,7 @@
+import type { EditOf } from './types'
 import { besideIn } from '../../edits'
 import { fail } from '../../problems'
-import { exact, id, oneOf } from '../../shape'
+import { exact, id, oneOf, shapeOf } from '../../shape'
 import { childrenOf } from '../../tree'
 import { checkPlace, nodeIn } from '../draft-values'
 import { nameIn } from './naming'
@@ -9,7 +10,7 @@ import { type EditSpec, OF_NODE, SETS_NOTHING } from './spec'
 
 /** Puts a node somewhere else. Its index counts without the node itself. */
 export const move: EditSpec<'move'> = {
-  shape: () => exact({ kind: oneOf(['move']), id: id(), parent: id(), ...standingShape }),
+  shape: () => shapeOf<EditOf<'move'>>()(exact({ kind: oneOf(['move']), id: id(), parent: id(), ...standingShape })),
   apply(draft, { id, parent, ...place }) {
     const node = nodeIn(draft, id)
     if (draft.isWithin(parent, id)) fail('into-itself')

@@ -1,14 +1,13 @@
 import { type Standing, indexIn } from '../../edits'
-import { ABSENT, NOTHING, byValue, id, whole } from '../../shape'
+import { id, whole, maybe, orNothing } from '../../shape'
 import { type Item, childrenOf } from '../../tree'
 import type { LayoutDraft } from '../draft'
 
 /** Where edits put things: by a neighbour where one is said, else by number. */
 
-const orNone = byValue((v) => (v === null ? NOTHING : id()))
 export const standingShape = {
   index: whole(0, 100_000),
-  after: byValue((v) => (v === undefined ? ABSENT : orNone)),
+  after: maybe(orNothing(id())),
 }
 
 /** Where something is put in what holds it, as that stands by now. */

@@ -1,10 +1,12 @@
+import type { EditOf } from './types'
+import { shapeOf } from '../../shape'
 import { SETTINGS, find } from '../../tree'
 import { nodeIn } from '../draft-values'
 import { OF_NODE, type SettingSpec, keyOf } from './spec'
 
 /** Names a row, column or element, or, by its own id, the layout. An empty name takes it away. */
 export const rename: SettingSpec<'rename'> = {
-  shape: () => SETTINGS.rename,
+  shape: () => shapeOf<EditOf<'rename'>>()(SETTINGS.rename),
   apply(draft, { id, name }) {
     const isLayout = id === draft.layout.id
     const before = (isLayout ? draft.layout : nodeIn(draft, id)).name ?? ''

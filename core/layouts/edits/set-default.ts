@@ -1,3 +1,5 @@
+import type { EditOf } from './types'
+import { shapeOf } from '../../shape'
 import { styleProperty } from '../../styles'
 import { type Column, type Row, SETTINGS, find } from '../../tree'
 import { boxIn, withStyleAt } from '../draft-values'
@@ -6,7 +8,7 @@ import { type SettingSpec, keyOf } from './spec'
 
 /** Sets one step of a look for all of a kind: in the layout, or, with `box`, in one row or column of it. */
 export const setDefault: SettingSpec<'setDefault'> = {
-  shape: () => SETTINGS.setDefault,
+  shape: () => shapeOf<EditOf<'setDefault'>>()(SETTINGS.setDefault),
   apply(draft, edit) {
     if (edit.box === undefined) {
       const [defaults, value] = withStyleAt(draft.layout.defaults, edit.of, edit)

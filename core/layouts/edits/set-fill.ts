@@ -1,3 +1,5 @@
+import type { EditOf } from './types'
+import { shapeOf } from '../../shape'
 import { type Fill, type LayoutElement, SETTINGS, copyOf, find } from '../../tree'
 import { elementIn } from '../draft-values'
 import { fillKey, fillWords, renamedFill } from './fills'
@@ -9,7 +11,7 @@ const byKey = (a: Fill, b: Fill): number => (fillKey(a) < fillKey(b) ? -1 : 1)
 
 /** Says something of a thing in a piece where the piece is placed. */
 export const setFill: SettingSpec<'setFill'> = {
-  shape: () => SETTINGS.setFill,
+  shape: () => shapeOf<EditOf<'setFill'>>()(SETTINGS.setFill),
   apply(draft, { id, fill, unset }) {
     const before = elementIn(draft, id).fills ?? []
     const key = fillKey(fill)

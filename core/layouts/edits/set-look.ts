@@ -1,3 +1,5 @@
+import type { EditOf } from './types'
+import { shapeOf } from '../../shape'
 import { SETTINGS, find } from '../../tree'
 import { nodeIn } from '../draft-values'
 import { nameIn } from './naming'
@@ -5,7 +7,7 @@ import { OF_NODE, type SettingSpec, keyOf } from './spec'
 
 /** Gives a node a named look of the house style; an empty one takes it away. */
 export const setLook: SettingSpec<'setLook'> = {
-  shape: () => SETTINGS.setLook,
+  shape: () => shapeOf<EditOf<'setLook'>>()(SETTINGS.setLook),
   apply(draft, { id, look }) {
     const { look: before = '' } = nodeIn(draft, id)
     const node = draft.writable(id)

@@ -1,3 +1,5 @@
+import type { EditOf } from './types'
+import { shapeOf } from '../../shape'
 import { SETTINGS, find } from '../../tree'
 import { nodeIn } from '../draft-values'
 import { nameIn, propertyLabel } from './naming'
@@ -5,7 +7,7 @@ import { OF_NODE, type SettingSpec, keyOf } from './spec'
 
 /** Leaves a property of something in a piece to the places of it, or not. */
 export const setOpen: SettingSpec<'setOpen'> = {
-  shape: () => SETTINGS.setOpen,
+  shape: () => shapeOf<EditOf<'setOpen'>>()(SETTINGS.setOpen),
   apply(draft, { id, property, open }) {
     const { open: before = [] } = nodeIn(draft, id)
     const node = draft.writable(id)

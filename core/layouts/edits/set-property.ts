@@ -1,3 +1,5 @@
+import type { EditOf } from './types'
+import { shapeOf } from '../../shape'
 import { describeValue, propertiesOf } from '../../elements'
 import { fail } from '../../problems'
 import { SETTINGS, copyOf, find } from '../../tree'
@@ -7,7 +9,7 @@ import { OF_NODE, type SettingSpec, keyOf } from './spec'
 
 /** Sets a property of a node, or of one of the items that a property of it holds. */
 export const setProperty: SettingSpec<'setProperty'> = {
-  shape: () => SETTINGS.setProperty,
+  shape: () => shapeOf<EditOf<'setProperty'>>()(SETTINGS.setProperty),
   apply(draft, { id, property, within, value, unset }) {
     if (!unset && value === undefined) fail('edit-shape', { why: 'a property needs a value, or unset' })
     const props = propsAt(draft, id, within)

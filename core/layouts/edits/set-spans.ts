@@ -1,11 +1,13 @@
+import type { EditOf } from './types'
 import { fail } from '../../problems'
-import { exact, id, list, oneOf, whole } from '../../shape'
+import { exact, id, list, oneOf, whole, shapeOf } from '../../shape'
 import { nodeIn } from '../draft-values'
 import { type EditSpec, keyOf } from './spec'
 
 /** Sets how many of the twelve parts of a row each of its columns takes. */
 export const setSpans: EditSpec<'setSpans'> = {
-  shape: () => exact({ kind: oneOf(['setSpans']), row: id(), spans: list(whole(1, 12), 12) }),
+  shape: () =>
+    shapeOf<EditOf<'setSpans'>>()(exact({ kind: oneOf(['setSpans']), row: id(), spans: list(whole(1, 12), 12) })),
   apply(draft, { row, spans }) {
     const node = nodeIn(draft, row)
     if (node.kind !== 'row') return fail('edit-shape', { why: 'only a row has spans' })

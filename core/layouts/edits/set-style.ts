@@ -1,3 +1,5 @@
+import type { EditOf } from './types'
+import { shapeOf } from '../../shape'
 import { styleProperty } from '../../styles'
 import { type LayoutElement, SETTINGS, find } from '../../tree'
 import { elementIn, nodeIn, withStyle, withStyleAt } from '../draft-values'
@@ -6,7 +8,7 @@ import { OF_NODE, type SettingSpec, keyOf } from './spec'
 
 /** Sets one step of a look of a node; with `at`, of a part of it or of a state. */
 export const setStyle: SettingSpec<'setStyle'> = {
-  shape: () => SETTINGS.setStyle,
+  shape: () => shapeOf<EditOf<'setStyle'>>()(SETTINGS.setStyle),
   apply(draft, edit) {
     const { id, at } = edit
     if (at === undefined) {

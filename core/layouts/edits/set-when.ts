@@ -1,3 +1,5 @@
+import type { EditOf } from './types'
+import { shapeOf } from '../../shape'
 import { SETTINGS, copyOf, find } from '../../tree'
 import { nodeIn } from '../draft-values'
 import { nameIn } from './naming'
@@ -5,7 +7,7 @@ import { OF_NODE, type SettingSpec, keyOf } from './spec'
 
 /** Says what must hold for a node to be drawn; no condition at all takes that away. */
 export const setWhen: SettingSpec<'setWhen'> = {
-  shape: () => SETTINGS.setWhen,
+  shape: () => shapeOf<EditOf<'setWhen'>>()(SETTINGS.setWhen),
   apply(draft, { id, when }) {
     const { when: before = [] } = nodeIn(draft, id)
     const node = draft.writable(id)

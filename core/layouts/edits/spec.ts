@@ -37,7 +37,7 @@ export interface EditNames {
 
 export interface EditSpec<K extends EditKind> {
   /** `nested` is the shape of edits within. */
-  shape(nested: Shape): Shape
+  shape(nested: Shape<Edit>): Shape<EditOf<K>>
   /** Changes the draft of a layout and gives the edit that takes it back. Throws a problem where it cannot be done. */
   apply(draft: LayoutDraft, edit: EditOf<K>, others: Others): Edit
   /**

@@ -1,6 +1,6 @@
 import { spliced } from '../../edits'
 import { fail } from '../../problems'
-import { exact, id, oneOf, text, whole } from '../../shape'
+import { exact, id, oneOf, text, whole, shapeOf } from '../../shape'
 import { withinShape } from '../../tree'
 import { own, parsed, propsAt } from '../draft-values'
 import { setProperty } from './set-property'
@@ -20,16 +20,18 @@ const asSetting = ({ id, property, within }: EditOf<'spliceProperty'>): EditOf<'
 /** Sets a property by what changes in the JSON of the value that stands there. */
 export const spliceProperty: EditSpec<'spliceProperty'> = {
   shape: () =>
-    exact({
-      kind: oneOf(['spliceProperty']),
-      id: id(),
-      property: text(200),
-      within: withinShape,
-      was: text(60),
-      at: whole(0, MOST_TEXT),
-      drop: whole(0, MOST_TEXT),
-      put: text(MOST_TEXT),
-    }),
+    shapeOf<EditOf<'spliceProperty'>>()(
+      exact({
+        kind: oneOf(['spliceProperty']),
+        id: id(),
+        property: text(200),
+        within: withinShape,
+        was: text(60),
+        at: whole(0, MOST_TEXT),
+        drop: whole(0, MOST_TEXT),
+        put: text(MOST_TEXT),
+      }),
+    ),
   apply(draft, edit, others) {
     const before = own(propsAt(draft, edit.id, edit.within), edit.property)
     const after = spliced(JSON.stringify(before) ?? '', edit)

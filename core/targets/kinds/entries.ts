@@ -1,5 +1,5 @@
 import { countDistinct } from '../../conditions'
-import { byValue, exact, judged, key, list, oneOf } from '../../shape'
+import { exact, key, list, oneOf, shapeOf, orNothing } from '../../shape'
 import type { Catalogue } from '../../catalogue'
 import type { Id } from '../../model'
 import type { Facts } from '../facts'
@@ -25,7 +25,7 @@ export interface EntriesTarget {
 }
 
 const MOST_REFINEMENTS = 20
-const typeOrAny = byValue((v) => (v === null ? judged(() => null) : key('Choose a page type')))
+const typeOrAny = orNothing(key('Choose a page type'))
 
 const isOfType = ({ type }: EntriesTarget, { entry }: Facts): boolean =>
   entry !== null && (type === null || entry.type === type)
@@ -58,11 +58,13 @@ function byPeople({ people }: Catalogue): Choice<EntriesTarget>[] {
 
 /** Entries of a page type, or of any, for which some facts hold. */
 export const entries: TargetSpec<EntriesTarget> = {
-  shape: exact({
-    kind: oneOf(['entries']),
-    type: typeOrAny,
-    where: list(refinementShape, MOST_REFINEMENTS, `A target can have ${MOST_REFINEMENTS} refinements`),
-  }),
+  shape: shapeOf<EntriesTarget>()(
+    exact({
+      kind: oneOf(['entries']),
+      type: typeOrAny,
+      where: list(refinementShape, MOST_REFINEMENTS, `A target can have ${MOST_REFINEMENTS} refinements`),
+    }),
+  ),
   narrowness: ({ type, where }) => (where.length > 0 ? 3 : type === null ? 1 : 2),
   refinements: ({ where }) => countDistinct(where),
   matches: (target, facts, catalogue) =>

@@ -1,4 +1,4 @@
-import { exact, oneOf } from '../../shape'
+import { exact, oneOf, shapeOf } from '../../shape'
 import { ONE_KEY, type PageIndex, type TargetSpec } from '../spec'
 
 export interface EveryTarget {
@@ -9,7 +9,7 @@ const EVERY: PageIndex = { keys: () => ONE_KEY, byType: true }
 
 /** Every page. */
 export const every: TargetSpec<EveryTarget> = {
-  shape: exact({ kind: oneOf(['every']) }),
+  shape: shapeOf<EveryTarget>()(exact({ kind: oneOf(['every']) })),
   narrowness: () => 0,
   matches: () => true,
   lists: () => [[EVERY, '']],

@@ -1,4 +1,4 @@
-import { type Shape, kinds } from '../../shape'
+import { type Shape, kinds, shapesOf } from '../../shape'
 import type { Catalogue } from '../../catalogue'
 import type { Facts, Test } from '../facts'
 import type { FrameNames } from '../names'
@@ -39,11 +39,7 @@ const ALL = Object.values(TARGETS) as TargetSpec<Target>[]
 
 export const targetSpec = ({ kind }: Pick<Target, 'kind'>): TargetSpec<Target> => TARGETS[kind] as TargetSpec<Target>
 
-export const targetShape: Shape = kinds(
-  Object.fromEntries(Object.entries(TARGETS).map(([kind, spec]) => [kind, spec.shape])),
-  'kind',
-  'target',
-)
+export const targetShape: Shape<Target> = kinds(shapesOf(TARGETS), 'kind', 'target')
 
 /** How narrow a target is (`docs/frames.md`). */
 export const narrownessOf = (target: Target): Narrowness => targetSpec(target).narrowness(target)

@@ -1,4 +1,4 @@
-import { exact, oneOf } from '../../shape'
+import { exact, oneOf, shapeOf } from '../../shape'
 import { WORKING_KINDS } from '../../catalogue'
 import type { Test } from '../facts'
 import { type PageIndex, type TargetSpec, oneKey } from '../spec'
@@ -33,7 +33,7 @@ export const ANY_ENTRY = INDEXES.entries
 
 /** All pages of a kind. */
 export const kind: TargetSpec<KindTarget> = {
-  shape: exact({ kind: oneOf(['kind']), pages: oneOf(KINDS, 'Choose a kind of page') }),
+  shape: shapeOf<KindTarget>()(exact({ kind: oneOf(['kind']), pages: oneOf(KINDS, 'Choose a kind of page') })),
   narrowness: () => 1,
   matches: ({ pages }, facts) => IS[pages](facts),
   lists: ({ pages }) => [[INDEXES[pages], '']],

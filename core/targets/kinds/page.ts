@@ -1,4 +1,4 @@
-import { exact, key, oneOf } from '../../shape'
+import { exact, key, oneOf, shapeOf } from '../../shape'
 import { keysOf } from '../facts'
 import type { PageIndex, TargetSpec } from '../spec'
 
@@ -15,7 +15,7 @@ const BY_KEY: PageIndex = { keys: ({ page }) => keysOf(page), pages: (key) => [k
 
 /** One page. */
 export const page: TargetSpec<PageTarget> = {
-  shape: exact({ kind: oneOf(['page']), page: key('Choose a page') }),
+  shape: shapeOf<PageTarget>()(exact({ kind: oneOf(['page']), page: key('Choose a page') })),
   narrowness: () => 4,
   matches: (target, { page }) => keysOf(page).includes(target.page),
   test: (target) => {

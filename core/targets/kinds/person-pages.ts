@@ -1,4 +1,4 @@
-import { exact, oneOf } from '../../shape'
+import { exact, oneOf, shapeOf } from '../../shape'
 import { type PageIndex, type TargetSpec, oneKey } from '../spec'
 
 export interface PersonPagesTarget {
@@ -9,7 +9,7 @@ const PERSON_PAGES: PageIndex = { keys: ({ page }) => oneKey(page.kind === 'pers
 
 /** The pages of people. */
 export const personPages: TargetSpec<PersonPagesTarget> = {
-  shape: exact({ kind: oneOf(['person-pages']) }),
+  shape: shapeOf<PersonPagesTarget>()(exact({ kind: oneOf(['person-pages']) })),
   narrowness: () => 2,
   matches: (_, { page }) => page.kind === 'person',
   lists: () => [[PERSON_PAGES, '']],

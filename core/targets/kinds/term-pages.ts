@@ -1,4 +1,4 @@
-import { exact, key, oneOf } from '../../shape'
+import { exact, key, oneOf, shapeOf } from '../../shape'
 import type { Id } from '../../model'
 import { NO_KEY, type PageIndex, type TargetSpec } from '../spec'
 
@@ -11,7 +11,7 @@ const OF_TAXONOMY: PageIndex = { keys: ({ page }) => (page.kind === 'term' ? [pa
 
 /** The pages of the terms of a taxonomy. */
 export const termPages: TargetSpec<TermPagesTarget> = {
-  shape: exact({ kind: oneOf(['term-pages']), taxonomy: key('Choose a taxonomy') }),
+  shape: shapeOf<TermPagesTarget>()(exact({ kind: oneOf(['term-pages']), taxonomy: key('Choose a taxonomy') })),
   narrowness: () => 2,
   matches: ({ taxonomy }, { page }) => page.kind === 'term' && page.taxonomy === taxonomy,
   lists: ({ taxonomy }) => [[OF_TAXONOMY, taxonomy]],

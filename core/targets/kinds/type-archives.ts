@@ -1,4 +1,4 @@
-import { exact, key, oneOf } from '../../shape'
+import { exact, key, oneOf, shapeOf } from '../../shape'
 import type { Id } from '../../model'
 import { NO_KEY, type PageIndex, type TargetSpec } from '../spec'
 
@@ -11,7 +11,7 @@ const ARCHIVES_OF: PageIndex = { keys: ({ archive, page }) => (archive && page.t
 
 /** The archive pages of a page type: its archive, years and months. */
 export const typeArchives: TargetSpec<TypeArchivesTarget> = {
-  shape: exact({ kind: oneOf(['type-archives']), type: key('Choose a page type') }),
+  shape: shapeOf<TypeArchivesTarget>()(exact({ kind: oneOf(['type-archives']), type: key('Choose a page type') })),
   narrowness: () => 2,
   matches: ({ type }, { page, archive }) => archive && page.type === type,
   lists: ({ type }) => [[ARCHIVES_OF, type]],

@@ -1,4 +1,4 @@
-import { exact, key, oneOf } from '../../shape'
+import { exact, key, oneOf, shapeOf } from '../../shape'
 import type { Id } from '../../model'
 import { NO_KEY, type PageIndex, type TargetSpec } from '../spec'
 
@@ -16,7 +16,7 @@ export const OF_TYPE: PageIndex = {
 
 /** The entries of a page type. */
 export const type: TargetSpec<TypeTarget> = {
-  shape: exact({ kind: oneOf(['type']), type: key('Choose a page type') }),
+  shape: shapeOf<TypeTarget>()(exact({ kind: oneOf(['type']), type: key('Choose a page type') })),
   narrowness: () => 2,
   matches: ({ type }, { entry }) => entry?.type === type,
   lists: ({ type }) => [[OF_TYPE, type]],

@@ -1,4 +1,4 @@
-import { KEY, exact, oneOf, texts } from '../../shape'
+import { KEY, exact, oneOf, texts, shapeOf } from '../../shape'
 import type { Id } from '../../model'
 import { or } from '../../text'
 import { GONE } from '../names'
@@ -13,7 +13,9 @@ const BELOW: PageIndex = { keys: ({ entry, above }) => (entry ? above : NO_KEY) 
 
 /** The entry stands somewhere below one of some pages in the page tree. */
 export const below: RefinementSpec<BelowRefinement> = {
-  shape: exact({ kind: oneOf(['below']), entries: texts(KEY, 500, 'Choose at least one page to stand below', 1) }),
+  shape: shapeOf<BelowRefinement>()(
+    exact({ kind: oneOf(['below']), entries: texts(KEY, 500, 'Choose at least one page to stand below', 1) }),
+  ),
   holds: ({ entries }, { above }) => entries.some((id) => above.includes(id)),
   lists: ({ entries }) => [...new Set(entries)].map((e) => [BELOW, e] as const),
   words: ({ entries }, _type, names) => `below ${or(entries.map((e) => names.entry(e))) || GONE}`,

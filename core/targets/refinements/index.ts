@@ -1,4 +1,4 @@
-import { type Shape, kinds } from '../../shape'
+import { type Shape, kinds, shapesOf } from '../../shape'
 import type { Catalogue } from '../../catalogue'
 import type { Id } from '../../model'
 import type { Facts, Test } from '../facts'
@@ -23,11 +23,7 @@ const REFINEMENTS: { [K in Refinement['kind']]: RefinementSpec<Extract<Refinemen
 export const refinementSpec = ({ kind }: Pick<Refinement, 'kind'>): RefinementSpec<Refinement> =>
   REFINEMENTS[kind] as RefinementSpec<Refinement>
 
-export const refinementShape: Shape = kinds(
-  Object.fromEntries(Object.entries(REFINEMENTS).map(([kind, spec]) => [kind, spec.shape])),
-  'kind',
-  'refinement',
-)
+export const refinementShape: Shape<Refinement> = kinds(shapesOf(REFINEMENTS), 'kind', 'refinement')
 
 /** Slow and obvious; holds for nothing but entries. */
 export function refinementHolds(refinement: Refinement, facts: Facts, catalogue: Catalogue): boolean {

@@ -1,4 +1,4 @@
-import { KEY, exact, oneOf, texts } from '../../shape'
+import { KEY, exact, oneOf, texts, shapeOf } from '../../shape'
 import type { Id } from '../../model'
 import { or } from '../../text'
 import { GONE } from '../names'
@@ -16,7 +16,9 @@ const BY_PERSON: PageIndex = {
 
 /** The entry is by one of some people. */
 export const person: RefinementSpec<PersonRefinement> = {
-  shape: exact({ kind: oneOf(['person']), people: texts(KEY, 500, 'Choose at least one person', 1) }),
+  shape: shapeOf<PersonRefinement>()(
+    exact({ kind: oneOf(['person']), people: texts(KEY, 500, 'Choose at least one person', 1) }),
+  ),
   holds: ({ people }, { entry }, catalogue) =>
     entry!.person !== null && catalogue.people.has(entry!.person) && people.includes(entry!.person),
   lists: ({ people }) => [...new Set(people)].map((p) => [BY_PERSON, p] as const),

@@ -1,11 +1,10 @@
 import { checkFrame, refuseTests } from '../../../core/design'
 import { ProblemError, fail, failFirst } from '../../../core/problems'
-import type { FrameInput } from '../../../shared/api/types'
 import { answerFrame } from '../../utils/frames'
 import { parameter, readInput, studioHandler } from '../../utils/studio'
 
 export default studioHandler('designer', async ({ event, site, user }) => {
-  const { frame, revision } = await readInput<FrameInput>(event, 'frame')
+  const { frame, revision } = await readInput(event, 'frame')
   if (frame.id !== parameter(event, 'id')) fail('other-id', { id: frame.id })
   failFirst(checkFrame(frame))
   const unsuited = refuseTests(frame, site.content.catalogue)

@@ -35,9 +35,15 @@ const FILES = [
   'pictures/index.post.ts',
 ]
 
+/** The shapes by which a handler reads what is sent, by their names. */
+const asks = (code: string): string[] => [
+  ...[...code.matchAll(/readInput\(event, '(\w+)'\)/g)].map(([, name]) => name!),
+  ...(/readEdits(<\w+>)?\(event\)/.test(code) ? ['edits'] : []),
+]
+
 test('every handler that changes something reads its body by a shape, or takes none', () => {
   for (const file of files) {
-    const takes = /readInput<[^(]+>\(event, '(\w+)'\)/.exec(text(file))?.[1]
+    const takes = asks(text(file))[0]
     const name = file.replaceAll('\\', '/')
     expect([file, takes !== undefined]).toEqual([file, ![...BODILESS, ...FILES].includes(name)])
     expect([file, text(file).includes('sentFile(event)')]).toEqual([file, FILES.includes(name)])
@@ -47,9 +53,7 @@ test('every handler that changes something reads its body by a shape, or takes n
 })
 
 test('every shape is asked by some way in, and stands in the list of the docs', () => {
-  const asked = new Set(
-    files.flatMap((f) => [...text(f).matchAll(/readInput<[^(]+>\(event, '(\w+)'\)/g)].map((m) => m[1])),
-  )
+  const asked = new Set(files.flatMap((f) => asks(text(f))))
   const listed = readFileSync(join('docs', 'documents.md'), 'utf8')
   for (const name of Object.keys(INPUTS)) {
     expect(asked).toContain(name)

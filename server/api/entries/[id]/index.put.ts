@@ -1,11 +1,11 @@
 import { setResponseStatus } from 'h3'
 import { fail, problem } from '../../../../core/problems'
-import type { EntryAnswer, EntryInput, StaleEntryAnswer } from '../../../../shared/api/types'
+import type { EntryAnswer, StaleEntryAnswer } from '../../../../shared/api/types'
 import { contentChanged } from '../../../services/installation'
 import { parameter, readInput, studioHandler } from '../../../utils/studio'
 
 export default studioHandler<EntryAnswer | StaleEntryAnswer>('writer', async ({ event, site, user }) => {
-  const { entry, revision } = await readInput<EntryInput>(event, 'entry')
+  const { entry, revision } = await readInput(event, 'entry')
   if (entry.id !== parameter(event, 'id')) fail('other-id', { id: entry.id })
   const result = await site.entries.put(entry, revision, user)
   if ('stale' in result) {

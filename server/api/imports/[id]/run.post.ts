@@ -1,7 +1,7 @@
-import type { BringInput, ImportAnswer } from '../../../../shared/api/types'
+import type { ImportAnswer } from '../../../../shared/api/types'
 import { parameter, readInput, studioHandler } from '../../../utils/studio'
 
 /** Takes a file along; how far it is, is asked for. */
 export default studioHandler<ImportAnswer>('designer', async ({ event, site, user }) =>
-  site.bring.run(parameter(event, 'id'), await readInput<BringInput>(event, 'bring'), user.name),
+  site.bring.run(parameter(event, 'id'), await readInput(event, 'bring'), user.name),
 )

@@ -1,10 +1,9 @@
 import type { Edit } from '../../../../core/layouts'
-import type { EditsInput } from '../../../../shared/api/types'
 import { answerEdits } from '../../../utils/edits'
-import { parameter, readInput, studioHandler } from '../../../utils/studio'
+import { parameter, readEdits, studioHandler } from '../../../utils/studio'
 
 export default studioHandler('designer', async ({ event, site, user }) => {
-  const { revision, edits } = await readInput<EditsInput<Edit>>(event, 'edits')
+  const { revision, edits } = await readEdits<Edit>(event)
   const id = parameter(event, 'id')
   const result = await site.draft.applyEdits(id, revision, edits, user.name)
   if (result.kind === 'done') {

@@ -1,11 +1,11 @@
 import { fail } from '../../../../core/problems'
-import type { BringBackAnswer, BringBackInput } from '../../../../shared/api/types'
+import type { BringBackAnswer } from '../../../../shared/api/types'
 import { log } from '../../../services/log'
 import { parameter, readInput, studioHandler } from '../../../utils/studio'
 
 /** Brings a release, or one thing of it, back into the draft; visitors see it after the next release, or at once. */
 export default studioHandler<BringBackAnswer>('designer', async ({ event, site, user }) => {
-  const { what, atOnce } = await readInput<BringBackInput>(event, 'bringBack')
+  const { what, atOnce } = await readInput(event, 'bringBack')
   const number = parameter(event, 'number')
   if (!/^\d{1,9}$/.test(number)) fail('release-unknown', { number })
   if (atOnce) {
