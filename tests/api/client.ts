@@ -30,6 +30,8 @@ export class Client {
       ...(this.token && { 'csrf-token': this.token }),
       ...(init.headers as object),
     }
+    // After long work a connection may have been closed without anybody having looked.
+    await new Promise((looked) => setImmediate(looked))
     const answer = await fetch(this.server.origin + path, { redirect: 'manual', ...init, headers })
     for (const line of answer.headers.getSetCookie()) {
       const [pair] = line.split(';')

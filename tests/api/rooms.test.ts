@@ -157,7 +157,7 @@ test('a published picture carries its sizes once they are made, each for ever at
     (await who.wim!.call('PUT', '/entries/night-shift', { entry: { ...entry, picture: id }, revision })).status,
   ).toBe(200)
   const html = async () => (await fetch(`${server.origin}/stories/night-shift`)).text()
-  for (let i = 0; i < 100 && !(await html()).includes('900.avif'); i++)
+  for (let i = 0; i < 400 && !(await html()).includes('900.avif'); i++)
     await new Promise((done) => setTimeout(done, 100))
   const found = await html()
   expect(found).toMatch(
@@ -211,7 +211,7 @@ test('documents are brought and given out safely, whole and in part', async () =
   ).toEqual(WRITERS)
   expect((await who.wim!.call('DELETE', `/files/${file.id}`)).status).toBe(200)
   expect((await fetch(address)).status).toBe(404)
-})
+}, 60_000)
 
 test('settings are the owner’s, each by itself', async () => {
   const set = (change: object, by = 'orla') => who[by]!.call('PUT', '/settings', { change })

@@ -426,7 +426,7 @@ describe('being killed', () => {
       expect((await fetch(`${server.origin}/exhibits/fenwick-turret-clock`)).status).toBe(200)
       await server.stop()
     }
-  }, 120_000)
+  }, 400_000)
 
   test('killed while edits are stored: what was answered is there, and the log leads to the document', async () => {
     const data = folder()
