@@ -157,14 +157,16 @@ export interface GridUse {
   type: Id | null
 }
 
-const CARDS = ['card', 'firstCard', 'everyCard'] as const
+/** The properties of an element that name a card layout. */
+const cardsOf = (type: string): string[] =>
+  Object.entries(elementSpec(type)?.props ?? {}).flatMap(([name, { kind }]) => (kind === 'card' ? [name] : []))
 
 /** The lists of a layout that draw a card layout, once for each page type that they show. */
 export function gridsOf(layout: DrawnTree): GridUse[] {
   return elementsOf(layout).flatMap((e) => {
     if (e.type !== entryList.type) return []
     const types = (e.props.source ?? 'newest') === 'newest' ? typesListed(e) : [null]
-    const cards = CARDS.flatMap((name) => (typeof e.props[name] === 'string' ? [e.props[name]] : []))
+    const cards = cardsOf(e.type).flatMap((name) => (typeof e.props[name] === 'string' ? [e.props[name]] : []))
     return cards.flatMap((card) => types.map((type) => ({ card, type })))
   })
 }

@@ -1,5 +1,5 @@
 import { type RenamedIds, renamedSetting } from '../layouts'
-import { propertiesOf } from '../elements'
+import { propertiesOf, ELEMENTS } from '../elements'
 import type { Frame } from '../design'
 import type { Id } from '../model'
 import { type NamedLook, styleProperty, paletteColour, paletteName } from '../styles'
@@ -75,16 +75,28 @@ function renamedNode<N extends TreeNode>(node: N, to: Renamed): N {
   return { ...own, children: (node.children as TreeNode[]).map((child) => renamedNode(child, to)) }
 }
 
-/** A value that is set: a card or a piece is named by its id, and by nothing else; so is a look, also in a list of items. */
-const CARDS: ReadonlySet<string> = new Set(['card', 'firstCard', 'everyCard', 'piece'])
+/** What the properties of elements, and of the items that they hold, name by an id, by the names of the properties. */
+const NAMED_BY: ReadonlyMap<string, 'layout' | 'look'> = new Map(
+  ELEMENTS.flatMap(({ props }) => [props, ...Object.values(props).flatMap((p) => (p.kind === 'items' ? [p.of] : []))])
+    .flatMap((specs) => Object.entries(specs))
+    .flatMap(([name, { kind }]): [string, 'layout' | 'look'][] => {
+      if (kind === 'card' || kind === 'piece') return [[name, 'layout']]
+      return kind === 'look' ? [[name, 'look']] : []
+    }),
+)
+
+function renamedOne(property: string, value: Value, to: Renamed): Value {
+  const names = NAMED_BY.get(property)
+  return names && typeof value === 'string' ? to(names, value) : value
+}
+
+/** A value that is set, also one that is a list of items. */
 function renamedValue(property: string, value: Value, to: Renamed): Value {
-  if (typeof value === 'string')
-    return CARDS.has(property) ? to('layout', value) : property === 'look' ? to('look', value) : value
-  if (!Array.isArray(value)) return value
-  return value.map((item) => {
-    const { look } = item.props
-    return typeof look === 'string' ? { ...item, props: { ...item.props, look: to('look', look) } } : item
-  })
+  if (!Array.isArray(value)) return renamedOne(property, value, to)
+  return value.map((item) => ({
+    ...item,
+    props: Object.fromEntries(Object.entries(item.props).map(([name, one]) => [name, renamedOne(name, one, to)])),
+  }))
 }
 
 /** What edits name, by its new ids. */

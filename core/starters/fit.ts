@@ -1,3 +1,4 @@
+import { propertiesOf } from '../elements'
 import { paletteColour, type HouseStyle } from '../styles'
 import { adaptLayout, type Choice } from '../formats'
 import { Trees } from '../layouts'
@@ -12,6 +13,7 @@ import {
   type TreeNode,
   type Value,
   withNewIds,
+  type Property,
 } from '../tree'
 import type { Want } from './types'
 
@@ -79,30 +81,28 @@ export function matchesFor(wants: readonly Want[], catalogue: Catalogue, type: P
 
 const keyOf = ({ kind, id }: Want): string => (kind === 'page' ? `page entry:${id}` : `${kind} ${id}`)
 
-/** Elements that say nothing without one of their values, and lists whose items do. */
-const NEEDS: Readonly<Record<string, string>> = {
-  field: 'value',
-  countdown: 'day',
-  'picture-set': 'value',
-  documents: 'value',
-  menu: 'menu',
-}
-const ITEMS_NEED: Readonly<Record<string, readonly [list: string, value: string]>> = {
-  facts: ['facts', 'value'],
-  'icon-list': ['lines', 'text'],
-  'menu-panel': ['menus', 'menu'],
-}
-
 const isNothing = (value: Value | undefined): boolean => value === undefined || value === null || value === ''
+
+const isEssential = ([, { essential }]: [string, { essential?: true }]): boolean => essential === true
+
+/** Whether one of the values that say what something is there for is missing. */
+const saysNothing = (props: Readonly<Record<string, Value>>, specs: Readonly<Record<string, Property>>): boolean =>
+  Object.entries(specs)
+    .filter(isEssential)
+    .some(([name]) => isNothing(props[name]))
 
 /** An element without what nothing was found for; null where nothing is left of it. */
 function leftOf(element: LayoutElement): LayoutElement | null {
-  const needs = NEEDS[element.type]
-  if (needs && isNothing(element.props[needs])) return null
-  const items = ITEMS_NEED[element.type]
-  if (!items) return element
-  const kept = ((element.props[items[0]] ?? []) as Item[]).filter((item) => !isNothing(item.props[items[1]]))
-  return kept.length > 0 ? { ...element, props: { ...element.props, [items[0]]: kept } } : null
+  const specs = propertiesOf(element)
+  if (saysNothing(element.props, specs)) return null
+  const props = { ...element.props }
+  for (const [name, spec] of Object.entries(specs)) {
+    if (spec.kind !== 'items' || !Object.entries(spec.of).some(isEssential)) continue
+    const left = ((props[name] ?? []) as Item[]).filter((item) => !saysNothing(item.props, spec.of))
+    if (left.length === 0) return null
+    props[name] = left
+  }
+  return { ...element, props }
 }
 
 const isColour = (value: unknown): value is string => typeof value === 'string' && value.startsWith('@')

@@ -8,6 +8,8 @@ interface Ask<D> {
   hint?: string
   /** Asked only where another property of the same thing says one of these; what it holds otherwise stays. */
   asked?: { by: string; is: readonly (string | boolean)[] }
+  /** Without it the thing, or the item, says nothing. */
+  essential?: true
 }
 
 /** What several things are asked for: what one is called, what each of its values accepts, and how many there may be. */

@@ -28,6 +28,7 @@ export const documents: ElementSpec = {
   props: {
     value: {
       kind: 'field',
+      essential: true,
       label: 'Of the field',
       default: { kind: 'field', of: 'page', field: 'documents' },
       kinds: ['documents'],

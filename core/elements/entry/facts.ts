@@ -64,7 +64,7 @@ export const facts: ElementSpec = {
       named: 'value',
       most: 60,
       of: {
-        value: { kind: 'field', label: 'Field', default: TITLE },
+        value: { kind: 'field', essential: true, label: 'Field', default: TITLE },
         label: { kind: 'text', label: 'Label', default: '', most: 120, hint: 'Empty: what the field is called.' },
         icon: { ...ICON, default: '' },
         linked: { kind: 'yes-no', label: 'Lead to its page', default: true },

@@ -17,6 +17,7 @@ export const field: ElementSpec = {
   props: {
     value: {
       kind: 'field',
+      essential: true,
       label: 'Field',
       default: { kind: 'field', of: 'page', field: 'title' },
     },

@@ -49,6 +49,7 @@ export const pictureSet: ElementSpec = {
     },
     value: {
       kind: 'field',
+      essential: true,
       label: 'Of the field',
       default: { kind: 'field', of: 'page', field: 'picture' },
       kinds: ['picture', 'pictures'],

@@ -18,7 +18,7 @@ export const menuPanel: ElementSpec = {
       named: 'menu',
       most: 12,
       of: {
-        menu: { kind: 'menu', label: 'Menu', default: null },
+        menu: { kind: 'menu', essential: true, label: 'Menu', default: null },
         title: { kind: 'yes-no', label: 'Show its name', default: false },
       },
     },

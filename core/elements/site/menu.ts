@@ -36,7 +36,7 @@ export const menu: ElementSpec = {
   about: 'A named tree of links, in a line or as a list; where there is no room, in a panel behind a button.',
   group: 'Site',
   props: {
-    menu: { kind: 'menu', label: 'Menu', default: null },
+    menu: { kind: 'menu', essential: true, label: 'Menu', default: null },
     half: {
       kind: 'choice',
       label: 'Shows',

@@ -19,7 +19,14 @@ export const countdown: ElementSpec = {
   about: 'How many days are left until a day, by the clocks of the site; other words on that day, and after it.',
   group: 'Words',
   props: {
-    day: { kind: 'text', label: 'Day', default: '', most: 40, hint: 'Such as 2026-12-24, or a field with a date.' },
+    day: {
+      kind: 'text',
+      essential: true,
+      label: 'Day',
+      default: '',
+      most: 40,
+      hint: 'Such as 2026-12-24, or a field with a date.',
+    },
     before: { kind: 'text', label: 'Before the days', default: 'In ', most: 200 },
     after: { kind: 'text', label: 'After the days', default: '', most: 200 },
     on: { kind: 'text', label: 'On that day', default: 'Today', most: 200 },

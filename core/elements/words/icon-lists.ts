@@ -19,7 +19,7 @@ export const iconList: ElementSpec = {
       named: 'text',
       most: 60,
       of: {
-        text: { kind: 'text', label: 'Text', default: '', most: 300 },
+        text: { kind: 'text', essential: true, label: 'Text', default: '', most: 300 },
         icon: { ...ICON, default: 'check' },
         link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
       },

@@ -1,3 +1,4 @@
+import { ELEMENTS } from '#core/elements'
 import { type Parcel, beside, checkParcel, makeParcel } from '#core/formats'
 import { Trees } from '#core/layouts'
 import type { Variation } from '#core/tree'
@@ -39,4 +40,14 @@ test('frames come under ids of their own', () => {
   const now = renamed('frame tower')
   expect(now.frames.map((f) => f.id)).not.toContain('tower')
   expect(now.frames).toHaveLength(parcel.frames.length)
+})
+
+test('a property that names a layout or a look is called by a name that no other kind of property has', () => {
+  const kinds = new Map<string, Set<string>>()
+  for (const { props } of ELEMENTS)
+    for (const [name, spec] of Object.entries(props))
+      for (const [inner, one] of [[name, spec] as const, ...(spec.kind === 'items' ? Object.entries(spec.of) : [])])
+        kinds.set(inner, (kinds.get(inner) ?? new Set()).add(one.kind === 'piece' ? 'card' : one.kind))
+  for (const [name, of] of kinds)
+    if (of.has('card') || of.has('look')) expect([name, [...of]]).toHaveProperty('1.length', 1)
 })
