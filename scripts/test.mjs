@@ -66,6 +66,7 @@ const READING = [
   ['Types of core and tests', ['npx', ['tsc', '-p', 'tsconfig.jest.json']], readStep],
   ['Types of page scripts', ['npx', ['tsc', '-p', 'tsconfig.page.json']], readStep],
   ['Page scripts as they are sent', ['node', ['scripts/page-scripts.mjs', '--check']], readStep],
+  ['Style sheets as they are sent', ['node', ['scripts/page-styles.mjs', '--check']], readStep],
   ['Types of the core, by itself', ['npx', ['tsc', '-p', 'tsconfig.core.json']], readStep],
 ]
 

@@ -1,3 +1,4 @@
+import { PAGE_STYLES } from './page-styles'
 import type { Chunk } from './chunk'
 import { SHAPES } from './icon-shapes'
 import { plainText } from './values'
@@ -13,8 +14,7 @@ export const isIcon = (name: unknown): name is string => typeof name === 'string
 export const iconSvg = (name: string): string =>
   isIcon(name) ? `<svg class="of-i" viewBox="0 0 24 24" aria-hidden="true">${SHAPES[name]}</svg>` : ''
 
-export const ICON_CSS =
-  '.of-i{width:1.2em;height:1.2em;flex:none;vertical-align:-.25em;fill:none;stroke:currentColor;stroke-width:2;stroke-linecap:round;stroke-linejoin:round}'
+export const ICON_CSS = PAGE_STYLES.iconShape
 
 /** The icon that a value names: written here, or by a field. */
 export const iconChunk = (value: Value): Chunk =>

@@ -1,5 +1,6 @@
 export { type Chunk, join, merge, fill, wrapFilled, both } from './chunk'
 export type { Compile, ScriptName } from './compile'
+export { PAGE_STYLES } from './page-styles'
 export { PAGE_SCRIPTS } from './page-scripts'
 export { escapeHtml, attribute } from './escape'
 export { Formats, AS_USUAL } from './format'

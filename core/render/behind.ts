@@ -1,4 +1,4 @@
-import { type Chunk, type Scene, escapeHtml, img, pictureAddress, pictureOf } from '../drawing'
+import { PAGE_STYLES, type Chunk, type Scene, escapeHtml, img, pictureAddress, pictureOf } from '../drawing'
 import { type Column, type Item, ROW_PROPS, type Row, type Value } from '../tree'
 
 /** What lies behind the things of a row or a column: a picture, one that repeats, or several in turn. */
@@ -34,11 +34,7 @@ function turnCss(count: number): string {
   )
 }
 
-const TURNS =
-  '@media (prefers-reduced-motion:reduce){.of-turns-behind img:first-of-type{opacity:1!important}.of-stop{display:none!important}}' +
-  '.of-row:has(>.of-stop[open])>.of-turns-behind img{animation-play-state:paused}.of-stop{position:absolute;right:.8em;bottom:.8em;z-index:1}' +
-  '.of-stop summary{list-style:none;cursor:pointer;padding:.3em .6em;background:rgb(0 0 0/.72);color:#fff;line-height:1}.of-stop summary::-webkit-details-marker{display:none}' +
-  '.of-stop summary::before{content:"\\275a\\275a"}.of-stop[open] summary::before{content:"\\25b6"}'
+const TURNS = PAGE_STYLES.picturesBehind
 
 const plain = (html: string): string => html && `<div class="of-bg">${html}</div>`
 

@@ -10,7 +10,7 @@ const pages = [
     .filter((f) => f.endsWith('.md'))
     .map((f) => `docs/${f}`),
 ]
-const FOLDERS = 'core|server|app|shared|page-scripts|demo|scripts|tests|stand-ins|bench'
+const FOLDERS = 'core|server|app|shared|page-scripts|page-styles|demo|scripts|tests|stand-ins|bench'
 /** A path with a word in capitals stands for many files. */
 const isPattern = (path: string) => /[A-Z]{3,}|\*|\{/.test(path)
 

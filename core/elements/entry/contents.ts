@@ -1,4 +1,4 @@
-import { attribute, escapeHtml, fill, textChunk, unlessLeftOut, wrapFilled } from '../../drawing'
+import { PAGE_STYLES, attribute, escapeHtml, fill, textChunk, unlessLeftOut, wrapFilled } from '../../drawing'
 import { headingsOf } from '../../rich'
 import { type ElementSpec, prop } from '../base'
 
@@ -35,9 +35,7 @@ export const contents: ElementSpec = {
     link: { label: 'Link', hides: false, states: ['hover', 'focus'] },
   },
   linked: true,
-  css: [
-    '.of-contents ol{list-style:none;padding:0;margin:.5em 0 0}.of-contents li+li{margin-top:.3em}.of-contents .of-deep3{padding-inline-start:1.1em}.of-contents .of-deep4{padding-inline-start:2.2em}.of-contents p{font-weight:600}.of-contents a{overflow-wrap:anywhere}',
-  ],
+  css: [PAGE_STYLES.contents],
   summary: () => '',
   draw(element, compile) {
     const deep = Number(prop(element, contents, 'deep'))

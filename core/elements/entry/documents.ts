@@ -1,4 +1,14 @@
-import { type Scene, AS_USUAL, attribute, escapeHtml, kindOfFile, readValue, textChunk, fill } from '../../drawing'
+import {
+  PAGE_STYLES,
+  type Scene,
+  AS_USUAL,
+  attribute,
+  escapeHtml,
+  kindOfFile,
+  readValue,
+  textChunk,
+  fill,
+} from '../../drawing'
 import type { SiteDocument } from '../../fields'
 import { safeAddress } from '../../addresses'
 import { isFieldValue } from '../../tree'
@@ -45,9 +55,7 @@ export const documents: ElementSpec = {
     pages: { label: 'How many pages' },
   },
   linked: true,
-  css: [
-    '.of-documents ul{list-style:none;padding:0;margin:0}.of-documents li{padding:.55em 0;border-top:1px solid color-mix(in srgb,currentColor 22%,transparent);overflow-wrap:anywhere}.of-documents li>span{font-size:.85em;opacity:.85;white-space:nowrap}.of-documents>p{font-weight:600;margin-bottom:.4em}',
-  ],
+  css: [PAGE_STYLES.documents],
   summary: (props, names) => describe(props.value, names),
   draw(element, compile) {
     const say = (name: string) => prop(element, documents, name)

@@ -1,4 +1,5 @@
 import {
+  PAGE_STYLES,
   type Chunk,
   type Scene,
   ICON_CSS,
@@ -106,13 +107,7 @@ export const facts: ElementSpec = {
     heading: { label: 'Heading of a group', hides: false },
   },
   linked: true,
-  css: [
-    ICON_CSS,
-    COLUMNS_CSS,
-    '.of-facts{overflow-wrap:break-word}.of-facts dl{display:grid;grid-template-columns:repeat(var(--k,1),minmax(0,1fr));gap:.6em var(--g)}.of-facts dt{font-weight:600;display:flex;gap:.5em;align-items:center}.of-facts dd{margin:0}.of-facts dd ul{padding-left:1.2em}' +
-      '.of-facts :is(h2,h3){font-size:1.1em;margin:.9em 0 .5em}.of-facts>:is(h2,h3):first-child{margin-top:0}.of-facts.of-table dl>div{display:flex;justify-content:space-between;gap:1em;padding-bottom:.5em;border-bottom:1px solid color-mix(in srgb,currentColor 25%,transparent)}.of-facts.of-table dd{text-align:end}' +
-      '.of-facts.of-line dl,.of-facts.of-line dl>div{display:flex;flex-wrap:wrap;gap:.2em .45em}.of-facts.of-line dl>div+div::before{content:"\\b7"}.of-facts.of-slash dl>div+div::before{content:"/"!important}.of-facts.of-bar dl>div+div::before{content:"|"!important}.of-facts.of-line dl{gap:.2em .6em}@media (max-width:639.98px){.of-facts dl{--k:1}}',
-  ],
+  css: [ICON_CSS, COLUMNS_CSS, PAGE_STYLES.facts],
   summary: (props, names) => describeItems(props.facts, 'value', names),
   draw(element, compile) {
     const arrange = String(prop(element, facts, 'arrange'))

@@ -1,4 +1,4 @@
-import { ICON_CSS, attribute, escapeHtml, iconSvg, plainText } from '../../drawing'
+import { PAGE_STYLES, ICON_CSS, attribute, escapeHtml, iconSvg, plainText } from '../../drawing'
 import { BUTTON_CSS, BUTTON_LOOK, ICON } from '../words'
 import { type ElementSpec, prop } from '../base'
 
@@ -16,11 +16,7 @@ export const favourite: ElementSpec = {
   parts: { icon: { label: 'Icon' } },
   states: ['hover', 'focus'],
   ground: 'look',
-  css: [
-    ICON_CSS,
-    BUTTON_CSS,
-    '.of-favourite[hidden]{display:none!important}.of-favourite[aria-pressed=true] .of-i{fill:currentColor}',
-  ],
+  css: [ICON_CSS, BUTTON_CSS, PAGE_STYLES.favourite],
   summary: () => '',
   draw(element, compile) {
     compile.script('favourites')

@@ -1,4 +1,4 @@
-import { ICON_CSS, type Scene, attribute, escapeHtml, iconSvg, plainText, readValue } from '../../drawing'
+import { PAGE_STYLES, ICON_CSS, type Scene, attribute, escapeHtml, iconSvg, plainText, readValue } from '../../drawing'
 import { TERMS } from '../../catalogue'
 import type { Reading } from '../../fields'
 import { isFieldValue } from '../../tree'
@@ -52,11 +52,7 @@ export const features: ElementSpec = {
     lack: { label: 'What it lacks', hides: false },
     icon: { label: 'Icon' },
   },
-  css: [
-    ICON_CSS,
-    COLUMNS_CSS,
-    '.of-features{list-style:none;padding:0;display:grid;grid-template-columns:repeat(var(--k,1),minmax(0,1fr));gap:.4em var(--g)}.of-features li{display:flex;gap:.6em;overflow-wrap:anywhere}.of-features .of-lack{opacity:.72}.of-features a{color:inherit}@media (max-width:639.98px){.of-features[class]{--k:1}}',
-  ],
+  css: [ICON_CSS, COLUMNS_CSS, PAGE_STYLES.features],
   summary: (props, names) => describe(props.value, names),
   draw(element, compile) {
     const value = prop(element, features, 'value')

@@ -1,7 +1,7 @@
 import { isFieldValue } from '../../tree'
 import { fieldKind } from '../../catalogue'
 import { type Reading, READINGS, type ReadingKind } from '../../fields'
-import { both, type Scene, textChunk, keptFill } from '../../drawing'
+import { PAGE_STYLES, both, type Scene, textChunk, keptFill } from '../../drawing'
 import { fallbackFill, isBlock, readingHtml, valueFill } from './field-html'
 import { type ElementSpec, prop, describe } from '../base'
 import { RICH_CSS } from '../words'
@@ -36,12 +36,7 @@ export const field: ElementSpec = {
   },
   linked: ({ props }, catalogue) =>
     isFieldValue(props.value) && props.linked !== false && isLinked(fieldKind(catalogue, props.value)),
-  css: [
-    RICH_CSS,
-    '.of-field{overflow-wrap:break-word}.of-field .of-label{font-weight:600}.of-above .of-label{display:block}' +
-      '.of-field.of-table{display:flex;gap:1em;justify-content:space-between}.of-field.of-table .of-value{text-align:right}' +
-      '.of-pics{display:grid;grid-template-columns:repeat(auto-fill,minmax(9em,1fr));gap:.5em}.of-field ul{padding-left:1.2em}',
-  ],
+  css: [RICH_CSS, PAGE_STYLES.field],
   parts: { label: { label: 'Label', words: 'label' }, value: { label: 'Value', hides: false } },
   summary: (props, names) => describe(props.value, names),
   draw(element, compile) {

@@ -1,4 +1,4 @@
-import { type Scene, attribute, escapeHtml, fill, textChunk } from '../../drawing'
+import { PAGE_STYLES, type Scene, attribute, escapeHtml, fill, textChunk } from '../../drawing'
 import { type Bits, ledgerOf } from '../../lists'
 import type { Entry } from '../../model'
 import { entryName } from '../../catalogue'
@@ -37,9 +37,7 @@ export const neighbours: ElementSpec = {
     words: { label: 'Words before the title' },
     title: { label: 'Title' },
   },
-  css: [
-    '.of-beside-this{display:flex;flex-wrap:wrap;justify-content:space-between;gap:1em}.of-beside-this a{color:inherit;text-decoration:none;max-width:48%;overflow-wrap:break-word}.of-beside-this a span{display:block}.of-beside-this a>:last-child{text-decoration:underline}.of-beside-this [rel=next]{margin-inline-start:auto;text-align:end}',
-  ],
+  css: [PAGE_STYLES.neighbours],
   summary: () => '',
   draw(element, compile) {
     const say = (name: string) => prop(element, neighbours, name)

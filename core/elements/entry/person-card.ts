@@ -1,4 +1,14 @@
-import { type Scene, attribute, escapeHtml, fill, img, pictureOf, readValue, textChunk } from '../../drawing'
+import {
+  PAGE_STYLES,
+  type Scene,
+  attribute,
+  escapeHtml,
+  fill,
+  img,
+  pictureOf,
+  readValue,
+  textChunk,
+} from '../../drawing'
 import type { Person } from '../../model'
 import { safeAddress } from '../../addresses'
 import { isFieldValue } from '../../tree'
@@ -41,10 +51,7 @@ export const personCard: ElementSpec = {
     heading: { label: 'Above the other entries', words: 'more' },
     entries: { label: 'Other entries' },
   },
-  css: [
-    PICTURE_CSS,
-    '.of-person{display:grid;gap:0 1.2em;align-content:start;overflow-wrap:anywhere}.of-person>:not(.of-pic)+*{margin-top:.35em}.of-person-name{font-family:var(--f-heading);font-weight:var(--hw);font-size:1.15em}.of-person-name a{color:inherit}.of-person .of-pic{margin-bottom:.4em}.of-person ul{padding-left:1.1em}.of-person li{padding:.25em 0}.of-person.of-beside{grid-template-columns:minmax(5em,7em) 1fr}.of-beside>.of-pic{grid-row:1/span 9;margin:0}.of-beside>:not(.of-pic){grid-column:2}.of-beside>:only-child{grid-column:auto}',
-  ],
+  css: [PICTURE_CSS, PAGE_STYLES.personCard],
   summary: (props, names) => describe(props.person, names),
   draw(element, compile) {
     const value = prop(element, personCard, 'person')

@@ -1,4 +1,4 @@
-import { FOCUS_CSS, type Scene, attribute, escapeHtml, img, textChunk, fill } from '../../drawing'
+import { PAGE_STYLES, FOCUS_CSS, type Scene, attribute, escapeHtml, img, textChunk, fill } from '../../drawing'
 import { TERMS, type Catalogue } from '../../catalogue'
 import type { Term } from '../../model'
 import { COLUMNS_CSS, headingLevel, type ElementSpec, prop } from '../base'
@@ -41,12 +41,7 @@ export const termList: ElementSpec = {
     tagline: { label: 'Tagline' },
     count: { label: 'How many entries' },
   },
-  css: [
-    FOCUS_CSS,
-    PICTURE_CSS,
-    COLUMNS_CSS,
-    '.of-terms>ul{display:grid;grid-template-columns:repeat(var(--k),minmax(0,1fr));gap:1.2em var(--g);list-style:none;padding:0}.of-terms>:is(h2,h3,h4):first-child{margin-bottom:.6em}.of-terms li{overflow-wrap:break-word}.of-terms li a{color:inherit}.of-terms .of-count{font-size:.85em;font-variant-numeric:tabular-nums}.of-terms li :is(h2,h3,h4,h5){font-size:var(--h3);line-height:1.2}.of-terms .of-pic+*{margin-top:.5em}@media (max-width:639.98px){.of-terms[class]{--k:1}}',
-  ],
+  css: [FOCUS_CSS, PICTURE_CSS, COLUMNS_CSS, PAGE_STYLES.termList],
   summary: (props) => (props.source === 'top' || props.source === 'all' ? 'of a taxonomy' : 'below the term shown'),
   draw(element, compile) {
     const say = (name: string) => prop(element, termList, name)

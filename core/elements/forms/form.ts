@@ -8,7 +8,17 @@ import {
   fieldName,
   hourEnds,
 } from '../../forms'
-import { FOCUS_CSS, type Scene, escapeHtml, fill, holdsUntil, linkAddress, plainText, shownIn } from '../../drawing'
+import {
+  PAGE_STYLES,
+  FOCUS_CSS,
+  type Scene,
+  escapeHtml,
+  fill,
+  holdsUntil,
+  linkAddress,
+  plainText,
+  shownIn,
+} from '../../drawing'
 import { clockIn } from '../../time'
 import { slugOf } from '../../addresses'
 import { type LayoutElement, type Property, type TreeNode, childrenOf, elementsOf } from '../../tree'
@@ -84,11 +94,7 @@ export const form: ElementSpec = {
     thanks: { label: 'What is said once it is sent', hides: false },
     button: { label: 'Button', hides: false, states: ['hover', 'focus'] },
   },
-  css: [
-    FOCUS_CSS,
-    BUTTON_CSS,
-    '.of-form{display:grid;gap:1em;align-content:start;scroll-margin-top:7em}.of-form>div{display:grid;gap:1em}.of-form>div>.of-row{padding-inline:0;max-width:none}.of-form>.of-btn{justify-self:start}.of-trap{position:absolute;left:-999em}.of-form-says{border:1px solid;padding:.8em 1em}.of-form-says p,.of-form-says ul{margin:0}.of-form-says a{color:inherit}',
-  ],
+  css: [FOCUS_CSS, BUTTON_CSS, PAGE_STYLES.form],
   summary: (props, names) => describe(props.name, names),
   draw(element, compile) {
     const [place] = element.children ?? []

@@ -1,5 +1,5 @@
 import { hourEnds } from '../../forms'
-import { type Scene, escapeHtml, holdsUntil, plainText } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml, holdsUntil, plainText } from '../../drawing'
 import { clockIn } from '../../time'
 import type { LayoutElement } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
@@ -66,11 +66,7 @@ export const newsletter: ElementSpec = {
     says: { label: 'What is said', hides: false },
     button: { label: 'Button', hides: false, words: 'button', states: ['hover', 'focus'] },
   },
-  css: [
-    ...QUESTION_CSS,
-    BUTTON_CSS,
-    '.of-news{display:grid;gap:.6em;scroll-margin-top:7em}.of-news form{display:flex;flex-wrap:wrap;gap:.6em;align-items:end}.of-news .of-question{flex:1 1 14em}.of-news p{margin:0}.of-news-small{font-size:.85em;opacity:.8}.of-trap{position:absolute;left:-999em}',
-  ],
+  css: [...QUESTION_CSS, BUTTON_CSS, PAGE_STYLES.newsletter],
   summary: (props, names) => describe(props.list, names),
   draw(element, compile) {
     compile.reads(NEWS)

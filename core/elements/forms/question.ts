@@ -1,5 +1,15 @@
 import { type CameIn, type Question, fieldName, keptName } from '../../forms'
-import { FOCUS_CSS, type Chunk, type Compile, type Scene, escapeHtml, fill, plainText, textChunk } from '../../drawing'
+import {
+  PAGE_STYLES,
+  FOCUS_CSS,
+  type Chunk,
+  type Compile,
+  type Scene,
+  escapeHtml,
+  fill,
+  plainText,
+  textChunk,
+} from '../../drawing'
 import type { LayoutElement, Property } from '../../tree'
 import { describe, type ElementSpec, prop } from '../base'
 import { readQuestion } from './read'
@@ -23,11 +33,7 @@ const TYPED = ['short', 'long', 'mail', 'telephone', 'number']
 const CHOSEN = ['one', 'several']
 
 /** How fields with their labels look, here and wherever else visitors fill something in. */
-export const QUESTION_CSS: readonly string[] = [
-  FOCUS_CSS,
-  '.of-question{display:grid;gap:.3em;align-content:start;min-width:0}.of-question fieldset{border:0;margin:0;padding:0;min-width:0;display:grid;gap:.3em}.of-question legend{padding:0;margin-bottom:.3em}.of-question :is(input:not([type=checkbox],[type=radio]),select,textarea){font:inherit;width:100%;min-width:0;padding:.45em .6em;border:1px solid var(--i-edge);border-radius:var(--i-r);background:var(--i-bg);color:var(--i-ink)}.of-question textarea{resize:vertical}' +
-    '.of-question [aria-invalid]{outline:2px solid;outline-offset:1px}.of-option{display:flex;gap:.5em;align-items:baseline;overflow-wrap:anywhere}.of-option input{accent-color:currentColor}.of-question p{margin:0}.of-help,.of-optional{opacity:.75;font-size:.9em}.of-problem{font-weight:600}',
-]
+export const QUESTION_CSS: readonly string[] = [FOCUS_CSS, PAGE_STYLES.question]
 
 /** One thing that a form asks. */
 export const question: ElementSpec = {

@@ -1,4 +1,14 @@
-import { type Chunk, type Compile, type Scene, attribute, escapeHtml, fill, nowIn, textChunk } from '../../drawing'
+import {
+  PAGE_STYLES,
+  type Chunk,
+  type Compile,
+  type Scene,
+  attribute,
+  escapeHtml,
+  fill,
+  nowIn,
+  textChunk,
+} from '../../drawing'
 import { type Month, isMonth, monthOfEntries } from '../../lists'
 import type { Entry, Id } from '../../model'
 import { type Parameters, writeParameters } from '../../addresses'
@@ -54,11 +64,7 @@ export const calendar: ElementSpec = {
     day: { label: 'Day', hides: false },
     entry: { label: 'Entry', hides: false, states: ['hover', 'focus'] },
   },
-  css: [
-    '.of-calendar-head{display:flex;flex-wrap:wrap;gap:.4em 1.2em;align-items:baseline;margin-bottom:.8em}.of-calendar-head :is(h2,h3,h4){margin-inline-end:auto}.of-calendar table{width:100%;table-layout:fixed;border-collapse:collapse}.of-calendar th{padding:.3em .5em;text-align:start;font-weight:400;font-size:.85em}' +
-      '.of-calendar td{vertical-align:top;height:5.4em;padding:.35em .5em;border:1px solid var(--c-rule,#ccc);overflow-wrap:anywhere}.of-calendar td>time{font-size:.85em}.of-calendar ul{list-style:none;padding:0;margin:.2em 0 0;font-size:.9em}.of-calendar li+li{margin-top:.3em}.of-calendar abbr{text-decoration:none}.of-calendar a{color:inherit}.of-calendar .of-now>time{font-weight:700;border-bottom:2px solid}.of-calendar .of-hour{display:block;font-size:.85em}' +
-      '@media (max-width:639.98px){.of-calendar :is(table,tbody,tr,td){display:block;height:auto;border:0}.of-calendar thead,.of-calendar td:not(:has(li)){display:none}.of-calendar td{padding:.6em 0;border-top:1px solid var(--c-rule,#ccc)}}',
-  ],
+  css: [PAGE_STYLES.calendar],
   summary: (props, names) =>
     typeof props.type === 'string' ? (names.type(props.type) ?? 'a type that no longer exists') : 'no type chosen',
   draw(element, compile) {

@@ -1,4 +1,5 @@
 import {
+  PAGE_STYLES,
   AS_USUAL,
   type Chunk,
   type Compile,
@@ -23,18 +24,14 @@ import { type TableColumn, columnsOf, drawTable } from './table'
 /** CSS of the ways in which entries stand, each sent where it is used. */
 const STAND = {
   grid: '',
-  uneven:
-    '.of-uneven{columns:var(--k);column-gap:var(--g);list-style:none;padding:0}.of-uneven>li{break-inside:avoid;padding-bottom:var(--g)}',
-  rows: '.of-lined{--k:1}.of-lined>li{display:flow-root}.of-lined>li>.of-pic{float:inline-start;width:min(40%,14em);margin-inline-end:1.2em}.of-lined .of-card-title{margin-top:0}',
-  table:
-    '.of-listtable{overflow-x:auto}.of-listtable table{width:100%;border-collapse:collapse}.of-listtable :is(th,td){padding:.5em .8em .5em 0;border-bottom:1px solid var(--c-rule,#ccc);text-align:start;vertical-align:top}.of-listtable .of-card-title{font-size:inherit}',
+  uneven: PAGE_STYLES.listUneven,
+  rows: PAGE_STYLES.listRows,
+  table: PAGE_STYLES.listTable,
 }
 type Stand = keyof typeof STAND
 
-const PARTED =
-  '.of-parted{display:grid;gap:1.6em}.of-parted section>:is(h2,h3):first-child{font-size:var(--h3);margin-bottom:.7em}'
-const PAGES =
-  '.of-list{display:grid;gap:1.6em}.of-pages{display:flex;flex-wrap:wrap;gap:.4em 1.2em;align-items:baseline}.of-pages ol{display:flex;flex-wrap:wrap;gap:.2em;list-style:none;padding:0;margin:0}.of-pages :is(ol a,ol span){display:block;min-width:2.2em;text-align:center;padding:.25em .4em}.of-pages span{font-weight:700;border-bottom:2px solid}.of-pages a{color:inherit}'
+const PARTED = PAGE_STYLES.listGroups
+const PAGES = PAGE_STYLES.listScreens
 
 const classesOf = (stand: Stand, columns: Value): string[] =>
   stand === 'table' ? ['listtable'] : stand === 'rows' ? ['grid', 'lined'] : [stand, `k${String(columns)}`]

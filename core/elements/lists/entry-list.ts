@@ -1,6 +1,6 @@
 import { OP_WORDS } from '../../conditions'
 import { OPS } from '../../fields'
-import { FOCUS_CSS } from '../../drawing'
+import { PAGE_STYLES, FOCUS_CSS } from '../../drawing'
 import type { ValueProperty } from '../../tree'
 import { COLUMNS_CSS, headingLevel, type ElementSpec, prop, itemsOf } from '../base'
 import { PICTURE_CSS } from '../pictures'
@@ -242,15 +242,7 @@ export const entryList: ElementSpec = {
     sums: SUMS,
     empty: { kind: 'text', label: 'If there are none', default: '', most: 300 },
   },
-  css: [
-    FOCUS_CSS,
-    PICTURE_CSS,
-    COLUMNS_CSS,
-    '.of-grid{display:grid;grid-template-columns:repeat(var(--k),minmax(0,1fr));gap:var(--g);list-style:none;padding:0}' +
-      '.of-grid>li,.of-uneven>li{min-width:0;overflow-wrap:break-word}' +
-      'mark{background:color-mix(in srgb,currentColor 16%,transparent);color:inherit}.of-card-title{font-size:var(--h3);line-height:1.2;margin-top:.5em}.of-card-title a{color:inherit}' +
-      ':is(.of-grid,.of-uneven) .of-row{padding-inline:0}@media (max-width:1023.98px){.of-grid:is(.of-k3,.of-k4,.of-k5,.of-k6),.of-uneven:is(.of-k3,.of-k4,.of-k5,.of-k6){--k:2}}@media (max-width:639.98px){.of-grid[class],.of-uneven[class]{--k:1}}',
-  ],
+  css: [FOCUS_CSS, PICTURE_CSS, COLUMNS_CSS, PAGE_STYLES.entryList],
   parts: {
     picture: { label: 'Picture' },
     title: { label: 'Title', hides: false },

@@ -1,5 +1,14 @@
 import { dayOfNumber } from '../../time'
-import { type Chunk, type Compile, type Scene, FOCUS_CSS, escapeHtml, fill, textChunk } from '../../drawing'
+import {
+  PAGE_STYLES,
+  type Chunk,
+  type Compile,
+  type Scene,
+  FOCUS_CSS,
+  escapeHtml,
+  fill,
+  textChunk,
+} from '../../drawing'
 import { type Asked, type Choice, type Facet, SORT, collatorOf, slugOfKey } from '../../lists'
 import type { Id, Page } from '../../model'
 import { fieldKind, fieldLabel } from '../../catalogue'
@@ -238,12 +247,7 @@ export const filterForm: ElementSpec = {
     look: { ...BUTTON_LOOK, label: 'Look of the button' },
     ...words,
   },
-  css: [
-    FOCUS_CSS,
-    BUTTON_CSS,
-    '.of-filters{display:grid;gap:1.2em;align-content:start}.of-filters fieldset{border:0;padding:0;margin:0;min-width:0}.of-filters legend{font-weight:600;padding:0;margin-bottom:.4em}.of-filters ul{list-style:none;padding:0;margin:0;display:grid;gap:.25em}.of-filters label{overflow-wrap:anywhere}.of-filters .of-count{opacity:.75;font-size:.85em;font-variant-numeric:tabular-nums}' +
-      '.of-filters :is(input:not([type=checkbox]),select){font:inherit;padding:.35em .5em;border:1px solid var(--i-edge);border-radius:var(--i-r);background:var(--i-bg);color:var(--i-ink);width:100%;min-width:0}.of-ends{display:grid;grid-template-columns:repeat(2,minmax(0,1fr));gap:.6em}.of-ends:has([type=date]){grid-template-columns:repeat(auto-fit,minmax(min(9.5em,100%),1fr))}.of-filters summary{cursor:pointer;padding:.3em 0}.of-filters .of-chosen{display:flex;flex-wrap:wrap;gap:.4em}.of-chosen a{display:block;color:inherit;text-decoration:none;border:1px solid;padding:.15em .55em}.of-filters .of-btn{justify-self:start}.of-filters input[type=checkbox]{accent-color:currentColor}.of-fold>div{display:grid;gap:1.2em}.of-fold>summary{font-weight:600;border:1px solid;padding:.5em .8em;margin-bottom:1em}@media (min-width:640px){.of-fold>summary{display:none}.of-fold::details-content{content-visibility:visible;block-size:auto}}',
-  ],
+  css: [FOCUS_CSS, BUTTON_CSS, PAGE_STYLES.filterForm],
   parts: {
     chosen: { label: 'What is chosen', hides: false },
     legend: { label: 'Name of a filter', hides: false },

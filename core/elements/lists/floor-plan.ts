@@ -1,3 +1,4 @@
+import { PAGE_STYLES } from '../../drawing'
 import { type ElementSpec, prop } from '../base'
 import { DrawnPlan } from './drawn-plan'
 
@@ -37,12 +38,7 @@ export const floorPlan: ElementSpec = {
     list: { label: 'What is close by' },
   },
   linked: true,
-  css: [
-    '.of-plan{display:grid;gap:1.2em}.of-plan figure{margin:0}.of-plan svg{display:block;width:100%;height:auto;max-width:720px;overflow:visible}.of-plan figcaption{margin-top:.5em;font-size:.9em}' +
-      '.of-plan-rooms{fill:none;stroke:currentColor;stroke-width:2;stroke-linejoin:round;opacity:.45}.of-plan-in{fill:currentColor;opacity:.09}.of-plan-names{font-size:17px;text-anchor:middle;fill:currentColor;opacity:.75}' +
-      '.of-plan-here{color:var(--c-link);fill:currentColor}.of-plan-marks circle{fill:currentColor;fill-opacity:.08;stroke:currentColor;stroke-width:1.5}.of-plan a{color:inherit}.of-plan ol a{color:var(--c-link)}.of-plan-marks text{font-size:14px;text-anchor:middle;fill:currentColor}' +
-      '.of-plan ol{padding-left:1.6em;columns:14em;column-gap:2em}',
-  ],
+  css: [PAGE_STYLES.floorPlan],
   summary: () => '',
   draw(element, compile) {
     const drawn = new DrawnPlan(element, compile, (name) => prop(element, floorPlan, name))

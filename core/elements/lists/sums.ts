@@ -1,5 +1,5 @@
 import { fieldFor } from '../../conditions'
-import { type Scene, AS_USUAL, type Compile, escapeHtml, fill, textChunk } from '../../drawing'
+import { type Scene, AS_USUAL, type Compile, escapeHtml, fill, textChunk, PAGE_STYLES } from '../../drawing'
 import type { Totals } from '../../lists'
 import type { Id } from '../../model'
 import type { LayoutElement, Property, Value } from '../../tree'
@@ -53,9 +53,7 @@ export function sumsOf(element: LayoutElement, compile: Compile, say: (name: str
     return field ? [{ field, how, label: textChunk(props.label ?? ''), mark }] : []
   })
   if (sums.length === 0) return () => ''
-  compile.css(
-    '.of-sums{display:flex;flex-wrap:wrap;gap:.3em 1.6em;padding-top:.7em;border-top:1px solid color-mix(in srgb,currentColor 30%,transparent)}.of-sums div{display:flex;gap:.5em}.of-sums dd{margin:0;font-weight:600;font-variant-numeric:tabular-nums}',
-  )
+  compile.css(PAGE_STYLES.listSums)
   const open = `<dl${compile.part(element, 'sums', 'sums')}>`
   return ({ listed }: OnPage, scene: Scene): string => {
     const html = sums.map(({ field, how, label, mark }) => {

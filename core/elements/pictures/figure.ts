@@ -1,4 +1,4 @@
-import { img, attribute, escapeHtml, linkAddress, pictureOf, plainText, type Chunk } from '../../drawing'
+import { PAGE_STYLES, img, attribute, escapeHtml, linkAddress, pictureOf, plainText, type Chunk } from '../../drawing'
 import type { Value, Property } from '../../tree'
 
 /** Shapes a picture can be cropped to, as CSS aspect ratios. */
@@ -15,9 +15,7 @@ export const SHAPE: Extract<Property, { kind: 'choice' }> = {
   ],
 }
 
-export const PICTURE_CSS =
-  '.of-pic figcaption{margin-top:.4em;font-size:.85em}.of-pic :is(a,picture){border-radius:inherit}.of-pic img{border-radius:inherit;height:var(--ph,auto);min-width:var(--pw,0);object-fit:cover}.of-square img,.of-standing img,.of-lying img,.of-broad img{width:100%}' +
-  '.of-square img{aspect-ratio:1}.of-standing img{aspect-ratio:3/4}.of-lying img{aspect-ratio:4/3}.of-broad img{aspect-ratio:16/9}'
+export const PICTURE_CSS = PAGE_STYLES.picture
 
 /** A figure with a picture, linked or not; nothing when there is no picture. */
 export function figure(options: {

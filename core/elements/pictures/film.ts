@@ -1,4 +1,5 @@
 import {
+  PAGE_STYLES,
   FOCUS_CSS,
   type Chunk,
   attribute,
@@ -28,11 +29,7 @@ export const film: ElementSpec = {
     title: { label: 'Title', words: 'title' },
   },
   ground: 'own',
-  css: [
-    FOCUS_CSS,
-    '.of-filmbox>a{display:grid;position:relative;background:var(--c-ink,#222);color:#fff;min-height:8em}.of-filmbox a>*{grid-area:1/1}.of-filmbox img,.of-filmbox video{width:100%;height:var(--ph,auto);aspect-ratio:16/9;object-fit:cover;display:block}' +
-      '.of-play{place-self:center;padding:.6em 1.1em;background:rgb(0 0 0/.78);color:#fff;font-weight:600}.of-play::before{content:"\\25b6";margin-right:.6em}.of-filmbox figcaption{margin-top:.4em;font-size:.85em}',
-  ],
+  css: [FOCUS_CSS, PAGE_STYLES.film],
   summary: (props, names) => describe(props.title, names) || describe(props.film, names),
   draw(element, compile) {
     const say = (name: string) => prop(element, film, name)

@@ -1,4 +1,5 @@
 import {
+  PAGE_STYLES,
   FOCUS_CSS,
   type Scene,
   attribute,
@@ -127,23 +128,7 @@ export const pictureSet: ElementSpec = {
     corner: { label: 'Over the corner', words: 'corner' },
     button: { label: 'Buttons', states: ['hover', 'focus'] },
   },
-  css: [
-    FOCUS_CSS,
-    SLIDES_CSS,
-    COLUMNS_CSS,
-    '.of-set>ul{list-style:none;padding:0;margin:0}.of-set figure{position:relative;margin:0}.of-set a{display:block}.of-set :is(a,picture){border-radius:inherit}.of-set img{display:block;width:100%;border-radius:inherit}.of-set figcaption{margin-top:.35em;font-size:.85em;overflow-wrap:anywhere}' +
-      '.of-set-lead>ul,.of-set-grid>ul{display:grid;grid-template-columns:repeat(var(--k,4),minmax(0,1fr));gap:var(--sg,.6em)}.of-set-lead li:first-child{grid-column:1/-1}' +
-      '.of-set-uneven>ul{columns:var(--k,4);column-gap:var(--sg,.6em)}.of-set-uneven li{break-inside:avoid;margin-bottom:var(--sg,.6em)}' +
-      '.of-set-strip>ul{display:flex;gap:var(--sg,.6em);overflow-x:auto;scroll-snap-type:x proximity;scrollbar-width:thin}.of-set-strip li{flex:0 0 auto;width:min(78%,var(--sw,15em));scroll-snap-align:start}' +
-      '.of-set .of-corner{position:absolute;z-index:1;inset:.7em auto auto .7em;max-width:calc(100% - 1.4em);padding:.3em .7em;background:var(--c-paper,#fff);color:var(--c-ink,#000);font-size:.9em;overflow-wrap:anywhere}' +
-      '.of-set .of-above-end{inset:.7em .7em auto auto}.of-set .of-below-start{inset:auto auto .7em .7em}.of-set .of-below-end{inset:auto .7em .7em auto}' +
-      '.of-slides.of-set figure{display:grid;grid-template:minmax(0,1fr) auto/100%;height:100%}.of-slides.of-set a,.of-slides.of-set picture{min-height:0;height:100%}' +
-      '@media (max-width:639.98px){.of-set[class]{--k:3}.of-set-uneven[class]{--k:2}}' +
-      SHAPES_CSS,
-    '.of-large{width:100%;height:100%;max-width:none;max-height:none;padding:0;border:0;background:rgb(12 13 15/.96);color:#fff}.of-large::backdrop{background:rgb(12 13 15/.9)}.of-large ol{list-style:none;display:flex;height:100%;margin:0;padding:0;overflow-x:auto;scroll-snap-type:x mandatory;scrollbar-width:none}' +
-      '.of-large li{flex:0 0 100%;display:grid;grid-template:minmax(0,1fr) auto/100%;gap:.6em;padding:3.6em 1.2em 1.2em;scroll-snap-align:start;box-sizing:border-box;text-align:center}.of-large picture{min-height:0}.of-large img{width:100%;height:100%;object-fit:contain}' +
-      '.of-large div{position:absolute;inset:.7em .8em auto;display:flex;gap:.4em;align-items:center}.of-large p{margin:0 auto 0 0;font-variant-numeric:tabular-nums}.of-large button{font:inherit;line-height:1;padding:.5em .8em;border:1px solid rgb(255 255 255/.5);background:none;color:inherit;cursor:pointer}',
-  ],
+  css: [FOCUS_CSS, SLIDES_CSS, COLUMNS_CSS, PAGE_STYLES.pictureSet + SHAPES_CSS, PAGE_STYLES.pictureSetLarge],
   summary: (props, names) =>
     props.from === 'chosen' ? describeItems(props.pictures, 'caption', names) : describe(props.value, names),
   draw(element, compile) {

@@ -1,4 +1,4 @@
-import { type Compile, type Scene, escapeHtml, plainText } from '../../drawing'
+import { PAGE_STYLES, type Compile, type Scene, escapeHtml, plainText } from '../../drawing'
 import type { LayoutElement, Value, ValueProperty } from '../../tree'
 
 /** What is scrolled sideways, one at a time: by hand, by buttons where there is script, or by itself until stopped. */
@@ -16,12 +16,7 @@ export const RUN_WORDS = {
 
 const WORDS = { ...STEP_WORDS, ...RUN_WORDS }
 
-export const SLIDES_CSS =
-  '.of-slides{position:relative}.of-slides ol{list-style:none;padding:0;margin:0;display:flex;overflow-x:auto;scroll-snap-type:x mandatory;scrollbar-width:thin}' +
-  '.of-slides li{flex:0 0 100%;scroll-snap-align:start;position:relative;display:grid;grid-template:100%/100%;height:var(--ph,420px)}.of-slides li>*{grid-area:1/1}' +
-  '.of-slides img{width:100%;height:100%;object-fit:cover}.of-slides picture{min-height:0}' +
-  '.of-slides-go{position:absolute;right:.8em;top:.8em;display:flex;gap:.4em}.of-slides-go[hidden]{display:none!important}' +
-  '.of-slides-go button{font:inherit;line-height:1;padding:.5em .7em;border:0;background:rgb(0 0 0/.72);color:#fff;cursor:pointer}'
+export const SLIDES_CSS = PAGE_STYLES.slides
 
 interface Slides {
   element: LayoutElement

@@ -1,4 +1,5 @@
 import {
+  PAGE_STYLES,
   FOCUS_CSS,
   type Chunk,
   both,
@@ -50,12 +51,7 @@ export const slideshow: ElementSpec = {
     button: { label: 'Buttons', states: ['hover', 'focus'] },
   },
   ground: 'own',
-  css: [
-    FOCUS_CSS,
-    SLIDES_CSS,
-    '.of-slide-words{align-self:end;padding:1.2em 1.4em;background:linear-gradient(transparent,rgb(0 0 0/.75) 3em);padding-top:3.4em;color:#fff;z-index:1}' +
-      '.of-slide-words a{color:inherit}.of-slide-title{font-weight:600;font-size:1.2em}',
-  ],
+  css: [FOCUS_CSS, SLIDES_CSS, PAGE_STYLES.slideshow],
   summary: (props, names) => describeItems(props.slides, 'title', names),
   draw(element, compile) {
     const slides = prop(element, slideshow, 'slides')

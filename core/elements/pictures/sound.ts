@@ -1,4 +1,5 @@
 import {
+  PAGE_STYLES,
   type Chunk,
   attribute,
   escapeHtml,
@@ -23,9 +24,7 @@ export const sound: ElementSpec = {
   },
   parts: { title: { label: 'Title', words: 'title' }, words: { label: 'What is heard' } },
   linked: true,
-  css: [
-    '.of-sound audio{display:block;width:100%}.of-sound figcaption{margin-top:.4em;font-size:.85em}.of-sound .of-rich{margin-top:.5em}',
-  ],
+  css: [PAGE_STYLES.sound],
   summary: (props, names) => describe(props.title, names) || describe(props.sound, names),
   draw(element, compile) {
     const say = (name: string) => prop(element, sound, name)

@@ -11,7 +11,7 @@ import {
   soldTo,
   wayOf,
 } from '../../shop'
-import { type Scene, escapeHtml } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml } from '../../drawing'
 import { PLAIN_SHOP } from '../../selling'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
 import { type ElementSpec, prop, text } from '../base'
@@ -63,11 +63,7 @@ const addressSpec = (use: AddressUse, name: string, about: string, heading: stri
     line2: { label: 'More of the address', words: 'line2', plain: true },
     button: { label: 'Button for another country', hides: false, words: 'change', states: ['hover', 'focus'] },
   },
-  css: [
-    ...GROUP_CSS,
-    BUTTON_CSS,
-    '.of-country{display:grid;grid-template-columns:minmax(0,1fr) auto;gap:.6em;align-items:end}.of-country .of-btn{align-self:end}.of-scripted .of-country{grid-template-columns:1fr}.of-scripted .of-country .of-btn{display:none!important}.of-other:has(input[value=yes]:checked)>.of-other-one{display:none!important}.of-pick{display:flex;gap:.5em;align-items:baseline}',
-  ],
+  css: [...GROUP_CSS, BUTTON_CSS, PAGE_STYLES.address],
   summary: () => '',
   draw(element, compile) {
     const spec = use === 'billing' ? billingAddress : deliveryAddress

@@ -1,5 +1,5 @@
 import { type Alike, alikeTo } from '../../shop'
-import { type Scene, escapeHtml, holdsUntil, img } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml, holdsUntil, img } from '../../drawing'
 import { clockIn } from '../../time'
 import { type ElementSpec, prop, text } from '../base'
 import { SHOP_CSS, money, saying, shoppingOf } from './bits'
@@ -38,10 +38,7 @@ export const alsoLike: ElementSpec = {
     title: { label: 'Title', hides: false },
     price: { label: 'Price' },
   },
-  css: [
-    SHOP_CSS,
-    '.of-also ul{display:grid;gap:1.4em;grid-template-columns:repeat(auto-fill,minmax(max(9em,calc(100%/var(--n) - 1.4em)),1fr))}.of-also li{display:grid;gap:.3em;align-content:start;min-width:0;overflow-wrap:anywhere}.of-also img{width:100%;height:auto;aspect-ratio:4/3;object-fit:cover}.of-also h2{margin:0}',
-  ],
+  css: [SHOP_CSS, PAGE_STYLES.alsoLike],
   summary: (props) => (props.by === 'basket' ? 'with the basket' : ''),
   draw(element, compile) {
     const byBasket = prop(element, alsoLike, 'by') === 'basket'

@@ -1,5 +1,5 @@
 import { type LineChange, MOST_OF_ONE, type SeenLine, mostOf } from '../../shop'
-import { FOCUS_CSS, type Scene, escapeHtml, img } from '../../drawing'
+import { PAGE_STYLES, FOCUS_CSS, type Scene, escapeHtml, img } from '../../drawing'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
 import { QUESTION_CSS } from '../forms'
 import { type ElementSpec, prop, text } from '../base'
@@ -42,13 +42,7 @@ export const basketLines: ElementSpec = {
     way: { label: 'Way to the checkout', words: 'way', states: ['hover', 'focus'] },
   },
   linked: true,
-  css: [
-    FOCUS_CSS,
-    ...QUESTION_CSS,
-    BUTTON_CSS,
-    SHOP_CSS,
-    '.of-lines li{display:grid;grid-template-columns:auto minmax(0,1fr) auto;gap:.4em 1em;padding:.9em 0;border-bottom:1px solid var(--i-edge)}.of-lines img{width:84px;height:84px;object-fit:cover;grid-row:span 2}.of-lines-what{grid-column:2;overflow-wrap:anywhere}.of-lines-sum{grid-column:3}.of-lines-do{grid-column:2/-1;display:flex;flex-wrap:wrap;gap:.6em;align-items:end}.of-lines-do .of-btn{align-self:end}.of-lines-do input{width:5em!important}.of-lines-foot{display:flex;flex-wrap:wrap;gap:.6em;justify-content:space-between}',
-  ],
+  css: [FOCUS_CSS, ...QUESTION_CSS, BUTTON_CSS, SHOP_CSS, PAGE_STYLES.basketLines],
   summary: () => '',
   draw(element, compile) {
     compile.depends('basket')

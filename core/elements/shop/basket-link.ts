@@ -1,4 +1,4 @@
-import { ICON_CSS, escapeHtml, fill } from '../../drawing'
+import { PAGE_STYLES, ICON_CSS, escapeHtml, fill } from '../../drawing'
 import { ICON, iconPart } from '../words'
 import { type ElementSpec, prop, text } from '../base'
 import { saying } from './bits'
@@ -17,10 +17,7 @@ export const basketLink: ElementSpec = {
   parts: { icon: { label: 'Icon' }, label: { label: 'Label', words: 'label' }, count: { label: 'How many' } },
   states: ['hover', 'focus'],
   linked: true,
-  css: [
-    ICON_CSS,
-    '.of-basket{display:inline-flex;vertical-align:middle;gap:.4em;align-items:center;color:inherit}.of-basket-count{font-variant-numeric:tabular-nums;font-weight:600}',
-  ],
+  css: [ICON_CSS, PAGE_STYLES.basketLink],
   summary: () => '',
   draw(element, compile) {
     compile.depends('count')

@@ -1,6 +1,6 @@
 import { type CheckoutWord, type Shopping, sampleShopping } from '../../shop'
 import { writeMoney } from '../../selling'
-import { AS_USUAL, type Scene, escapeHtml, plainText } from '../../drawing'
+import { PAGE_STYLES, AS_USUAL, type Scene, escapeHtml, plainText } from '../../drawing'
 import { isDay } from '../../time'
 import type { LayoutElement } from '../../tree'
 import { type ElementSpec, prop } from '../base'
@@ -11,8 +11,7 @@ import { type Ask, type AskParts, askHtml } from '../forms'
 /** The one form of a page to which all that is asked in its shop belongs, wherever it stands. */
 export const SHOP_FORM = 'of-shop'
 
-export const SHOP_CSS =
-  '.of-shop p{margin:0}.of-shop{display:grid;gap:.8em;align-content:start;min-width:0}.of-shop ul{list-style:none;margin:0;padding:0}.of-shop fieldset{border:0;margin:0;padding:0;min-width:0;display:grid;gap:.8em}.of-shop legend{padding:0;margin-bottom:.5em;font-weight:600;font-size:1.1em}.of-shop .of-btn{justify-self:start}.of-shop-small{font-size:.85em;opacity:.8}.of-shop-money{text-align:end;white-space:nowrap}.of-shop:empty{display:none!important}.of-shop :is(input,select,textarea){scroll-margin-top:9em}#of-says{scroll-margin-top:6em}#of-says .of-form-says{border:1px solid;padding:.8em 1em;margin-top:1.6em}.of-form-says :is(p,ul){margin:0}'
+export const SHOP_CSS = PAGE_STYLES.shop
 
 /** What the visitor has and says; on the bench, and wherever nobody is asked, something to design by. */
 export const shoppingOf = (scene: Scene): Shopping => scene.shopping ?? sampleShopping(scene.catalogue)

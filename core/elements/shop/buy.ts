@@ -1,5 +1,5 @@
 import { type Goods, goodsOfEntry, mostOf } from '../../shop'
-import { FOCUS_CSS, type Scene, escapeHtml, holdsUntil } from '../../drawing'
+import { PAGE_STYLES, FOCUS_CSS, type Scene, escapeHtml, holdsUntil } from '../../drawing'
 import { clockIn } from '../../time'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
 import { QUESTION_CSS } from '../forms'
@@ -46,13 +46,7 @@ export const buy: ElementSpec = {
     left: { label: 'How few are left' },
     says: { label: 'What is said', hides: false },
   },
-  css: [
-    FOCUS_CSS,
-    ...QUESTION_CSS,
-    BUTTON_CSS,
-    SHOP_CSS,
-    '.of-buy{scroll-margin-top:7em}.of-buy form{display:flex;flex-wrap:wrap;gap:.8em;align-items:end}.of-buy-price{font-size:1.3em;font-weight:600}.of-buy-many{width:5.5em}.of-buy-which{flex:1 1 14em}.of-buy .of-btn{align-self:end}.of-buy :is(select,input){min-height:2.7em}',
-  ],
+  css: [FOCUS_CSS, ...QUESTION_CSS, BUTTON_CSS, SHOP_CSS, PAGE_STYLES.buy],
   summary: () => '',
   draw(element, compile) {
     compile.reads(ADDED)

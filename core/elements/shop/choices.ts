@@ -1,5 +1,5 @@
 import { FIELD, countryOf, deliveryCost, deliveryUse, needsDelivery, wayOf, waysTo } from '../../shop'
-import { escapeHtml } from '../../drawing'
+import { PAGE_STYLES, escapeHtml } from '../../drawing'
 import { PLAIN_SHOP } from '../../selling'
 import { type ElementSpec, text } from '../base'
 import { SHOP_FORM, field, money, problemOf, saying, shoppingOf } from './bits'
@@ -15,8 +15,7 @@ interface Choice {
   chosen: boolean
 }
 
-const PICKS_CSS =
-  '.of-picks{display:grid;gap:.4em}.of-picks label{display:grid;grid-template-columns:auto minmax(0,1fr) auto;gap:.6em;align-items:baseline}'
+const PICKS_CSS = PAGE_STYLES.shopChoices
 
 const picks = (name: string, choices: readonly Choice[]): string =>
   `<div class="of-picks">${choices

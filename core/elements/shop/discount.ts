@@ -1,5 +1,5 @@
 import type { CodeProblem } from '../../shop'
-import { FOCUS_CSS, type Scene, escapeHtml, plainText } from '../../drawing'
+import { PAGE_STYLES, FOCUS_CSS, type Scene, escapeHtml, plainText } from '../../drawing'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
 import { QUESTION_CSS, askHtml } from '../forms'
 import { type ElementSpec, prop, text } from '../base'
@@ -31,13 +31,7 @@ export const discount: ElementSpec = {
     button: { label: 'Button', hides: false, words: 'label', states: ['hover', 'focus'] },
     says: { label: 'What is said', hides: false },
   },
-  css: [
-    FOCUS_CSS,
-    ...QUESTION_CSS,
-    BUTTON_CSS,
-    SHOP_CSS,
-    '.of-code{grid-template-columns:minmax(0,1fr) auto;align-items:end}.of-code>p{grid-column:1/-1}.of-code .of-btn{align-self:end}',
-  ],
+  css: [FOCUS_CSS, ...QUESTION_CSS, BUTTON_CSS, SHOP_CSS, PAGE_STYLES.discount],
   summary: () => '',
   draw(element, compile) {
     compile.depends('basket')

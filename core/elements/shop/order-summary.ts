@@ -1,10 +1,9 @@
 import type { Totals } from '../../shop'
-import { type Scene, escapeHtml } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml } from '../../drawing'
 import { type ElementSpec, text } from '../base'
 import { SHOP_CSS, money, saying, shoppingOf } from './bits'
 
-export const SUMS_CSS =
-  '.of-sums dl{margin:0;display:grid;grid-template-columns:minmax(0,1fr) auto;row-gap:.45em}.of-sums dd{margin:0;padding-inline-start:1.2em}.of-sums-total{font-weight:700;border-top:1px solid var(--i-edge);padding-top:.45em}.of-sums-lines{display:grid;gap:.4em}.of-sums-lines li{display:grid;grid-template-columns:minmax(0,1fr) auto;gap:1.2em}'
+export const SUMS_CSS = PAGE_STYLES.orderSummary
 
 /** What a basket or an order comes to, line by line; amounts are those that were counted, and no others. */
 export function sumsHtml(

@@ -1,6 +1,6 @@
 import { instantText } from '../../time'
 import { ORDER_STATES, type Address, type OrderState, type ShownOrder, addressLines } from '../../shop'
-import { AS_USUAL, escapeHtml } from '../../drawing'
+import { PAGE_STYLES, AS_USUAL, escapeHtml } from '../../drawing'
 import type { Property } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
 import { type ElementSpec, prop, text } from '../base'
@@ -23,12 +23,7 @@ const stateWords = Object.fromEntries(
   ORDER_STATES.map((state): [string, Property] => [`state-${state}`, text(`Where it is ${state}`, STATES[state])]),
 )
 
-const CSS = [
-  SHOP_CSS,
-  SUMS_CSS,
-  BUTTON_CSS,
-  '.of-order{display:grid;gap:1.2em}.of-order-of{margin:0;display:grid;grid-template-columns:repeat(auto-fit,minmax(12em,1fr));gap:1em}.of-order-of dt{font-weight:600}.of-order-of dd{margin:0}@media print{header,footer,.of-btn{display:none!important}}',
-]
+const CSS = [SHOP_CSS, SUMS_CSS, BUTTON_CSS, PAGE_STYLES.order]
 
 const PROPS: Record<string, Property> = {
   number: { ...text('Number', 'Order {number}', 120), hint: '{number} stands for it.' },

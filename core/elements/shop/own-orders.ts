@@ -1,5 +1,5 @@
 import { ORDER_STATES, type OrderState, type ShownOrder } from '../../shop'
-import { AS_USUAL, type Scene, escapeHtml } from '../../drawing'
+import { PAGE_STYLES, AS_USUAL, type Scene, escapeHtml } from '../../drawing'
 import { dayIn } from '../../time'
 import type { Property } from '../../tree'
 import { type ElementSpec, text } from '../base'
@@ -40,10 +40,7 @@ export const ownOrders: ElementSpec = {
     total: { label: 'What it came to' },
   },
   linked: true,
-  css: [
-    SHOP_CSS,
-    '.of-own-orders li{display:grid;grid-template-columns:minmax(0,1fr) auto;gap:.2em 1.2em;padding:.7em 0;border-bottom:1px solid var(--i-edge);overflow-wrap:anywhere}.of-own-orders h2{margin:0}.of-own-orders li>:nth-child(odd):last-child{grid-column:1/-1}',
-  ],
+  css: [SHOP_CSS, PAGE_STYLES.ownOrders],
   summary: () => '',
   draw(element, compile) {
     compile.depends('basket')

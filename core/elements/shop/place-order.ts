@@ -1,5 +1,5 @@
 import { CHECKOUT_WORDS, type CheckoutWord, consentField } from '../../shop'
-import { type Scene, escapeHtml, fill, plainText, richChunk } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml, fill, plainText, richChunk } from '../../drawing'
 import { isRichDoc, richText } from '../../rich'
 import type { LayoutElement, Property, Value } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
@@ -75,7 +75,7 @@ export const orderConsent: ElementSpec = {
     needed: { kind: 'yes-no', label: 'Nobody orders without', default: true },
   },
   parts: { words: { label: 'Words', hides: false }, problem: GROUP_PARTS.problem },
-  css: [...GROUP_CSS, '.of-agree{display:flex;gap:.5em;align-items:baseline}'],
+  css: [...GROUP_CSS, PAGE_STYLES.placeOrder],
   summary: () => '',
   draw(element, compile) {
     compile.depends('basket')

@@ -1,5 +1,5 @@
 import { type LayoutElement, elementsOf } from '../../tree'
-import { type Scene, escapeHtml, fill, join, plainText, type Chunk } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml, fill, join, plainText, type Chunk } from '../../drawing'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
 import { type ElementSpec, prop, text } from '../base'
 import { SHOP_CSS, SHOP_FORM, saying } from './bits'
@@ -42,11 +42,7 @@ export const checkoutSteps: ElementSpec = {
     next: { label: 'Button that goes on', hides: false, words: 'next', states: ['hover', 'focus'] },
     back: { label: 'Button that goes back', words: 'back', states: ['hover', 'focus'] },
   },
-  css: [
-    SHOP_CSS,
-    BUTTON_CSS,
-    '.of-steps{display:grid;gap:1.6em;min-width:0}.of-steps ol{display:flex;flex-wrap:wrap;gap:.4em 1.6em;margin:0;padding:0;list-style:none;counter-reset:s}.of-steps ol li{counter-increment:s;padding-bottom:.3em;border-bottom:2px solid transparent}.of-steps ol li::before{content:counter(s) ". "}.of-steps ol li[aria-current]{border-color:currentColor;font-weight:600}.of-steps ol button{all:unset;cursor:pointer;text-decoration:underline}.of-steps ol button:focus-visible{outline:2px solid;outline-offset:2px}.of-steps .of-row{padding-inline:0;max-width:none}.of-steps-on{display:flex;flex-wrap:wrap;gap:.8em;justify-content:space-between;flex-direction:row-reverse}.of-steps-back{margin-inline-end:auto}',
-  ],
+  css: [SHOP_CSS, BUTTON_CSS, PAGE_STYLES.steps],
   summary: () => '',
   draw(element, compile) {
     compile.depends('basket')

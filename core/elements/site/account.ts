@@ -1,4 +1,4 @@
-import { type Scene, escapeHtml, plainText } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml, plainText } from '../../drawing'
 import type { LayoutElement } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
 import { QUESTION_CSS, askHtml } from '../forms'
@@ -41,7 +41,7 @@ export const account: ElementSpec = {
     problem: { label: 'What is wrong', hides: false },
     button: { label: 'Button to change it', hides: false, words: 'label', states: ['hover', 'focus'] },
   },
-  css: [...QUESTION_CSS, BUTTON_CSS, SIGN_IN_CSS, '.of-account{gap:1.6em}.of-account h2{margin:0;font-size:1.15em}'],
+  css: [...QUESTION_CSS, BUTTON_CSS, SIGN_IN_CSS, PAGE_STYLES.account],
   summary: () => '',
   draw(element, compile) {
     compile.depends('session')

@@ -1,4 +1,4 @@
-import { textChunk, wrapFilled } from '../../drawing'
+import { PAGE_STYLES, textChunk, wrapFilled } from '../../drawing'
 import { type ElementSpec, prop, describe } from '../base'
 
 export const backToTop: ElementSpec = {
@@ -8,7 +8,7 @@ export const backToTop: ElementSpec = {
   group: 'Site',
   props: { label: { kind: 'text', label: 'Label', default: 'Back to the top', most: 120 } },
   states: ['hover', 'focus'],
-  css: ['.of-top{align-self:var(--a,start);color:inherit}.of-top::after{content:"\\00a0\\2191"}'],
+  css: [PAGE_STYLES.backToTop],
   summary: (props, names) => describe(props.label, names),
   draw: (element, compile) =>
     wrapFilled(

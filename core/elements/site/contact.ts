@@ -1,4 +1,5 @@
 import {
+  PAGE_STYLES,
   type Chunk,
   type Compile,
   type Fill,
@@ -54,9 +55,7 @@ export const contact: ElementSpec = {
     way: part('Way there'),
   },
   begins: { name: { kind: 'field', of: 'site', field: 'name' } },
-  css: [
-    '.of-contact{font-style:normal;overflow-wrap:anywhere}.of-contact p+p{margin-top:.35em}.of-contact a{color:inherit}',
-  ],
+  css: [PAGE_STYLES.contact],
   summary: (props, names) => describe(props.name, names),
   draw(element, compile) {
     const text = (name: string) => textChunk(prop(element, contact, name))

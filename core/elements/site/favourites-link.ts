@@ -1,4 +1,4 @@
-import { ICON_CSS, both, hrefChunk, join, textChunk } from '../../drawing'
+import { PAGE_STYLES, ICON_CSS, both, hrefChunk, join, textChunk } from '../../drawing'
 import { ICON, iconPart } from '../words'
 import { type ElementSpec, prop } from '../base'
 
@@ -15,10 +15,7 @@ export const favouritesLink: ElementSpec = {
   parts: { icon: { label: 'Icon' }, count: { label: 'How many' } },
   states: ['hover', 'focus'],
   linked: true,
-  css: [
-    ICON_CSS,
-    '.of-favourites{display:inline-flex;gap:.4em;align-items:center;color:inherit}.of-favourites [hidden]{display:none!important}',
-  ],
+  css: [ICON_CSS, PAGE_STYLES.favouritesLink],
   summary: () => '',
   draw(element, compile) {
     const say = (name: string) => prop(element, favouritesLink, name)

@@ -1,4 +1,4 @@
-import { type Compile, type Scene, escapeHtml, plainText } from '../../drawing'
+import { type Compile, type Scene, escapeHtml, plainText, PAGE_STYLES } from '../../drawing'
 import { STEP_LIMITS } from '../../styles'
 import type { LayoutElement, Property, Value } from '../../tree'
 
@@ -20,15 +20,7 @@ const foldCss = (name: Fold): string =>
       `@media (max-width:${FOLDS[name]}px){.of-away-${name}{display:none!important}}`
     : ''
 
-export const PANEL_CSS =
-  '.of-menu-button{font:inherit;color:inherit;background:none;border:1px solid;border-radius:var(--i-r);padding:.4em .8em;cursor:pointer}' +
-  '.of-menu-panel{position:fixed;inset:0 0 auto;width:auto;height:auto;max-height:100%;margin:0;border:0;padding:1.2em var(--e) 1.6em;overflow:auto;text-align:start;background:var(--c-paper,#fff);color:var(--c-ink,#000)}' +
-  '.of-menu-panel::backdrop{background:rgb(0 0 0/.45)}.of-menu-panel.of-side{inset:0 0 0 auto;width:min(22em,86vw);max-width:none;height:100%}' +
-  '.of-menu-panel.of-whole{inset:0;width:100%;max-width:none;height:100%}.of-menu-panel:popover-open>ul{display:block;margin:1em 0 0}' +
-  '.of-menu-panel:popover-open li{display:block;margin:.6em 0}.of-menu-panel:popover-open ul ul{display:block;position:static;border:0;padding:0 0 0 1.2em;background:none;color:inherit;min-width:0}' +
-  '.of-menu-panel:popover-open :is(details,img){display:none}.of-menu-panel li::after{content:none!important}' +
-  '.of-menu-panel .of-menu-button{display:block;margin-left:auto}' +
-  (Object.keys(FOLDS) as Fold[]).map(foldCss).join('')
+export const PANEL_CSS = PAGE_STYLES.menuFolded + (Object.keys(FOLDS) as Fold[]).map(foldCss).join('')
 
 /** What is asked about a panel and its button. */
 export const PANEL_PROPS = {

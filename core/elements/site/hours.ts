@@ -1,4 +1,4 @@
-import { type Scene, escapeHtml, holdsUntil, nowIn, plainText } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml, holdsUntil, nowIn, plainText } from '../../drawing'
 import type { Item, Value } from '../../tree'
 import { type ElementSpec, prop } from '../base'
 
@@ -154,10 +154,7 @@ export const hours: ElementSpec = {
       { id: 'second', props: { days: 'weekend', opens: '11:00', closes: '16:00' } },
     ],
   },
-  css: [
-    '.of-hours table{border-collapse:collapse}.of-hours th{font-weight:inherit;text-align:start;padding:.15em 1.2em .15em 0;vertical-align:top;white-space:nowrap}' +
-      '.of-hours td{padding:.15em 0;vertical-align:top}.of-hours .of-today{font-weight:700}.of-hours-now{margin-bottom:.5em;font-weight:600}',
-  ],
+  css: [PAGE_STYLES.hours],
   summary: ({ hours: items }) => (Array.isArray(items) ? `${items.length} lines` : ''),
   draw(element, compile) {
     const items = prop(element, hours, 'hours')

@@ -1,4 +1,4 @@
-import { escapeHtml } from '../../drawing'
+import { PAGE_STYLES, escapeHtml } from '../../drawing'
 import { PANEL_CSS, PANEL_PARTS, PANEL_PROPS, panelOf } from './folding'
 import { type ItemLooks, list } from './menu-items'
 import { type ElementSpec, prop } from '../base'
@@ -34,11 +34,7 @@ export const menuPanel: ElementSpec = {
     },
     ...PANEL_PROPS,
   },
-  css: [
-    '.of-panel ul{list-style:none;padding:0}.of-panel a{color:inherit;text-decoration:none}.of-panel a:hover{text-decoration:underline}.of-panel a[aria-current]{font-weight:700}' +
-      '.of-panel-name{font-weight:600;margin-top:1.2em}',
-    PANEL_CSS,
-  ],
+  css: [PAGE_STYLES.menuPanel, PANEL_CSS],
   parts: {
     name: { label: 'Name', hides: false },
     link: { label: 'Link', hides: false, states: ['hover', 'focus', 'current'] },

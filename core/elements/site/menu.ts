@@ -1,34 +1,15 @@
-import { type Scene, escapeHtml, plainText } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml, plainText } from '../../drawing'
 import { PANEL_CSS, PANEL_PARTS, PANEL_PROPS, panelOf } from './folding'
 import { type ItemLooks, halfOf, list } from './menu-items'
 import { withClassesOf } from './parts'
 import { type ElementSpec, prop } from '../base'
 
-const LIST_CSS =
-  '.of-menu ul{list-style:none;padding:0;margin:0}.of-menu a{color:inherit;text-decoration:none}.of-menu a:hover{text-decoration:underline}' +
-  '.of-line a:is([aria-current],.of-above){text-decoration:underline;text-decoration-thickness:2px;text-underline-offset:.4em}' +
-  '.of-box a:is([aria-current],.of-above){outline:1px solid;outline-offset:.35em}' +
-  '.of-across>ul,.of-across>.of-menu-panel>ul{display:flex;flex-wrap:wrap;gap:.4em 1.3em;justify-content:var(--a,start)}' +
-  '.of-down li+li{margin-top:.35em}.of-down ul ul{padding-left:1em;margin-top:.35em}.of-menu-name{font-weight:600;margin-bottom:.5em}' +
-  '.of-between-line>ul>li+li::before{content:"";border-left:1px solid;margin-right:1.3em;opacity:.5}' +
-  '.of-between-dot>ul>li+li::before{content:"\\b7";margin-right:1.3em}.of-between-slash>ul>li+li::before{content:"/";margin-right:1.3em;opacity:.6}'
+const LIST_CSS = PAGE_STYLES.menuList
 
 /** Lists that drop down: by pointer, by the button beside, by focus where no script sees to it. */
-const DROP_CSS =
-  '.of-across li{position:relative}.of-across ul ul{display:none;position:absolute;left:-.8em;top:100%;z-index:5;min-width:12em;padding:.5em 0;text-align:start;' +
-  'background:var(--c-paper,#fff);color:var(--c-ink,#000);border:1px solid color-mix(in srgb,currentColor 25%,transparent)}.of-across ul ul ul{left:100%;top:-.5em}' +
-  '.of-across li:hover>ul,.of-across details[open]~ul,.of-across:not([data-on]) li:focus-within>ul{display:block}' +
-  '.of-across ul ul li{padding:.3em .8em}.of-across details{display:inline-block}.of-across summary{list-style:none;cursor:pointer}' +
-  '.of-across summary::-webkit-details-marker{display:none}.of-across summary::after{content:"";display:inline-block;width:.4em;height:.4em;margin:0 .2em .2em .45em;border:solid;border-width:0 1.5px 1.5px 0;rotate:45deg}' +
-  // At least 24 CSS pixels each way (WCAG 2.2, 2.5.8).
-  '.of-across .of-more{vertical-align:middle}.of-more>summary{display:grid;place-content:center;min-width:24px;min-height:24px}.of-more>summary::after{margin:0 0 .2em}' +
-  '.of-across ul ul>li>details{float:right}'
+const DROP_CSS = PAGE_STYLES.menuDrop
 
-const BROAD_CSS =
-  '.of-broad>ul{position:relative}.of-broad>ul>li{position:static}.of-broad>ul>li>ul{left:0;right:0;padding:1.4em}' +
-  '.of-broad>ul>li:hover>ul,.of-broad>ul>li>details[open]~ul,.of-broad:not([data-on])>ul>li:focus-within>ul{display:grid;grid-template-columns:repeat(auto-fit,minmax(11em,1fr));gap:1em}' +
-  '.of-broad ul ul ul{display:block!important;position:static;border:0;padding:.2em 0 0;min-width:0}.of-broad ul ul details{display:none!important}' +
-  '.of-broad>ul>li>ul>li>a{font-weight:600}.of-broad ul ul li{padding:.15em 0}.of-menu-pic img{max-height:12em;object-fit:cover}'
+const BROAD_CSS = PAGE_STYLES.menuBroad
 
 export const menu: ElementSpec = {
   type: 'menu',

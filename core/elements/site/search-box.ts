@@ -1,4 +1,4 @@
-import { attribute, escapeHtml, join, textChunk } from '../../drawing'
+import { PAGE_STYLES, attribute, escapeHtml, join, textChunk } from '../../drawing'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
 import { type ElementSpec, prop } from '../base'
 
@@ -19,11 +19,7 @@ export const searchBox: ElementSpec = {
     },
     look: { ...BUTTON_LOOK, label: 'Look of the button' },
   },
-  css: [
-    '.of-search-box form{display:flex;flex-wrap:wrap;gap:.5em;align-items:end}.of-search-box label{flex:1 1 12em}' +
-      '.of-search-box input{display:block;width:100%;font:inherit;padding:.45em .6em;border:1px solid var(--i-edge);border-radius:var(--i-r);background:var(--i-bg);color:var(--i-ink);margin-top:.25em}.of-search-box .of-btn{align-self:end}',
-    BUTTON_CSS,
-  ],
+  css: [PAGE_STYLES.searchBox, BUTTON_CSS],
   parts: {
     label: { label: 'Label', words: 'label' },
     field: { label: 'Field', hides: false, states: ['hover', 'focus'] },

@@ -1,4 +1,4 @@
-import { type Scene, escapeHtml, plainText } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml, plainText } from '../../drawing'
 import { safeAddress } from '../../addresses'
 import { type ElementSpec, prop, describeItems } from '../base'
 
@@ -38,9 +38,7 @@ export const share: ElementSpec = {
   begins: {
     ways: [{ id: 'mail', props: { label: 'By mail', address: 'mailto:?subject={title}&body={url}' } }],
   },
-  css: [
-    '.of-share ul{list-style:none;padding:0;display:flex;flex-wrap:wrap;gap:.3em 1.2em;justify-content:var(--a,start)}.of-share a{color:inherit}',
-  ],
+  css: [PAGE_STYLES.share],
   summary: (props, names) => describeItems(props.ways, 'label', names),
   draw(element, compile) {
     const ways = prop(element, share, 'ways')

@@ -1,4 +1,4 @@
-import { type Scene, escapeHtml, linkAddress, plainText } from '../../drawing'
+import { PAGE_STYLES, type Scene, escapeHtml, linkAddress, plainText } from '../../drawing'
 import type { LayoutElement } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from '../words'
 import { QUESTION_CSS, askHtml } from '../forms'
@@ -7,8 +7,7 @@ import { type ElementSpec, prop, text } from '../base'
 /** By which page somebody came to sign in, and is led back. */
 export const BACK = 'to'
 
-export const SIGN_IN_CSS =
-  '.of-sign-in{display:grid;gap:1em;max-width:26em}.of-sign-in form{display:grid;gap:1em}.of-sign-in p{margin:0}.of-sign-in .of-btn{justify-self:start}.of-sign-in-says{border:1px solid;padding:.6em .8em}'
+export const SIGN_IN_CSS = PAGE_STYLES.signIn
 
 /** Where members and those who work here sign in to the site. */
 export const signIn: ElementSpec = {

@@ -1,4 +1,4 @@
-import { escapeHtml, img } from '../../drawing'
+import { PAGE_STYLES, escapeHtml, img } from '../../drawing'
 import { type ElementSpec, prop } from '../base'
 
 export const siteName: ElementSpec = {
@@ -19,10 +19,7 @@ export const siteName: ElementSpec = {
     },
     height: { kind: 'number', label: 'Logo height', default: 40, min: 12, max: 240 },
   },
-  css: [
-    '.of-site-name{font-family:var(--f-heading);font-weight:var(--hw);font-size:1.25em;line-height:1.2}' +
-      '.of-site-name a{color:inherit;text-decoration:none;display:inline-flex;vertical-align:middle;align-items:center;gap:.5em}.of-site-name img{flex:none}',
-  ],
+  css: [PAGE_STYLES.siteName],
   parts: { name: { label: 'Name', hides: false } },
   states: ['hover'],
   summary: (props) => ({ logo: 'logo', both: 'logo and name' })[String(props.show)] ?? '',

@@ -1,5 +1,5 @@
 import { stopsAbove } from '../../catalogue'
-import { attribute, escapeHtml, plainText } from '../../drawing'
+import { PAGE_STYLES, attribute, escapeHtml, plainText } from '../../drawing'
 import { type ElementSpec, prop } from '../base'
 
 export const trail: ElementSpec = {
@@ -11,9 +11,7 @@ export const trail: ElementSpec = {
     home: { kind: 'text', label: 'Begins with', default: 'Home', most: 60 },
     own: { kind: 'yes-no', label: 'Ends with this page', default: false },
   },
-  css: [
-    '.of-trail ol{list-style:none;padding:0;font-size:.85em}.of-trail li{display:inline}.of-trail li+li::before{content:"/";margin:0 .5em;opacity:.6}.of-trail a{color:inherit}',
-  ],
+  css: [PAGE_STYLES.trail],
   parts: { link: { label: 'Link', hides: false, states: ['hover', 'focus'] } },
   summary: () => '',
   draw(element, compile) {

@@ -1,3 +1,4 @@
+import { PAGE_STYLES } from '../../drawing'
 import type { ElementSpec } from '../base'
 
 export const divider: ElementSpec = {
@@ -7,7 +8,7 @@ export const divider: ElementSpec = {
   group: 'Space',
   props: {},
   madeOf: [],
-  css: ['.of-divider{border:0;border-top:1px solid;width:100%;margin:0;opacity:.8}'],
+  css: [PAGE_STYLES.divider],
   styles: {},
   summary: () => '',
   draw: (element, compile) => `<hr${compile.attributes(element, 'divider')}>`,

@@ -1,4 +1,4 @@
-import { type Chunk, join, textChunk, wrapFilled } from '../../drawing'
+import { PAGE_STYLES, type Chunk, join, textChunk, wrapFilled } from '../../drawing'
 import type { ElementSpec } from '../base'
 
 export const sections: ElementSpec = {
@@ -18,10 +18,7 @@ export const sections: ElementSpec = {
     },
   },
   parts: { title: { label: 'Title', hides: false, states: ['hover', 'focus'] } },
-  css: [
-    '.of-sections{display:flex;flex-direction:column}.of-sections>details{border:0 solid;border-bottom:1px solid}' +
-      '.of-sections summary{cursor:pointer;font-weight:600;padding:.7em 0}.of-sections details>.of-row{padding-inline:0;max-width:none}',
-  ],
+  css: [PAGE_STYLES.sections],
   summary: () => '',
   draw(element, compile) {
     const own = compile.part(element, 'title')

@@ -1,4 +1,4 @@
-import { type Chunk, escapeHtml, fill, join, textChunk } from '../../drawing'
+import { PAGE_STYLES, type Chunk, escapeHtml, fill, join, textChunk } from '../../drawing'
 import { type ElementSpec, prop } from '../base'
 
 /** The most sections whose choice is written into the rules. */
@@ -21,12 +21,7 @@ export const tabs: ElementSpec = {
     props: { title: { kind: 'text', label: 'Title', default: 'More', most: 120 } },
   },
   parts: { title: { label: 'Title', hides: false, states: ['hover', 'focus'] } },
-  css: [
-    '.of-tabs{display:flex;flex-wrap:wrap;align-items:end}.of-tabs>input{position:absolute;opacity:0;pointer-events:none}' +
-      '.of-tabs>label{order:1;padding:.6em 1.1em .6em 0;margin-inline-end:.6em;cursor:pointer;border-bottom:2px solid transparent;overflow-wrap:anywhere}.of-tabs>input:checked+label{border-color:currentColor;font-weight:600}.of-tabs>input:focus-visible+label{outline:2px solid;outline-offset:2px}' +
-      '.of-tabs>div{order:2;flex:1 0 100%;min-width:0;padding-top:1.2em;border-top:1px solid;margin-top:-1px}.of-tabs>input:not(:checked)+label+div{display:none!important}.of-tabs>div>.of-row{padding-inline:0;max-width:none}' +
-      '@media print{.of-tabs>input:not(:checked)+label+div{display:block}}',
-  ],
+  css: [PAGE_STYLES.tabs],
   summary: () => '',
   draw(element, compile) {
     const own = compile.part(element, 'title')

@@ -1,11 +1,9 @@
-import { both, hrefChunk, textChunk } from '../../drawing'
+import { PAGE_STYLES, both, hrefChunk, textChunk } from '../../drawing'
 import type { ValueProperty } from '../../tree'
 import { type ElementSpec, prop, describe } from '../base'
 
 /** The looks of buttons, shared by one and by several. */
-export const BUTTON_CSS =
-  '.of-btn{align-self:var(--a,start);padding:.55em 1.1em;border:0 solid;background:none;color:inherit;' +
-  'font:600 1em/1.3 var(--f-interface);text-decoration:none;cursor:pointer}'
+export const BUTTON_CSS = PAGE_STYLES.button
 
 /** Which of the house's looks for buttons one has. */
 export const BUTTON_LOOK: Extract<ValueProperty, { kind: 'look' }> = {

@@ -1,4 +1,4 @@
-import { join, wrapFilled } from '../../drawing'
+import { PAGE_STYLES, join, wrapFilled } from '../../drawing'
 import type { Item } from '../../tree'
 import { BUTTON_CSS, BUTTON_LOOK } from './button'
 import { linkOf, type ElementSpec, prop, describeItems } from '../base'
@@ -31,7 +31,7 @@ export const buttons: ElementSpec = {
     ],
   },
   ground: 'look',
-  css: [BUTTON_CSS, '.of-btns{display:flex;flex-wrap:wrap;gap:.6em;justify-content:var(--a,start)}'],
+  css: [BUTTON_CSS, PAGE_STYLES.buttons],
   summary: (props, names) => describeItems(props.buttons, 'label', names),
   draw(element, compile) {
     const items = prop(element, buttons, 'buttons')

@@ -1,4 +1,4 @@
-import { type Chunk, type Scene, escapeHtml, fill, nowIn, readValue, textChunk } from '../../drawing'
+import { PAGE_STYLES, type Chunk, type Scene, escapeHtml, fill, nowIn, readValue, textChunk } from '../../drawing'
 import { type Day, dayOf, daysBetween } from '../../time'
 import type { Value } from '../../tree'
 import type { Format } from '../../fields'
@@ -34,7 +34,7 @@ export const countdown: ElementSpec = {
   },
   parts: { days: { label: 'Days', hides: false } },
   begins: { day: { kind: 'field', of: 'page', field: 'date' } },
-  css: ['.of-countdown strong{font-variant-numeric:tabular-nums}'],
+  css: [PAGE_STYLES.countdown],
   summary: (props, names) => describe(props.day, names),
   draw(element, compile) {
     const day = prop(element, countdown, 'day')

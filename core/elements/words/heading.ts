@@ -1,4 +1,4 @@
-import { both, hrefChunk, textChunk, unlessLeftOut, wrapFilled } from '../../drawing'
+import { PAGE_STYLES, both, hrefChunk, textChunk, unlessLeftOut, wrapFilled } from '../../drawing'
 import { type Value, isFieldValue } from '../../tree'
 import { LANGUAGE, inLanguage, type ElementSpec, prop, describe } from '../base'
 
@@ -29,7 +29,7 @@ export const heading: ElementSpec = {
   },
   sorts: 'level',
   titles: ({ props }) => props.level === '1',
-  css: ['.of-heading a{color:inherit}'],
+  css: [PAGE_STYLES.heading],
   summary: (props, names) => describe(props.text, names),
   draw(element, compile) {
     const tag = `h${prop(element, heading, 'level')}`

@@ -1,4 +1,14 @@
-import { ICON_CSS, type Chunk, both, hrefChunk, iconChunk, join, textChunk, wrapFilled } from '../../drawing'
+import {
+  PAGE_STYLES,
+  ICON_CSS,
+  type Chunk,
+  both,
+  hrefChunk,
+  iconChunk,
+  join,
+  textChunk,
+  wrapFilled,
+} from '../../drawing'
 import type { Item, Value } from '../../tree'
 import { ICON } from './icon'
 import { type ElementSpec, prop, describeItems, itemsOf } from '../base'
@@ -32,10 +42,7 @@ export const iconList: ElementSpec = {
     ],
   },
   parts: { icon: { label: 'Icon' }, text: { label: 'Text', hides: false } },
-  css: [
-    ICON_CSS,
-    '.of-ilist{list-style:none;padding:0;display:grid;gap:.5em}.of-ilist li{display:flex;gap:.7em;align-items:start}.of-ilist li>:first-child:not(:only-child){margin-top:.05em}.of-ilist a{color:inherit}',
-  ],
+  css: [ICON_CSS, PAGE_STYLES.iconList],
   summary: (props, names) => describeItems(props.lines, 'text', names),
   draw(element, compile) {
     const signOpen = `<span${compile.part(element, 'icon')}>`
@@ -91,10 +98,7 @@ export const social: ElementSpec = {
   },
   begins: { places: [{ id: 'first', props: { name: 'News by feed', icon: 'rss', link: '' } }] },
   parts: { link: { label: 'Link', hides: false, states: ['hover', 'focus'] } },
-  css: [
-    ICON_CSS,
-    '.of-social{list-style:none;padding:0;display:flex;flex-wrap:wrap;gap:.5em 1.1em;justify-content:var(--a,start)}.of-social a{color:inherit;text-decoration:none;display:inline-flex;gap:.45em;align-items:center}.of-social a:hover{text-decoration:underline}',
-  ],
+  css: [ICON_CSS, PAGE_STYLES.social],
   summary: (props, names) => describeItems(props.places, 'name', names),
   draw(element, compile) {
     const shows = String(prop(element, social, 'shows'))

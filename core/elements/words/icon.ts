@@ -1,4 +1,5 @@
 import {
+  PAGE_STYLES,
   ICON_CSS,
   type Chunk,
   type Compile,
@@ -40,7 +41,7 @@ export const icon: ElementSpec = {
   },
   states: ['hover', 'focus'],
   ground: 'own',
-  css: [ICON_CSS, '.of-icon{font-size:2em;line-height:1;text-align:var(--a,start)}.of-icon a{color:inherit}'],
+  css: [ICON_CSS, PAGE_STYLES.icon],
   summary: (props) => (typeof props.icon === 'string' ? props.icon : ''),
   draw(element, compile) {
     const open = `<div${compile.attributes(element, 'icon')}>`
@@ -89,11 +90,7 @@ export const iconWords: ElementSpec = {
     title: { label: 'Title', words: 'title', states: ['hover', 'focus'] },
     text: { label: 'Text', words: 'text' },
   },
-  css: [
-    RICH_CSS,
-    ICON_CSS,
-    '.of-iw{display:flex;gap:.8em;align-items:start}.of-iw.of-above{flex-direction:column;gap:.5em;align-items:var(--a,start)}.of-iw-title{font-weight:600}.of-iw-title a{color:inherit}',
-  ],
+  css: [RICH_CSS, ICON_CSS, PAGE_STYLES.iconWords],
   summary: (props, names) => describe(props.title, names),
   draw(element, compile) {
     const say = (name: string) => prop(element, iconWords, name)

@@ -1,4 +1,4 @@
-import { join, wrapFilled } from '../../drawing'
+import { PAGE_STYLES, join, wrapFilled } from '../../drawing'
 import { linkOf, type ElementSpec, prop, describeItems } from '../base'
 
 export const linkList: ElementSpec = {
@@ -31,10 +31,7 @@ export const linkList: ElementSpec = {
   },
   parts: { link: { label: 'Link', hides: false, states: ['hover', 'focus'] } },
   begins: { links: [{ id: 'first', props: { label: 'Home', link: { page: 'home' } } }] },
-  css: [
-    '.of-links{list-style:none;padding:0}.of-links a{color:inherit}.of-links.of-down li+li{margin-top:.35em}' +
-      '.of-links.of-across{display:flex;flex-wrap:wrap;gap:.3em 1.3em}',
-  ],
+  css: [PAGE_STYLES.linkList],
   summary: (props, names) => describeItems(props.links, 'label', names),
   draw(element, compile) {
     const links = prop(element, linkList, 'links')

@@ -1,4 +1,4 @@
-import { both, textChunk } from '../../drawing'
+import { PAGE_STYLES, both, textChunk } from '../../drawing'
 import { type ElementSpec, prop } from '../base'
 
 /** Polite words for a page that is not there: a title and a sentence each. */
@@ -52,7 +52,7 @@ export const lostWords: ElementSpec = {
   },
   parts: { title: { label: 'Title' }, text: { label: 'Sentence' } },
   titles: ({ hides }) => !hides?.includes('title'),
-  css: ['.of-lost{text-wrap:balance}.of-lost p{margin-top:.7em;font-size:1.15em}'],
+  css: [PAGE_STYLES.lostWords],
   summary: ({ words }) => TITLES.find((t) => t.value === words)?.label ?? 'my own',
   draw(element, compile) {
     const [, title = '', sentence = ''] = WORDS.find(([id]) => id === prop(element, lostWords, 'words')) ?? []

@@ -1,4 +1,4 @@
-import { both, richChunk, textChunk, wrapFilled, type Chunk } from '../../drawing'
+import { PAGE_STYLES, both, richChunk, textChunk, wrapFilled, type Chunk } from '../../drawing'
 import { isRichDoc } from '../../rich'
 import { shortHash } from '../../styles'
 import { RICH_CSS } from './text'
@@ -25,10 +25,7 @@ export const notice: ElementSpec = {
     text: { label: 'Text', hides: false, words: 'text' },
     close: { label: 'Button that closes', hides: false, states: ['hover', 'focus'] },
   },
-  css: [
-    RICH_CSS,
-    '.of-notice{display:flex;gap:1em;align-items:start}.of-notice>.of-rich{flex:1}.of-notice button{font:inherit;color:inherit;background:none;border:1px solid;border-radius:var(--i-r);padding:.1em .6em;cursor:pointer}.of-notice button[hidden]{visibility:hidden;display:inline-block}',
-  ],
+  css: [RICH_CSS, PAGE_STYLES.notice],
   summary: (props, names) => describe(props.text, names),
   draw(element, compile) {
     const text = prop(element, notice, 'text')

@@ -1,4 +1,4 @@
-import { both, hrefChunk, richChunk, textChunk, wrapFilled } from '../../drawing'
+import { PAGE_STYLES, both, hrefChunk, richChunk, textChunk, wrapFilled } from '../../drawing'
 import { isRichDoc } from '../../rich'
 import { RICH_CSS } from './text'
 import { type ElementSpec, prop, describe } from '../base'
@@ -21,11 +21,7 @@ export const quote: ElementSpec = {
     link: { kind: 'link', label: 'Leads to', default: null, dynamic: true },
   },
   parts: { words: { label: 'Words', hides: false }, source: { label: 'Said by', words: 'source' } },
-  css: [
-    RICH_CSS,
-    '.of-quote{margin:0}.of-quote blockquote{margin:0;font-family:var(--f-heading);font-size:1.25em;line-height:1.4}' +
-      '.of-quote figcaption{margin-top:.7em;font-size:.9em}.of-quote figcaption::before{content:"\\2014\\00a0"}.of-quote figcaption a{color:inherit}',
-  ],
+  css: [RICH_CSS, PAGE_STYLES.quote],
   summary: (props, names) => describe(props.text, names),
   draw(element, compile) {
     const doc = prop(element, quote, 'text')

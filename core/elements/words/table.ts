@@ -1,4 +1,4 @@
-import { type Chunk, escapeHtml, plainText } from '../../drawing'
+import { PAGE_STYLES, type Chunk, escapeHtml, plainText } from '../../drawing'
 import type { Item, ValueProperty } from '../../tree'
 import { type ElementSpec, prop, describe } from '../base'
 
@@ -35,11 +35,7 @@ export const table: ElementSpec = {
     head: { label: 'Head', hides: false },
     cell: { label: 'Cell', hides: false },
   },
-  css: [
-    '.of-tablebox{overflow-x:auto}.of-tablebox table{border-collapse:collapse;min-width:100%}.of-tablebox caption{text-align:start;font-size:.9em;padding-bottom:.5em}' +
-      '.of-tablebox :is(th,td){padding:.4em .6em;border-bottom:1px solid var(--t-edge,color-mix(in srgb,currentColor 25%,transparent));text-align:start;vertical-align:top}' +
-      '.of-tablebox thead th{background:var(--t-head,none)}.of-tablebox tbody tr:nth-child(even){background:var(--t-stripe,none)}',
-  ],
+  css: [PAGE_STYLES.table],
   summary: ({ rows }, names) => (Array.isArray(rows) ? describe(rows[0]?.props.first, names) : ''),
   draw(element, compile) {
     const rows = prop(element, table, 'rows')
