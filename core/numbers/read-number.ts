@@ -16,15 +16,49 @@ export function decimalOf(locale: string): Decimal {
   }
 }
 
+/** What stands between digits in scripts with digits of their own (Arabic, Persian), as it is written in the Latin one. */
+const SIGNS: Readonly<Record<string, string>> = {
+  '٫': '.',
+  '٬': ',',
+  '،': ',',
+  '．': '.',
+  '，': ',',
+  '＋': '+',
+  '－': '-',
+}
+
+/** The five sets of digits for mathematics follow one another without a gap. */
+const MATHEMATICAL = 0x1d7ce
+
+/** The value of a digit of any script: those of a script follow one another from a zero on (Unicode, chapter 4.6). */
+function digitOf(digit: string): string {
+  const code = digit.codePointAt(0)!
+  if (code >= MATHEMATICAL && code < MATHEMATICAL + 50) return String((code - MATHEMATICAL) % 10)
+  let zero = code
+  while (code - zero < 9 && /\p{Nd}/u.test(String.fromCodePoint(zero - 1))) zero--
+  return String(code - zero)
+}
+
+/** The same with the digits and signs of the Latin script, and without the marks that turn the writing direction. */
+export const inLatin = (words: string): string =>
+  words
+    .replace(/[\u200e\u200f\u061c]/g, '')
+    .replace(/[٫٬،．，＋－]/g, (sign) => SIGNS[sign]!)
+    .replace(/(?![0-9])\p{Nd}/gu, digitOf)
+
 const BLANKS = /[\s'’]/g
 const SHAPE = /^([-−+]?)([\d.,]+)(?:e([-+]?\d{1,3}))?$/i
-const GROUPS = { '.': /^\d{1,3}(\.\d{3})+$/, ',': /^\d{1,3}(,\d{3})+$/ }
+/** Thousands in threes, or, as in India, the last three and then in twos. */
+const GROUPS = {
+  '.': /^\d{1,3}(\.\d{3})+$|^\d{1,2}(\.\d{2})+\.\d{3}$/,
+  ',': /^\d{1,3}(,\d{3})+$|^\d{1,2}(,\d{2})+,\d{3}$/,
+}
 
 /** Digits with at most one sign between them, which tells thousands in one language and decimals in another. */
 const TWO_WAYS = /^[1-9]\d{0,2}[.,]\d{3}$/
 
 /** Whether a number reads as another one where the other sign tells decimals: 1.250 and 1,250. */
-export const isReadTwoWays = (words: string): boolean => TWO_WAYS.test(words.replace(/[-−+\s'’]/g, ''))
+export const isReadTwoWays = (words: string): boolean => TWO_WAYS.test(inLatin(words).replace(/[-−+\s'’]/g, ''))
 
 /** Digits with thousands and decimals told apart, as JavaScript reads them; null where they are no number. */
 function plain(digits: string, decimal: Decimal): string | null {
@@ -45,10 +79,11 @@ function plain(digits: string, decimal: Decimal): string | null {
 
 /**
  * The number that some words are, and nothing else; null for none. Thousands may be set apart by blanks, apostrophes,
- * points or commas. Where a point or comma could tell thousands or decimals, `decimal` says which.
+ * points or commas, and digits may be those of any script. Where a point or comma could tell thousands or decimals,
+ * `decimal` says which.
  */
 export function readNumber(words: string, decimal: Decimal): number | null {
-  const trimmed = words.trim()
+  const trimmed = inLatin(words).trim()
   // Blanks stand between thousands, and nowhere else.
   if (/\d[\s'’]+\d/.test(trimmed) && !/^[-−+]?\d{1,3}([\s'’]\d{3})+(?!\d)/.test(trimmed)) return null
   const [, sign = '', digits = '', exponent] = SHAPE.exec(trimmed.replace(BLANKS, '')) ?? []

@@ -1,3 +1,5 @@
+import { inLatin } from './read-number'
+
 /**
  * Numbers as people write them into a field: with a unit, or as a sum. Units are multiples of the field's own.
  */
@@ -51,7 +53,7 @@ const sum = (reader: Reader): number | null => chain(reader, product, /[+-]/y)
 /** What a number or a sum such as `24*2` or `1.5rem + 4` comes to; null when it is none. At most 200 characters. */
 export function readSum(text: string, units: Units = {}): number | null {
   if (text.length > 200) return null
-  const reader: Reader = { text: text.toLowerCase().replace(/\s+/g, ''), at: 0, units }
+  const reader: Reader = { text: inLatin(text).toLowerCase().replace(/\s+/g, ''), at: 0, units }
   const result = sum(reader)
   return result === null || reader.at < reader.text.length || !Number.isFinite(result) ? null : result
 }

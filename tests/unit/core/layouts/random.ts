@@ -193,6 +193,13 @@ export function randomEdit(layout: Layout, dice: Dice, depth = 0): Edit {
         [{ kind: 'parameter', name: 'kiosk', op: 'present', values: [] }],
       ]),
     }),
+    () => ({ kind: 'setLook', id: dice.pick(ids), look: dice.pick(['', 'calm', 'loud', 'gone']) }),
+    () => ({
+      kind: 'setOpen',
+      id: dice.pick(ids),
+      property: dice.pick(['text', 'label', 'unknown']),
+      open: dice.yes(),
+    }),
     () => ({ kind: 'describe', about: dice.pick(['', 'For all', 'x'.repeat(300)]) }),
     () => ({ kind: 'rename', id: dice.pick(ids), name: dice.pick(['', 'Opening', 'Facts']) }),
   ]

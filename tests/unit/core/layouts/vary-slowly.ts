@@ -151,6 +151,8 @@ interface Loose extends Record<string, unknown> {
   looks?: Record<string, Looks>
   gives?: Record<string, Looks>
   hides?: string[]
+  look?: string
+  open?: string[]
 }
 
 function setOn(node: TreeNode, edit: Edit): Record<string, unknown> | null {
@@ -162,6 +164,14 @@ function setOn(node: TreeNode, edit: Edit): Record<string, unknown> | null {
   } else if (edit.kind === 'setWhen') {
     if (edit.when.length > 0) next.when = edit.when
     else delete next.when
+  } else if (edit.kind === 'setLook') {
+    if (edit.look) next.look = edit.look
+    else delete next.look
+  } else if (edit.kind === 'setOpen') {
+    const others = (next.open ?? []).filter((property) => property !== edit.property)
+    const open = [...others, ...(edit.open ? [edit.property] : [])].sort()
+    if (open.length > 0) next.open = open
+    else delete next.open
   } else if (edit.kind === 'hidePart') {
     if (node.kind !== 'element') return null
     const hides = [

@@ -5,7 +5,8 @@ import { type CompileOptions, CompiledDesign, compileLayout, programOf } from '#
 import { Formats, escapeHtml, fill, sceneOf } from '#core/drawing'
 import type { RichDoc, RichNode } from '#core/rich'
 import { safeAddress, slugOf, isSlug } from '#core/addresses'
-import { PLAIN_HOUSE } from '#core/styles'
+import { type HouseStyle, PLAIN_HOUSE, houseShape } from '#core/styles'
+import { refuse } from '#core/shape'
 import { drawElement, element, field, observatory, withoutOurScripts } from '../../../fixtures'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
 import { runs } from '../../../runs'
@@ -36,9 +37,24 @@ function randomLayout(seed: number): Layout {
   return current
 }
 
+/** With looks by name, as some things of random layouts have them; one that they name is gone. */
+const HOUSE: HouseStyle = {
+  ...PLAIN_HOUSE,
+  looks: [
+    { id: 'calm', name: 'Calm', for: 'heading', styles: { size: { wide: 22, narrow: 18 } }, looks: {} },
+    {
+      id: 'loud',
+      name: 'Loud',
+      for: 'button',
+      styles: { background: { wide: '#aa3311' } },
+      looks: { ':hover': { colour: { wide: '#ffffff' } } },
+    },
+  ],
+}
+
 function draw(layout: Layout, key: string, ids: boolean): { html: string; css: string } {
   const compiled = new CompiledDesign(
-    { format: 1, layouts: [layout], frames: [], house: PLAIN_HOUSE },
+    { format: 1, layouts: [layout], frames: [], house: HOUSE },
     { withIds: ids ? layout.id : undefined },
   )
   const none = { shown: { kind: 'none' as const }, by: null }
@@ -50,6 +66,10 @@ function draw(layout: Layout, key: string, ids: boolean): { html: string; css: s
   }
   return compiled.draw(sceneOf(catalogue, formats, catalogue.page(key)!, {}), { regions })
 }
+
+test('the house style of random layouts is one', () => {
+  expect(refuse(houseShape, HOUSE)).toBeNull()
+})
 
 describe('any valid layout, on any page', () => {
   test('is drawn as well-formed HTML, with nothing of the program in it', () => {

@@ -127,3 +127,59 @@ test('a total is what an obvious twin counts, and its parts add up to it', () =>
     }),
   )
 })
+
+/** A fraction as a whole number, halves up: the rule by which every part of a sum is rounded, once. */
+const rounded = (above: bigint, below: bigint): number => Number((2n * above + below) / (2n * below))
+
+test('in currencies of no, two and three digits, by rates with decimals, each tax is the exact share, rounded once', () => {
+  const digits = { JPY: 0, GBP: 2, KWD: 3 } as const
+  const lines = fc.array(fc.record({ count: fc.integer({ min: 1, max: 99 }), each: fc.nat(10_000_000) }), {
+    maxLength: 8,
+  })
+  const money = fc.constantFrom<keyof typeof digits>('JPY', 'GBP', 'KWD')
+  // In thousandths of a percent: 8.875% is 8875.
+  const rates = fc.tuple(fc.integer({ min: 1, max: 40_000 }), fc.integer({ min: 1, max: 40_000 }))
+  fc.assert(
+    fc.property(
+      lines,
+      lines,
+      money,
+      rates,
+      fc.boolean(),
+      fc.nat(99_999),
+      (full, books, currency, [a, b], included, typed) => {
+        fc.pre(a !== b)
+        const price = typed / 10 ** digits[currency]
+        const rules = shop({
+          included,
+          taxes: [
+            { id: 'full', label: 'A', rate: a / 1000, elsewhere: [] },
+            { id: 'books', label: 'B', rate: 50, elsewhere: [{ country: 'GB', rate: b / 1000 }] },
+          ],
+        })
+        const all = [
+          ...full.map((l, i) => line(`f${i}`, l.each, l.count, 'full')),
+          ...books.map((l, i) => line(`b${i}`, l.each, l.count, 'books')),
+        ]
+        const way = { ...post, price, freeFrom: null }
+        const counted = totalsOf(all, rules, { currency, country: 'GB', code: null, way })
+        const sum = (some: typeof full) => some.reduce((n, l) => n + l.each * l.count, 0)
+        const taxes = [
+          { label: 'A', rate: a, amount: sum(full) + typed },
+          { label: 'B', rate: b, amount: sum(books) },
+        ].map(({ label, rate, amount }) => {
+          const tax = rounded(BigInt(amount) * BigInt(rate), 100_000n + (included ? BigInt(rate) : 0n))
+          return [label, rate / 10, amount === 0 ? 0 : tax] as const
+        })
+        expect(counted.delivery).toBe(typed)
+        for (const [label, rate, tax] of taxes) {
+          const told = counted.taxes.find((t) => t.label === label)
+          expect([label, told?.amount ?? 0]).toEqual([label, tax])
+          if (told) expect(told.rate).toBeCloseTo(rate, 9)
+        }
+        const added = included ? 0 : taxes.reduce((n, [, , tax]) => n + tax, 0)
+        expect(counted.total).toBe(sum(full) + sum(books) + typed + added)
+      },
+    ),
+  )
+})
