@@ -25,11 +25,12 @@ const someEntry = fc
       bought: maybe('1961-05-07', '2001-01-01'),
       works: maybe(true, false),
       kind: maybe('lens', 'mirror', 'gone'),
+      twin: maybe('a', 'b', 'gone'),
     }),
   })
   .map(({ id, type, ...more }): Entry => entry(id, type, more))
 
-const FIELDS = ['terms:dome', 'kind', 'works', 'person', 'maker', 'width', 'bought']
+const FIELDS = ['terms:dome', 'kind', 'works', 'person', 'maker', 'width', 'bought', 'twin']
 const NAMES_ASKED = parameterNames(FIELDS)
 const FILTERS: Filter[] = filtersOf(
   new Catalogue(smallSite()),
@@ -54,6 +55,7 @@ const asked = fc.tuple(
   keysAsked('Lund', '12'),
   rangeAsked(0, 5, 7),
   rangeAsked(DAY('1961-05-07'), DAY('1999-01-01')),
+  keysAsked('a', 'b'),
 )
 const sorts = fc.uniqueArray(
   fc.record({ field: fc.constantFrom('title', 'width', 'kind', 'date', 'maker'), down: fc.boolean() }),
