@@ -1,6 +1,6 @@
 import type { Request } from '../core/conditions'
-import type { Frame } from '../core/design'
-import { type Rules, newFrame } from '../core/rules'
+import type { DisplayRule } from '../core/design'
+import { type RuleSet, newFrame } from '../core/rules'
 import type { Target } from '../core/targets'
 import type { LayoutRegion } from '../core/tree'
 import { Catalogue } from '../core/catalogue'
@@ -65,7 +65,7 @@ export function randomTarget(chance: Chance): Target {
   return { kind: 'entries', type, where: dice < 0.97 ? [inTerm, tall] : [tall] }
 }
 
-function randomFrame(chance: Chance, i: number): Frame {
+function randomFrame(chance: Chance, i: number): DisplayRule {
   const made = newFrame(
     `f${i}`,
     Array.from({ length: 1 + Math.floor(chance.next() * 2) }, () => randomTarget(chance)),
@@ -90,7 +90,7 @@ export const request: Request = {
 
 export interface Large {
   catalogue: Catalogue
-  rules: Rules
+  rules: RuleSet
   chance: Chance
 }
 

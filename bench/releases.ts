@@ -1,6 +1,6 @@
 import { get } from 'node:http'
 import { performance } from 'node:perf_hooks'
-import type { Frame } from '../core/design'
+import type { DisplayRule } from '../core/design'
 import type { Target } from '../core/targets'
 import { newFrame } from '../core/rules'
 import type { LayoutDocument } from '../core/tree'
@@ -57,8 +57,8 @@ function largeDesign(parcel: Parcel): Parcel {
     return { ...from, id: `large-layout-${i}`, name: `${from.name} ${i}` }
   })
   const bodies = layouts.filter((l) => l.region === 'body' || l.region === 'footer' || l.region === 'header')
-  const targets: Target[] = (parcel.frames as Frame[]).flatMap((f) => f.covers)
-  const frames = Array.from({ length: FRAMES - parcel.frames.length }, (_, i): Frame => {
+  const targets: Target[] = (parcel.frames as DisplayRule[]).flatMap((f) => f.covers)
+  const frames = Array.from({ length: FRAMES - parcel.frames.length }, (_, i): DisplayRule => {
     const frame = newFrame(`large-${i}`, [chance.pick(targets)], 100 + i)
     const layout = bodies[i % bodies.length]!
     frame.regions[layout.region as 'body'] = { kind: 'use', layout: layout.id }

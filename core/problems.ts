@@ -194,10 +194,10 @@ export interface Problem {
 }
 
 /** Codes whose sentences need nothing are told without details. */
-type Told<C extends ProblemCode> = keyof Details<C> extends never ? [] : [details: Details<C>]
+type ProblemDetails<C extends ProblemCode> = keyof Details<C> extends never ? [] : [details: Details<C>]
 
 /** A problem as a value: nothing is thrown. */
-export function problem<C extends ProblemCode>(code: C, ...[details]: Told<C>): Problem {
+export function problem<C extends ProblemCode>(code: C, ...[details]: ProblemDetails<C>): Problem {
   const [status, pattern] = PROBLEMS[code]
   const told: Readonly<Record<string, string | number>> = details ?? {}
   const sentence = pattern.replace(/\{(\w+)\}/g, (_, name: string) => clip(told[name]))
@@ -220,7 +220,7 @@ export class ProblemError extends Error {
 }
 
 /** Throws a problem; for code that cannot go on by value. */
-export function fail<C extends ProblemCode>(code: C, ...told: Told<C>): never {
+export function fail<C extends ProblemCode>(code: C, ...told: ProblemDetails<C>): never {
   throw new ProblemError(problem(code, ...told))
 }
 

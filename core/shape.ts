@@ -41,14 +41,19 @@ type Flat<T> = { [K in keyof T]: T[K] }
 export type ObjectOf<F> = Flat<{ [K in Keys<F, false>]: Of<F[K]> } & { [K in Keys<F, true>]?: Of<F[K]> }>
 
 /** A type with all that mutual assignability passes over: which keys there are, and which may be left out. */
-type Told<T> = T extends readonly (infer E)[]
-  ? Told<E>[]
+type KeyedType<T> = T extends readonly (infer E)[]
+  ? KeyedType<E>[]
   : T extends object
-    ? { [K in keyof T]-?: [Told<Exclude<T[K], undefined>>, object extends Pick<T, K> ? 'may be left out' : 'is there'] }
+    ? {
+        [K in keyof T]-?: [
+          KeyedType<Exclude<T[K], undefined>>,
+          object extends Pick<T, K> ? 'may be left out' : 'is there',
+        ]
+      }
     : T
 
-type Differs<A, B> = [Told<A>] extends [Told<B>]
-  ? [Told<B>] extends [Told<A>]
+type Differs<A, B> = [KeyedType<A>] extends [KeyedType<B>]
+  ? [KeyedType<B>] extends [KeyedType<A>]
     ? unknown
     : 'the type allows what the shape refuses'
   : 'the shape allows what the type does not have'

@@ -1,7 +1,7 @@
 import type { Editing } from '#core/edits'
 import { newElement } from '#core/elements'
 import type { Request } from '#core/conditions'
-import type { Frame } from '#core/design'
+import type { DisplayRule } from '#core/design'
 import type { Target } from '#core/targets'
 import { newFrame } from '#core/rules'
 import {
@@ -238,9 +238,9 @@ export function drawElement(
 export function frame(
   id: string,
   covers: Target[],
-  regions: Partial<Frame['regions']>,
-  more: Partial<Frame> = {},
-): Frame {
+  regions: Partial<DisplayRule['regions']>,
+  more: Partial<DisplayRule> = {},
+): DisplayRule {
   const made = newFrame(id, covers, 0)
   return { ...made, ...more, regions: { ...made.regions, ...regions } }
 }

@@ -5,7 +5,7 @@ import {
   type Editing,
   type LogRecord,
   type Pending,
-  type Told,
+  type ServerDocument,
   type Unkept,
   historyOf,
   pendingEnvelope,
@@ -61,7 +61,7 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
   let kept = useKept<Pending<E>[]>('unsent')
   let lastAt = Number.NEGATIVE_INFINITY
   let sending: Promise<void> | null = null
-  let ask: (() => Promise<Told<D, E>>) | null = null
+  let ask: (() => Promise<ServerDocument<D, E>>) | null = null
   /** What the document goes by has changed while something was on its way. */
   let outdated = false
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -87,7 +87,7 @@ export function useDocumentEdits<D, E>(options: Options<D, E>) {
   }
 
   /** Begins with a document: `ask` tells it, `name` is under what its unsent edits are kept, `to` where they go. */
-  async function begin(name: string, to: string, asked: () => Promise<Told<D, E>>): Promise<void> {
+  async function begin(name: string, to: string, asked: () => Promise<ServerDocument<D, E>>): Promise<void> {
     // What was under the hand before takes nothing more: an edit of it now would be of a session that is given up.
     clearTimeout(timer)
     editing = null

@@ -1,5 +1,5 @@
 import type { Request } from '#core/conditions'
-import { CompiledRules, type Rules, resolve } from '#core/rules'
+import { CompiledRules, type RuleSet, resolve } from '#core/rules'
 import type { Design, ShownRegions } from '#core/design'
 import { REGIONS, type LayoutRegion, elementsOf } from '#core/tree'
 import { treesOf } from '#core/layouts'
@@ -13,7 +13,7 @@ import { useSite } from '~/stores/site'
 
 export interface DrawOptions {
   design: Design
-  rules: Rules
+  rules: RuleSet
   page: Page
   request: Request
   /** Shows a layout in its region whatever the frames say, with the ids of its nodes. */
@@ -26,10 +26,10 @@ export interface DrawOptions {
   grid?: boolean
 }
 
-const COMPILED = new WeakMap<Rules, CompiledRules>()
+const COMPILED = new WeakMap<RuleSet, CompiledRules>()
 
 /** Rules made ready for deciding, once for each state of them over each state of the content. */
-function compiledFrom(rules: Rules, catalogue: Catalogue): CompiledRules {
+function compiledFrom(rules: RuleSet, catalogue: Catalogue): CompiledRules {
   let compiled = COMPILED.get(rules)
   if (compiled?.catalogue !== catalogue) COMPILED.set(rules, (compiled = new CompiledRules(rules, catalogue)))
   return compiled!

@@ -1,13 +1,13 @@
 import { nanoid } from 'nanoid'
 import type { At, PlainEdit } from '#core/edits'
-import { FILLED, type HouseStyle, type NamedLook, type OwnFont, PLAIN_HOUSE } from '#core/styles'
+import { FILLED, type SiteStyle, type NamedLook, type OwnFont, PLAIN_HOUSE } from '#core/styles'
 import type { LooksKey, StyleValue, Styles } from '#core/tree'
 import { useHouse } from '~/stores/house'
 
 /** What a hand does to the house style; each is one edit, and one step of undo. */
 export function useHouseEdits() {
   const store = useHouse()
-  const house = computed<HouseStyle>(() => store.document ?? PLAIN_HOUSE)
+  const house = computed<SiteStyle>(() => store.document ?? PLAIN_HOUSE)
 
   /** Says something at a place; null takes away what may be left unsaid. */
   function set(at: At, value: unknown): boolean {

@@ -13,7 +13,7 @@ export interface Paper {
 /** After so many rules written one by one, the page is drawn as a whole and its sheet begins anew. */
 const MOST_RULES = 400
 
-interface Standing {
+interface PageInputs {
   /** Everything but the layout in hand on which the page depends. */
   given: readonly unknown[]
   tree: DrawnTree
@@ -31,7 +31,7 @@ const same = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.le
 export function useLivePage(options: () => DrawOptions & { inHand: NonNullable<DrawOptions['inHand']> }, paper: Paper) {
   const site = useSite()
   const { prepare } = useDrawing()
-  let standing: Standing | null = null
+  let standing: PageInputs | null = null
 
   function givenNow({ design, page, request, inHand, alone, grid, sample }: DrawOptions): unknown[] {
     const others = design.layouts.filter((l) => l.id !== inHand!.layout)

@@ -1,31 +1,31 @@
 import { useRefHistory } from '@vueuse/core'
 import type { Ref } from 'vue'
-import type { Frame } from '#core/design'
+import type { DisplayRule } from '#core/design'
 import type { Id } from '#core/model'
 
 interface Hooks {
   /** The frame as the draft has it; null where it has none. */
-  stored(id: Id): Frame | null
+  stored(id: Id): DisplayRule | null
   /** Makes a frame in the draft what it was, or takes it away where it was not there. */
-  put(id: Id, frame: Frame | null): Promise<void>
+  put(id: Id, frame: DisplayRule | null): Promise<void>
   nameOf(id: Id): string
 }
 
 interface Kept {
   id: Id
-  frame: Frame | null
+  frame: DisplayRule | null
 }
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** Undo and redo on the Map: the steps of the open edit, and, with none open, what was kept last. */
-export function useMapUndo<E extends { frame: Frame }>(edit: Ref<E | null>, { stored, put, nameOf }: Hooks) {
+export function useMapUndo<E extends { frame: DisplayRule }>(edit: Ref<E | null>, { stored, put, nameOf }: Hooks) {
   const before: Kept[] = []
   const after: Kept[] = []
   const steps = useRefHistory(edit, { deep: true, capacity: 200, clone: copy })
 
   /** Notes what was kept, with the frame as it was before. */
-  function noteKept(id: Id, frame: Frame | null): void {
+  function noteKept(id: Id, frame: DisplayRule | null): void {
     before.push({ id, frame })
     after.length = 0
   }

@@ -1,8 +1,8 @@
 import type { Finding } from '#core/checks'
 import type { Differing } from '#core/releases'
 import type { Request } from '#core/conditions'
-import type { Design, Frame } from '#core/design'
-import type { OutcomeTable, Rivals, Rules } from '#core/rules'
+import type { Design, DisplayRule } from '#core/design'
+import type { OutcomeTable, Rivals, RuleSet } from '#core/rules'
 import type { SiteTold } from '~/stores/site'
 import MapWorker from '~/workers/map.worker?worker'
 import type { FromMap, SentRules, ToMap } from '~/workers/map.worker'
@@ -48,10 +48,10 @@ function ask(site: SiteTold, question: (call: number) => Question): Promise<From
   return answer
 }
 
-const sent = ({ layoutRegions, work }: Rules): SentRules => ({ layoutRegions: [...layoutRegions], work: [...work] })
+const sent = ({ layoutRegions, work }: RuleSet): SentRules => ({ layoutRegions: [...layoutRegions], work: [...work] })
 
 /** The outcome of every page under some rules, computed off the main thread. */
-export async function tabulateAside(site: SiteTold, rules: Rules, request: Request): Promise<OutcomeTable> {
+export async function tabulateAside(site: SiteTold, rules: RuleSet, request: Request): Promise<OutcomeTable> {
   const answer = await ask(site, (call) => ({
     kind: 'tabulate',
     call,
@@ -86,7 +86,7 @@ export async function compareAside(
 }
 
 /** How a frame stands to the others, worked out off the main thread. */
-export async function rivalsAside(site: SiteTold, rules: Rules, frame: string): Promise<Rivals> {
+export async function rivalsAside(site: SiteTold, rules: RuleSet, frame: string): Promise<Rivals> {
   const answer = await ask(site, (call) => ({
     kind: 'rivals',
     call,
@@ -100,7 +100,7 @@ export async function rivalsAside(site: SiteTold, rules: Rules, frame: string): 
 /** How many pages conditions cover, whoever looks, counted off the main thread. */
 export async function coveredAside(
   site: SiteTold,
-  { covers, except }: Pick<Frame, 'covers' | 'except'>,
+  { covers, except }: Pick<DisplayRule, 'covers' | 'except'>,
 ): Promise<number> {
   const answer = await ask(site, (call) => ({ kind: 'cover', call, conditions: plain({ covers, except }) }))
   return (answer as Extract<FromMap, { covered: number }>).covered

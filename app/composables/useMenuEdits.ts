@@ -8,7 +8,7 @@ import {
   type Id,
   type Link,
   type Menu,
-  type Spot,
+  type OutlinePosition,
 } from '#core/model'
 import { useMenus } from '~/stores/menus'
 
@@ -26,13 +26,13 @@ export function useMenuEdits() {
     store.apply({ kind: 'set', at: ['menus', menu.id, 'name'], value: name })
   const removeMenu = (id: Id) => store.apply({ kind: 'remove', at: ['menus'], id })
 
-  function addItem(menu: Menu, spot: Spot, link: Link = ''): Id | null {
+  function addItem(menu: Menu, spot: OutlinePosition, link: Link = ''): Id | null {
     const item = { id: nanoid(10), label: '', link, items: [] }
     return store.apply(insertItem(menu, item, spot)) ? item.id : null
   }
   const say = (menu: Menu, id: Id, label: string) => store.apply(setItem(menu, id, 'label', label))
   const lead = (menu: Menu, id: Id, link: Link) => store.apply(setItem(menu, id, 'link', link))
-  const place = (menu: Menu, id: Id, spot: Spot) => store.apply(moveItem(menu, id, spot))
+  const place = (menu: Menu, id: Id, spot: OutlinePosition) => store.apply(moveItem(menu, id, spot))
   const take = (menu: Menu, id: Id) => store.apply(removeItem(menu, id))
 
   return { store, menus, addMenu, nameMenu, removeMenu, addItem, say, lead, place, take }

@@ -1,4 +1,4 @@
-import { type Choice, type Parcel, type ParcelPicture, withoutFiles } from '#core/formats'
+import { type ImportChoice, type Parcel, type ParcelPicture, withoutFiles } from '#core/formats'
 import type { StoredPictureAnswer } from '#shared/api/types'
 
 function fileOf({ bytes, fileName }: ParcelPicture): Blob {
@@ -33,8 +33,8 @@ export function useParcelPictures(parcel: () => Parcel) {
   }
 
   /** Brings some of them in; gives what they are called here, as choices. What is here already is found again. */
-  async function bring(chosen: readonly { id: string; replaces: boolean }[]): Promise<Record<string, Choice>> {
-    const choices: Record<string, Choice> = {}
+  async function bring(chosen: readonly { id: string; replaces: boolean }[]): Promise<Record<string, ImportChoice>> {
+    const choices: Record<string, ImportChoice> = {}
     brought.value = 0
     for (const { id, replaces } of chosen) {
       const picture = files.value.get(id)!

@@ -14,7 +14,7 @@ import {
   type Id,
   type PageType,
   type Person,
-  type Spot,
+  type OutlinePosition,
   type Taxonomy,
   type Term,
 } from '#core/model'
@@ -84,7 +84,7 @@ export function useStructureEdits() {
   }
 
   /** Makes a term at a spot among those of its taxonomy and gives its id; null when it was refused. */
-  function addTerm(taxonomy: Id, title: string, spot: Spot): Id | null {
+  function addTerm(taxonomy: Id, title: string, spot: OutlinePosition): Id | null {
     const term = newTerm(structure.document!, taxonomy, title, nanoid(10))
     return structure.apply(insertTerm(structure.document!, term, spot)) ? term.id : null
   }
@@ -98,7 +98,7 @@ export function useStructureEdits() {
     return structure.apply(edits.length === 1 ? edits[0]! : { kind: 'batch', label: 'name a term', edits })
   }
   const setTerm = (term: Term, key: keyof Term, value: unknown) => set(['terms', term.id, key], value)
-  const placeTerm = (id: Id, spot: Spot) => structure.apply(moveTerm(structure.document!, id, spot))
+  const placeTerm = (id: Id, spot: OutlinePosition) => structure.apply(moveTerm(structure.document!, id, spot))
   const takeTerm = (id: Id) => structure.apply(removeTerm(structure.document!, id))
 
   function addPerson(name: string): Id | null {

@@ -1,5 +1,5 @@
 import { type StyleProperty, WIDER } from '#core/styles'
-import type { Step, Stepped, StyleValue } from '#core/tree'
+import type { WidthStep, Stepped, StyleValue } from '#core/tree'
 
 export interface Origin {
   /** What holds at this width step, or undefined when only the house style says. */
@@ -10,20 +10,20 @@ export interface Origin {
 
 type Giver = 'row' | 'column' | 'layout' | 'piece' | 'look'
 /** Who gives a property at a width step: the nearest row or column around that does, or the layout. */
-export type GiverOf = (property: string, step: Step) => Giver
+export type GiverOf = (property: string, step: WidthStep) => Giver
 
 /** The same for one property. */
 export const givenBy =
   (giver: GiverOf | undefined, { name }: StyleProperty) =>
-  (step: Step): Giver =>
+  (step: WidthStep): Giver =>
     giver?.(name, step) ?? 'layout'
 
 /** Where a look comes from at a width step: set here, carried over from a wider step, given around it, the house's. */
 export function originOf(
   own: Stepped | undefined,
   inherited: Stepped | undefined,
-  step: Step,
-  giver: (step: Step) => Giver,
+  step: WidthStep,
+  giver: (step: WidthStep) => Giver,
 ): Origin {
   for (const at of WIDER[step]) {
     const value = own?.[at]

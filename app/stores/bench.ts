@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { nodeName } from '#core/elements'
 import { type Drop, moveAllTo, standingFor, type Sample, hasSample } from '#core/editor'
 import { type Edit, describeEdit, layoutEditing, pathNamed, placeOfPath } from '#core/layouts'
-import { type LayoutDocument, type Step, type TreeNode, childrenOf, find } from '#core/tree'
+import { type LayoutDocument, type WidthStep, type TreeNode, childrenOf, find } from '#core/tree'
 import type { Id, Page } from '#core/model'
 import type { LayoutAnswer, LivePerson } from '#shared/api/types'
 import { useDesign } from './design'
@@ -29,7 +29,7 @@ export const useBench = defineStore('bench', () => {
     get: () => chosen.value.at(-1) ?? null,
     set: (id) => (chosen.value = id ? [id] : []),
   })
-  const step = ref<Step>('wide')
+  const step = ref<WidthStep>('wide')
   /** Who else has this layout open, and what of it they have in hand. */
   const people = shallowRef<readonly LivePerson[]>([])
   /** What is told to those who do not see it. */

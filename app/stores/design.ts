@@ -1,13 +1,13 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import type { Design, Frame } from '#core/design'
+import type { Design, DisplayRule } from '#core/design'
 import { rulesOf } from '#core/rules'
 import { type Edit, treesOf } from '#core/layouts'
 import type { LayoutRegion } from '#core/tree'
 import type { PartKey } from '#core/releases'
 import type { Id } from '#core/model'
-import type { PlainEdit, Told } from '#core/edits'
-import { type HouseStyle, type NamedLook, PLAIN_HOUSE } from '#core/styles'
+import type { PlainEdit, ServerDocument } from '#core/edits'
+import { type SiteStyle, type NamedLook, PLAIN_HOUSE } from '#core/styles'
 import type { Spoilt } from '#core/documents'
 import type { Fault } from '#core/render'
 import { nanoid } from 'nanoid'
@@ -34,7 +34,7 @@ const TINTS = 8
 export const useDesign = defineStore('design', () => {
   const layouts = shallowRef<LayoutState[]>([])
   const frames = shallowRef<FrameState[]>([])
-  const house = shallowRef<HouseStyle>(PLAIN_HOUSE)
+  const house = shallowRef<SiteStyle>(PLAIN_HOUSE)
   const waiting = ref<Change[]>([])
   const releases = ref<ReleaseNote[]>([])
   /** The design that visitors see; null before the first release. */
@@ -74,7 +74,7 @@ export const useDesign = defineStore('design', () => {
 
   /** Puts a named look into the house style as it stands; gives whether it stands there. */
   async function addLook(item: NamedLook): Promise<boolean> {
-    const told = await useApi<Told<HouseStyle, PlainEdit>>('GET', '/house')
+    const told = await useApi<ServerDocument<SiteStyle, PlainEdit>>('GET', '/house')
     const edit: PlainEdit = { kind: 'insert', at: ['looks'], index: told.document.looks.length, item }
     const edits = [{ id: nanoid(12), does: 'edit' as const, edit }]
     await useApi<EditsAnswer<PlainEdit>>('POST', '/house/edits', { revision: told.revision, edits })
@@ -207,7 +207,7 @@ export const useDesign = defineStore('design', () => {
   const revisionOf = (id: Id): number =>
     frameById.value.get(id)?.revision ?? removed.value.frames.find((f) => f.frame.id === id)?.revision ?? 0
 
-  async function putFrame(frame: Frame, revision: number): Promise<void> {
+  async function putFrame(frame: DisplayRule, revision: number): Promise<void> {
     try {
       noteFrame(await useApi<FrameState>('PUT', `/frames/${frame.id}`, { revision, frame }))
     } catch (error) {

@@ -1,12 +1,12 @@
 import { defineStore } from 'pinia'
-import type { PlainEdit, Told } from '#core/edits'
-import { HOUSE_EDITING, type HouseStyle } from '#core/styles'
+import type { PlainEdit, ServerDocument } from '#core/edits'
+import { HOUSE_EDITING, type SiteStyle } from '#core/styles'
 import { useDesign } from './design'
 
 /** The house style under a hand in this window: kept at once, undone, merged with others, released. */
 export const useHouse = defineStore('house', () => {
   const design = useDesign()
-  const edits = useDocumentEdits<HouseStyle, PlainEdit>({
+  const edits = useDocumentEdits<SiteStyle, PlainEdit>({
     editing: HOUSE_EDITING,
     noun: 'house style',
     // Whatever draws with it draws with it as it is now.
@@ -15,7 +15,7 @@ export const useHouse = defineStore('house', () => {
   })
 
   const open = () =>
-    edits.begin('unsent.house', '/house/edits', () => useApi<Told<HouseStyle, PlainEdit>>('GET', '/house'))
+    edits.begin('unsent.house', '/house/edits', () => useApi<ServerDocument<SiteStyle, PlainEdit>>('GET', '/house'))
 
   return { ...edits, open }
 })

@@ -16,7 +16,7 @@ import {
   rulesOf,
   usesOfLayouts,
 } from '#core/rules'
-import { type Frame, type Say, checkFrame } from '#core/design'
+import { type DisplayRule, type RegionSetting, checkFrame } from '#core/design'
 import { namesFrom } from '#core/targets'
 import { groupPages, targetsFor } from '#core/map'
 import type { Region } from '#core/tree'
@@ -28,11 +28,11 @@ import { type SiteTold, useSite } from './site'
 
 /** The frame being edited: a working copy that is kept or dropped. */
 export interface OpenEdit {
-  frame: Frame
+  frame: DisplayRule
   /** 0 while the frame is new. */
   revision: number
   /** The frame as another window has left it meanwhile. */
-  theirs: Frame | null
+  theirs: DisplayRule | null
 }
 
 /** What is in hand on the Map: rows, the page that stands for the last of them, and the region if a strip was chosen. */
@@ -97,7 +97,7 @@ export const useMap = defineStore('map', () => {
   )
 
   /** The frames with the edit that is open in the place of the one it edits. */
-  const triedFrames = computed<Frame[]>(() => {
+  const triedFrames = computed<DisplayRule[]>(() => {
     const frames = design.design.frames
     const open = edit.value?.frame
     return open ? [...frames.filter((f) => f.id !== open.id), open] : frames
@@ -208,7 +208,7 @@ export const useMap = defineStore('map', () => {
   const nextOrder = () => Math.max(0, ...design.design.frames.map((f) => f.order)) + 1
   const firstOrder = () => Math.min(0, ...design.design.frames.map((f) => f.order)) - 1
 
-  function beginNew(covers: Frame['covers'] = []): void {
+  function beginNew(covers: DisplayRule['covers'] = []): void {
     edit.value = { frame: newFrame(nanoid(10), covers, nextOrder()), revision: 0, theirs: null }
   }
 
@@ -230,7 +230,7 @@ export const useMap = defineStore('map', () => {
   }
 
   /** Writes the frame that says something else for the pages in hand; it comes first among its equals. */
-  function beginHere(region: Region, say: Say): void {
+  function beginHere(region: Region, say: RegionSetting): void {
     const inHand = selection.value
     if (!inHand || !catalogue.value) return
     const like = inHand.frame ? design.frameById.get(inHand.frame)?.frame : undefined
@@ -253,7 +253,7 @@ export const useMap = defineStore('map', () => {
    * Stores the edit; gives the frame as it was before, null for a new one. When another window was faster it
    * gives undefined, and the edit stays open on top of what came between, with theirs beside it.
    */
-  async function keep(): Promise<Frame | null | undefined> {
+  async function keep(): Promise<DisplayRule | null | undefined> {
     const open = edit.value
     if (!open) return undefined
     const before = design.frameById.get(open.frame.id)?.frame ?? null

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { PlainEdit, Told } from '#core/edits'
+import type { PlainEdit, ServerDocument } from '#core/edits'
 import { MENUS_EDITING, type MenuSet } from '#core/model'
 import { useDesign } from './design'
 import { useSite } from './site'
@@ -17,7 +17,7 @@ export const useMenus = defineStore('menus', () => {
   })
 
   const open = () =>
-    edits.begin('unsent.menus', '/menus/edits', () => useApi<Told<MenuSet, PlainEdit>>('GET', '/menus'))
+    edits.begin('unsent.menus', '/menus/edits', () => useApi<ServerDocument<MenuSet, PlainEdit>>('GET', '/menus'))
 
   return { ...edits, open }
 })

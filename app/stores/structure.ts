@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { PlainEdit, Told } from '#core/edits'
+import type { PlainEdit, ServerDocument } from '#core/edits'
 import { type Structure, STRUCTURE_EDITING } from '#core/model'
 import { useSite } from './site'
 
@@ -15,7 +15,9 @@ export const useStructure = defineStore('structure', () => {
   })
 
   const open = () =>
-    edits.begin('unsent.structure', '/structure/edits', () => useApi<Told<Structure, PlainEdit>>('GET', '/structure'))
+    edits.begin('unsent.structure', '/structure/edits', () =>
+      useApi<ServerDocument<Structure, PlainEdit>>('GET', '/structure'),
+    )
 
   return { ...edits, open }
 })

@@ -5,13 +5,13 @@ import {
   CompiledRules,
   type OutcomeTable,
   type Rivals,
-  type Rules,
+  type RuleSet,
   pagesCovered,
   retabulate,
   rivalsOf,
   tabulate,
 } from '#core/rules'
-import type { Design, Frame } from '#core/design'
+import type { Design, DisplayRule } from '#core/design'
 import type { LayoutRegion } from '#core/tree'
 import { Catalogue, type TakenChange, followTaken } from '#core/catalogue'
 import type { Id } from '#core/model'
@@ -23,11 +23,11 @@ export type ToMap =
   | { kind: 'site'; text: string }
   /** What has changed since then, in order. */
   | { kind: 'changes'; text: string }
-  | { kind: 'tabulate'; call: number; frames: Frame[]; rules: SentRules; request: Request }
+  | { kind: 'tabulate'; call: number; frames: DisplayRule[]; rules: SentRules; request: Request }
   | { kind: 'check'; call: number; design: Design; request: Request }
-  | { kind: 'rivals'; call: number; frames: Frame[]; rules: SentRules; frame: Id }
+  | { kind: 'rivals'; call: number; frames: DisplayRule[]; rules: SentRules; frame: Id }
   | { kind: 'compare'; call: number; before: Design; after: Design; request: Request }
-  | { kind: 'cover'; call: number; conditions: Pick<Frame, 'covers' | 'except'> }
+  | { kind: 'cover'; call: number; conditions: Pick<DisplayRule, 'covers' | 'except'> }
 
 export type FromMap =
   | { call: number; table: OutcomeTable }
@@ -42,7 +42,7 @@ export interface SentRules {
   work: [Id, readonly string[]][]
 }
 
-const readRules = ({ frames, rules }: { frames: Frame[]; rules: SentRules }): Rules => ({
+const readRules = ({ frames, rules }: { frames: DisplayRule[]; rules: SentRules }): RuleSet => ({
   frames,
   layoutRegions: new Map(rules.layoutRegions),
   work: new Map(rules.work),
@@ -59,7 +59,7 @@ let catalogue: Catalogue | null = null
 let kept: Kept | null = null
 
 /** The one frame that differs; null when several do, undefined when none does. */
-function onlyChange(before: Rules, after: Rules): Id | null | undefined {
+function onlyChange(before: RuleSet, after: RuleSet): Id | null | undefined {
   const old = new Map(before.frames.map((f) => [f.id, JSON.stringify(f)]))
   const changed = new Set<Id>()
   for (const frame of after.frames) {
@@ -71,7 +71,7 @@ function onlyChange(before: Rules, after: Rules): Id | null | undefined {
 }
 
 /** The table, computed from the one before where a single frame has changed since. */
-function tableFor(rules: Rules, request: Request, site: Catalogue): OutcomeTable {
+function tableFor(rules: RuleSet, request: Request, site: Catalogue): OutcomeTable {
   const around = JSON.stringify([[...rules.layoutRegions], [...rules.work], request])
   const change = kept && kept.around === around ? onlyChange(kept.compiled.rules, rules) : null
   if (kept && change === undefined) return kept.table

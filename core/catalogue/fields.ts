@@ -17,7 +17,7 @@ export interface Visitor {
 }
 
 /** Where fields are read: the subject, and around it the page, the site, the visitor and the search. */
-export interface Place {
+export interface FieldContext {
   catalogue: Catalogue
   page: Page
   subject: Subject
@@ -57,13 +57,13 @@ type BuiltIn = {
   kind: ReadingKind
   /** What is told of its values beyond their kind. */
   field?: Field
-  read(subject: Subject, place: Place): unknown
+  read(subject: Subject, place: FieldContext): unknown
 }
 
 /** How many entries a term, a person or a page lists, or the search has found; null for an entry. */
 export const countOf = (
   subject: Subject,
-  { catalogue, page, found }: Pick<Place, 'catalogue' | 'page' | 'found'>,
+  { catalogue, page, found }: Pick<FieldContext, 'catalogue' | 'page' | 'found'>,
 ): number | null => {
   if (subject.kind === 'term') return catalogue.entriesInTerm(subject.term.id).length
   if (subject.kind === 'person') return catalogue.entriesBy(subject.person.id).length
@@ -135,12 +135,12 @@ export const BUILT_IN: Readonly<Record<BuiltInField, BuiltIn>> & Readonly<Record
   near: { label: 'Words met instead', kind: 'text', read: (_, { near }) => near },
 }
 
-export const SITE: Record<string, { label: string; read(place: Place): string }> = {
+export const SITE: Record<string, { label: string; read(place: FieldContext): string }> = {
   name: { label: 'Site name', read: ({ catalogue }) => catalogue.site.settings.name },
   tagline: { label: 'Site tagline', read: ({ catalogue }) => catalogue.site.settings.tagline },
 }
 
-export const VISITOR: Record<string, { label: string; read(place: Place): string }> = {
+export const VISITOR: Record<string, { label: string; read(place: FieldContext): string }> = {
   name: { label: "Visitor's name", read: ({ visitor }) => visitor.name },
   role: { label: "Visitor's role", read: ({ visitor }) => visitor.role },
 }
@@ -164,8 +164,8 @@ function fieldsOf(type: PageType): Map<Id, Field> {
 
 /** How a field is read on a subject: as it is stored, and with what is needed to write it out. */
 interface OnSubject {
-  raw(subject: Subject, place: Place): unknown
-  reading(subject: Subject, place: Place): Reading | null
+  raw(subject: Subject, place: FieldContext): unknown
+  reading(subject: Subject, place: FieldContext): Reading | null
 }
 
 const ownField = (subject: Subject, id: Id): Field | undefined =>
@@ -218,7 +218,7 @@ function onSubject(id: Id): OnSubject {
 }
 
 /** What the subject belongs to: its person, its first term in a taxonomy, what one of its fields refers to. */
-function follow(ref: FieldRef, { subject, catalogue }: Place): Subject | null {
+function follow(ref: FieldRef, { subject, catalogue }: FieldContext): Subject | null {
   if (ref.of === 'page') return subject
   if (subject.kind !== 'entry') return null
   const { entry, type } = subject
@@ -241,7 +241,7 @@ function follow(ref: FieldRef, { subject, catalogue }: Place): Subject | null {
 /** Where a field is read, and how: decided once from a reference. */
 export interface FieldSource extends OnSubject {
   /** What it is read on; null where there is no such thing. */
-  subject(place: Place): Subject | null
+  subject(place: FieldContext): Subject | null
 }
 
 /** How the field that a reference names is read; made once, when a layout is compiled. */
@@ -254,7 +254,8 @@ export function fieldSource(ref: FieldRef): FieldSource {
       reading: (_, place) => reading('text', known?.read(place)),
     }
   }
-  const subject = ref.of === 'page' ? (place: Place) => place.subject : (place: Place) => follow(ref, place)
+  const subject =
+    ref.of === 'page' ? (place: FieldContext) => place.subject : (place: FieldContext) => follow(ref, place)
   return { subject, ...onSubject(ref.field) }
 }
 
@@ -264,7 +265,7 @@ const SOURCES = new WeakMap<FieldRef, FieldSource>()
 const BESIDE = new WeakMap<FieldRef, FieldRef>()
 
 /** A day or moment together with the field beside it that says when it is over. */
-export function withUntil(reading: Reading, ref: FieldRef, until: Id, place: Place): Reading {
+export function withUntil(reading: Reading, ref: FieldRef, until: Id, place: FieldContext): Reading {
   let beside = BESIDE.get(ref)
   if (beside?.field !== until) BESIDE.set(ref, (beside = { ...ref, field: until }))
   const end = readField(beside, place)
@@ -272,7 +273,7 @@ export function withUntil(reading: Reading, ref: FieldRef, until: Id, place: Pla
 }
 
 /** Reads a field where a reference says; null when there is no such field there or it is empty. */
-export function readField(ref: FieldRef, place: Place): Reading | null {
+export function readField(ref: FieldRef, place: FieldContext): Reading | null {
   let source = SOURCES.get(ref)
   if (!source) SOURCES.set(ref, (source = fieldSource(ref)))
   const subject = source.subject(place)

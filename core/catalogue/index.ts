@@ -4,7 +4,7 @@ export { checkEntry } from './check-entry'
 export { type EntryFieldUse, type FieldChoice, entryFields, fieldChoices, fieldKind, fieldLabel } from './field-choices'
 export {
   BUILT_IN,
-  type Place,
+  type FieldContext,
   type Subject,
   TERMS,
   type Visitor,

@@ -1,7 +1,15 @@
 import { type Colours, coloursIn, elementSpec, givenWithin, looksGiven, pageColours } from '../elements'
-import { type Defaults, type LayoutElement, STEPS, type Step, type Styles, type TreeNode, childrenOf } from '../tree'
+import {
+  type Defaults,
+  type LayoutElement,
+  STEPS,
+  type WidthStep,
+  type Styles,
+  type TreeNode,
+  childrenOf,
+} from '../tree'
 import type { Catalogue } from '../catalogue'
-import { type HouseStyle, LEAST_CONTRAST, cascade, contrastBetween, inTheDark, opaque } from '../styles'
+import { type SiteStyle, LEAST_CONTRAST, cascade, contrastBetween, inTheDark, opaque } from '../styles'
 import type { DrawnTree } from '../layouts'
 import { looksNamedBy } from './house'
 import type { Finding } from './types'
@@ -29,7 +37,7 @@ function tooFaint(
 }
 
 /** What a thing, or a part of it, has over its surroundings: its named look or else what is given, and then its own. */
-function stylesOf(node: TreeNode, given: Defaults, { looks }: HouseStyle, part = ''): Styles {
+function stylesOf(node: TreeNode, given: Defaults, { looks }: SiteStyle, part = ''): Styles {
   const named = node.look === undefined ? undefined : looks.find((l) => l.id === node.look)
   const beneath = named ? (part ? named.looks[part] : named.styles) : looksGiven(given, node, part)
   const own = part === '' ? node.styles : node.kind === 'element' ? node.looks?.[part] : undefined
@@ -37,7 +45,7 @@ function stylesOf(node: TreeNode, given: Defaults, { looks }: HouseStyle, part =
 }
 
 /** The styles of each part of an element that has some colour of its own; at rest. */
-function partStyles(given: Defaults, element: LayoutElement, house: HouseStyle): Styles[] {
+function partStyles(given: Defaults, element: LayoutElement, house: SiteStyle): Styles[] {
   return Object.keys(elementSpec(element.type)?.parts ?? {})
     .filter((part) => !element.hides?.includes(part))
     .map((part) => stylesOf(element, given, house, part))
@@ -45,20 +53,20 @@ function partStyles(given: Defaults, element: LayoutElement, house: HouseStyle):
 }
 
 /** The named looks that an element gives what it is made of. A button has its own styles over its own. */
-function namedLooks(element: LayoutElement, house: HouseStyle): Styles[] {
+function namedLooks(element: LayoutElement, house: SiteStyle): Styles[] {
   const own = element.type === 'button' ? element.styles : {}
   return looksNamedBy(element).map((id) => cascade(house.looks.find((l) => l.id === id)?.styles, own))
 }
 
 /** What a part with these looks writes in, where it can be told and is too faint. */
-function partTooFaint(element: LayoutElement, looks: Styles, around: Colours, step: Step, house: HouseStyle) {
+function partTooFaint(element: LayoutElement, looks: Styles, around: Colours, step: WidthStep, house: SiteStyle) {
   const { ground, ink } = coloursIn(element, looks, around, step, house)
   const ratio = ground === null ? LEAST_CONTRAST : ratioOf(ink, ground)
   return ratio < LEAST_CONTRAST ? { what: 'ink' as const, ratio } : null
 }
 
 /** Elements whose words are hard to read on what lies behind them, as they are drawn at some width step. */
-export function checkContrast(layout: DrawnTree, house: HouseStyle, catalogue: Catalogue): Finding[] {
+export function checkContrast(layout: DrawnTree, house: SiteStyle, catalogue: Catalogue): Finding[] {
   const light = contrastIn(layout, house, catalogue)
   if (house.dark === 'never') return light
   const dark = contrastIn(layout, inTheDark(house), catalogue).map((f) => ({ ...f, dark: true as const }))
@@ -69,15 +77,15 @@ export function checkContrast(layout: DrawnTree, house: HouseStyle, catalogue: C
 
 type Faint = Extract<Finding, { kind: 'contrast' }>
 
-function contrastIn(layout: DrawnTree, house: HouseStyle, catalogue: Catalogue): Faint[] {
+function contrastIn(layout: DrawnTree, house: SiteStyle, catalogue: Catalogue): Faint[] {
   const page = pageColours(house)
   const found = new Map<string, Faint>()
-  const note = (node: TreeNode, step: Step, faint: { what: 'ink' | 'link'; ratio: number } | null): void => {
+  const note = (node: TreeNode, step: WidthStep, faint: { what: 'ink' | 'link'; ratio: number } | null): void => {
     const before = found.get(node.id)
     if (faint && (!before || faint.ratio < before.ratio))
       found.set(node.id, { kind: 'contrast', layout: layout.id, node: node.id, step, ...faint })
   }
-  const visit = (node: TreeNode, around: Colours, step: Step, given: Defaults): void => {
+  const visit = (node: TreeNode, around: Colours, step: WidthStep, given: Defaults): void => {
     if (node.kind === 'element' && !elementSpec(node.type)) return
     const colours = coloursIn(node, stylesOf(node, given, house), around, step, house)
     note(node, step, tooFaint(node, colours, catalogue))

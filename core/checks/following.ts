@@ -1,9 +1,9 @@
-import type { Drawn } from '../layouts'
+import type { LayoutTrees } from '../layouts'
 import { type LayoutDocument, isVariation } from '../tree'
 import type { Finding } from './types'
 
 /** Places of pieces that draw nothing, or that say what cannot be said; a piece that is not there is told as dangling. */
-export function checkPlaces(layout: LayoutDocument, { places }: Drawn): Finding[] {
+export function checkPlaces(layout: LayoutDocument, { places }: LayoutTrees): Finding[] {
   return places.flatMap(({ node, piece, because, waiting }): Finding[] => {
     const of = { layout: layout.id, node, piece }
     if (because === 'missing') return []
@@ -13,7 +13,7 @@ export function checkPlaces(layout: LayoutDocument, { places }: Drawn): Finding[
 }
 
 /** What of a variation does not hold: all of it where its base is not there, or own changes that wait. */
-export function checkFollowing(layout: LayoutDocument, { waiting, baseless }: Drawn): Finding[] {
+export function checkFollowing(layout: LayoutDocument, { waiting, baseless }: LayoutTrees): Finding[] {
   if (!isVariation(layout)) return []
   const of = { layout: layout.id, base: layout.follows.base }
   if (baseless) return [{ kind: 'baseless', ...of, because: baseless }]

@@ -1,7 +1,7 @@
 import { EVERY_ENTRY, type FieldTest, excludeEachOther, fieldsTested, goneIn, unsuited } from '../conditions'
 import { type Candidate, type CompiledRules, compareCandidates, factsOfAll } from '../rules'
 import { type Exchange, targetSpec } from '../targets'
-import { type Frame, testsIn } from '../design'
+import { type DisplayRule, testsIn } from '../design'
 import { REGIONS, type Region } from '../tree'
 import type { Catalogue } from '../catalogue'
 import type { Id } from '../model'
@@ -9,9 +9,9 @@ import type { Finding } from './types'
 
 type Covering = ReturnType<CompiledRules['covering']>[number]
 
-const circumstancesOf = (frame: Frame): string => JSON.stringify(frame.onlyWhen)
+const circumstancesOf = (frame: DisplayRule): string => JSON.stringify(frame.onlyWhen)
 
-function mayHoldTogether(a: Frame, b: Frame): boolean {
+function mayHoldTogether(a: DisplayRule, b: DisplayRule): boolean {
   return !a.onlyWhen.some((x) => b.onlyWhen.some((y) => excludeEachOther(x, y)))
 }
 
@@ -33,7 +33,7 @@ export type Lives = ReadonlyMap<Id, Life>
  * Who decides a region when exactly the circumstances of `frame` hold: frames without circumstances apply
  * always, and those with the very same circumstances apply too.
  */
-function deciderFor(frame: Frame, region: number, covering: readonly Covering[]): Covering | undefined {
+function deciderFor(frame: DisplayRule, region: number, covering: readonly Covering[]): Covering | undefined {
   const own = circumstancesOf(frame)
   return covering.find((c) => c.says[region] && (c.frame.onlyWhen.length === 0 || circumstancesOf(c.frame) === own))
 }
@@ -51,7 +51,7 @@ function liveOn(covering: readonly Covering[], lives: Lives): void {
   }
 }
 
-function deadFrames(frames: readonly Frame[], lives: Lives, usable: (frame: Frame) => boolean): Finding[] {
+function deadFrames(frames: readonly DisplayRule[], lives: Lives, usable: (frame: DisplayRule) => boolean): Finding[] {
   return frames.flatMap((frame): Finding[] => {
     const life = lives.get(frame.id)
     // One that is offered to writers waits for one who chooses it.
@@ -98,7 +98,7 @@ export function checkRanking(compiled: CompiledRules): { findings: Finding[]; li
     liveOn(covering, lives)
     tiesOn(facts.page.key, covering, ties)
   }
-  const usable = (frame: Frame) =>
+  const usable = (frame: DisplayRule) =>
     REGIONS.some((region) => {
       const say = frame.regions[region]
       return say.kind === 'empty' || (say.kind === 'use' && rules.layoutRegions.get(say.layout) === region)
@@ -136,7 +136,7 @@ export function testFindings(
 }
 
 /** References of frames to what no longer exists, and field tests on fields that a type does not have. */
-export function checkReferences(frames: readonly Frame[], compiled: CompiledRules): Finding[] {
+export function checkReferences(frames: readonly DisplayRule[], compiled: CompiledRules): Finding[] {
   const { catalogue, rules } = compiled
   return frames.flatMap((frame) => {
     const findings: Finding[] = []

@@ -1,7 +1,7 @@
 import { propertiesOf } from '../elements'
 import type { Design } from '../design'
 import { treesOf } from '../layouts'
-import { type HouseStyle, type NamedLook, ownFamily, styleProperty, paletteColour } from '../styles'
+import { type SiteStyle, type NamedLook, ownFamily, styleProperty, paletteColour } from '../styles'
 import { type Layout, type Property, type Styles, type TreeNode, type Value, walk } from '../tree'
 import type { Id } from '../model'
 import type { Finding } from './types'
@@ -58,7 +58,7 @@ const ofColour = (colour: string | undefined): OfHouse[] =>
   colour?.startsWith('@') ? [`colour ${paletteColour(colour).id}`] : []
 
 /** What the house style itself takes from its palette and its families, its named looks included. */
-function namedByHouse(house: HouseStyle): Set<OfHouse> {
+function namedByHouse(house: SiteStyle): Set<OfHouse> {
   const { ink, paper, links, fields, tables, quotes } = house
   const said = [ink, paper, links.colour, links.hover, links.visited, fields.background, fields.colour, fields.edge]
   const families = [house.headingFamily, house.textFamily, house.interfaceFamily]
@@ -86,7 +86,7 @@ export function houseUses({ layouts, house }: Pick<Design, 'layouts' | 'house'>)
 }
 
 /** A colour or a family that a house does not have any more, as it is told; null where it has it, and for looks, which are told by what has them. */
-function gone(house: HouseStyle, named: OfHouse): { what: 'colour' | 'family'; id: string } | null {
+function gone(house: SiteStyle, named: OfHouse): { what: 'colour' | 'family'; id: string } | null {
   const [what = '', id = ''] = named.split(/ (.*)/s)
   if (what === 'colour') return house.palette.some((c) => c.id === id) ? null : { what, id }
   if (what !== 'family' || !id.startsWith('+')) return null

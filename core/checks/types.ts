@@ -1,6 +1,6 @@
 import type { DocumentKind } from '../documents'
 import type { Baseless } from '../layouts'
-import type { Region, Step } from '../tree'
+import type { Region, WidthStep } from '../tree'
 import type { Id } from '../model'
 
 /** Something that stands between the thing it names and what was meant. The core gives ids; the interface words them. */
@@ -34,7 +34,7 @@ export type Finding =
   /** A link that somebody typed to an address of this site where nothing stands. */
   | { kind: 'dead-link'; address: string; layout?: Id; node?: Id; menu?: Id; entry?: Id }
   /** Words that are hard to read on what lies behind them: text or links, with their contrast, to 1. */
-  | { kind: 'contrast'; layout: Id; node: Id; what: 'ink' | 'link'; ratio: number; step: Step; dark?: true }
+  | { kind: 'contrast'; layout: Id; node: Id; what: 'ink' | 'link'; ratio: number; step: WidthStep; dark?: true }
   /** A stored document that cannot be read and is left out. */
   | { kind: 'spoilt'; what: DocumentKind; id: string; why: string }
   /** Something of the released design that could not be drawn and was left out. */

@@ -6,7 +6,7 @@ import type { Catalogue } from '../catalogue'
 import type { Id } from '../model'
 import { frameShape } from './shapes'
 import { targetShape } from '../targets'
-import type { Frame } from './rule'
+import type { DisplayRule } from './rule'
 
 function checkLines(lines: unknown, shape: Shape, code: 'frame-target' | 'frame-circumstance'): Problem[] {
   if (!Array.isArray(lines)) return []
@@ -34,7 +34,10 @@ export function checkFrame(frame: unknown): Problem[] {
 }
 
 /** The field tests in the targets of a frame, each with the page type that it is asked of. */
-export function testsIn({ covers, except }: Pick<Frame, 'covers' | 'except'>): { type: Id | null; test: FieldTest }[] {
+export function testsIn({
+  covers,
+  except,
+}: Pick<DisplayRule, 'covers' | 'except'>): { type: Id | null; test: FieldTest }[] {
   return [...covers, ...except].flatMap((target) =>
     target.kind === 'entries'
       ? target.where.flatMap((r) => (r.kind === 'field' ? [{ type: target.type, test: r }] : []))
@@ -43,7 +46,7 @@ export function testsIn({ covers, except }: Pick<Frame, 'covers' | 'except'>): {
 }
 
 /** Why some test of a frame can never mean anything on the field that it names; null where all can. */
-export function refuseTests(frame: Pick<Frame, 'covers' | 'except'>, catalogue: Catalogue): Problem | null {
+export function refuseTests(frame: Pick<DisplayRule, 'covers' | 'except'>, catalogue: Catalogue): Problem | null {
   for (const { type, test } of testsIn(frame)) {
     const fields = fieldsTested(catalogue, type, test.field)
     const whys = fields.map((field) => unsuited(test, field))

@@ -1,14 +1,14 @@
 import type { LayoutDocument } from '../tree'
 import type { Menu } from '../model'
-import { type HouseStyle, PLAIN_HOUSE } from '../styles'
-import type { Frame } from './rule'
+import { type SiteStyle, PLAIN_HOUSE } from '../styles'
+import type { DisplayRule } from './rule'
 
 /** Everything that is designed: what a draft holds and what a release freezes. */
 export interface Design {
   format: 1
   layouts: LayoutDocument[]
-  frames: Frame[]
-  house: HouseStyle
+  frames: DisplayRule[]
+  house: SiteStyle
   /** As they were released; a design without them goes by those of the site. */
   menus?: Menu[]
 }

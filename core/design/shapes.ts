@@ -1,4 +1,4 @@
-import type { Frame } from './rule'
+import type { DisplayRule } from './rule'
 import { REGIONS } from '../tree'
 import { KEY, exact, id, kinds, list, numeric, oneOf, optional, text, texts, yesNo, shapeOf, each } from '../shape'
 import { circumstanceShape } from '../conditions'
@@ -20,7 +20,7 @@ const say = kinds(
 
 const lines = (name: string) => `${name} must be a list of at most ${MOST_LINES} lines`
 
-export const frameShape = shapeOf<Frame>()(
+export const frameShape = shapeOf<DisplayRule>()(
   exact({
     id: id(),
     name: text(120, 'a name has at most 120 characters'),

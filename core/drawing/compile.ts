@@ -1,5 +1,5 @@
 import type { Need } from '../conditions'
-import type { LayoutElement, LayoutRegion, Place, TreeNode, Value } from '../tree'
+import type { LayoutElement, LayoutRegion, Slot, TreeNode, Value } from '../tree'
 import type { Chunk } from './chunk'
 import type { ListPlan } from './list-plan'
 import type { PAGE_SCRIPTS } from './page-scripts'
@@ -31,9 +31,9 @@ export interface Compile {
   /** Whether a part is shown. */
   shows(element: LayoutElement, part: string): boolean
   /** The rows that stand in a place; what surrounds them is the element's. */
-  place(place: Place): Chunk
+  place(place: Slot): Chunk
   /** What an element draws around a place and in it, drawn where the place is shown. */
-  shown(place: Place, chunk: Chunk): Chunk
+  shown(place: Slot, chunk: Chunk): Chunk
   /** CSS that goes with what is drawn, beside that of all elements of its kind. */
   css(part: string): void
   /** A script that goes with what is drawn, by its name among those of the elements. */

@@ -35,7 +35,7 @@ export const FOCUS_CSS =
     return `.of-fx${i}{--fx:${at}}.of-fy${i}{--fy:${at}}`
   }).join('') + 'img{object-position:var(--px,var(--fx,50%)) var(--py,var(--fy,50%))}'
 
-export interface Drawn {
+export interface ImageOptions {
   /** Fetched at once and first; else when it comes near. */
   eager?: boolean
   /** How wide it is drawn: see `Compile.sizes`. Browsers that can tell by themselves do for those not fetched at once. */
@@ -48,7 +48,7 @@ const WRITTEN = new WeakMap<Picture, Map<string, string>>()
 const MOST_WAYS = 40
 
 /** An `img` with its own size, so that nothing jumps while it loads, and with all the widths it lies ready in. */
-export function img(picture: Picture, alt: string, { eager = false, sizes = '100vw' }: Drawn = {}): string {
+export function img(picture: Picture, alt: string, { eager = false, sizes = '100vw' }: ImageOptions = {}): string {
   let written = WRITTEN.get(picture)
   if (!written) WRITTEN.set(picture, (written = new Map()))
   const key = `${eager} ${sizes} ${alt}`

@@ -1,5 +1,5 @@
 import type { Id, Entry, Menu, Page } from '../model'
-import { type Catalogue, type Place, type Subject, type Visitor, subjectOf } from '../catalogue'
+import { type Catalogue, type FieldContext, type Subject, type Visitor, subjectOf } from '../catalogue'
 import type { Request } from '../conditions'
 import type { FormState } from '../forms'
 import type { Formats } from './format'
@@ -10,7 +10,7 @@ import type { ListPlan } from './list-plan'
 export type Fill = (scene: Scene) => string
 
 /** Everything that a drawing program is filled with. */
-export interface Scene extends Place {
+export interface Scene extends FieldContext {
   formats: Formats
   /** Who asks, and how: what things are shown for. */
   request: Request

@@ -3,7 +3,7 @@ import type { Id } from '../model'
 import {
   type Layout,
   type LooksKey,
-  type Step,
+  type WidthStep,
   type StyleValue,
   type TreeNode,
   type Value,
@@ -119,7 +119,7 @@ function ofAll(layout: Layout, ids: readonly Id[], label: string, edit: (id: Id)
 export function setStyleOfAll(
   layout: Layout,
   ids: readonly Id[],
-  look: { property: string; step: Step; value: StyleValue | null; at?: LooksKey },
+  look: { property: string; step: WidthStep; value: StyleValue | null; at?: LooksKey },
 ): Edit | null {
   return ofAll(layout, ids, `set ${look.property} of`, (id) => ({ kind: 'setStyle', id, ...look }))
 }

@@ -4,7 +4,7 @@ import {
   type Layout,
   type LayoutElement,
   type Row,
-  type Standing,
+  type NodePosition,
   type TreeNode,
   emptyLayout,
   emptyRow,
@@ -90,7 +90,7 @@ export function standingFor(trees: Trees, tree: Layout, id: Id): Id {
 }
 
 /** What gives way to rows: the row that holds nothing but the place and says nothing of its own, or the place itself. */
-function holeOf(tree: Layout, place: Id): Standing {
+function holeOf(tree: Layout, place: Id): NodePosition {
   const at = find(tree, place)!
   const row = at.parent.kind === 'column' ? find(tree, at.parent.id)!.parent : null
   return row?.kind === 'row' && aloneIn(row) ? find(tree, row.id)! : at

@@ -1,5 +1,5 @@
 import { newElement } from '../elements'
-import { type HouseStyle, looksFor } from '../styles'
+import { type SiteStyle, looksFor } from '../styles'
 import {
   type Column,
   type Layout,
@@ -79,7 +79,7 @@ const TABLE = doc({
 })
 
 /** Every colour of the palette as a band, with words in the two colours that pages are made of. */
-function swatches(make: Maker, { palette }: HouseStyle): Row[] {
+function swatches(make: Maker, { palette }: SiteStyle): Row[] {
   const rows: Row[] = []
   for (let i = 0; i < palette.length; i += 4) {
     const four = palette.slice(i, i + 4)
@@ -106,7 +106,7 @@ function swatches(make: Maker, { palette }: HouseStyle): Row[] {
 }
 
 /** The specimen of a house style. */
-export function specimenOf(house: HouseStyle): Layout {
+export function specimenOf(house: SiteStyle): Layout {
   const make = new Maker()
   const buttons = looksFor(house, 'button').map((look) => ({
     id: look.id,

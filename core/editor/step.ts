@@ -1,20 +1,29 @@
 import type { Id } from '../model'
-import { type Column, type Layout, type Place, type Row, type Standing, type TreeNode, childrenOf, find } from '../tree'
+import {
+  type Column,
+  type Layout,
+  type Slot,
+  type Row,
+  type NodePosition,
+  type TreeNode,
+  childrenOf,
+  find,
+} from '../tree'
 import type { Edit } from '../layouts'
 
 /** Moving by steps, in the order in which things are seen on the page. */
 
 export type Direction = 'up' | 'down' | 'left' | 'right'
 
-interface Spot {
+interface RowPosition {
   parent: Id
   index: number
 }
 
 /** Where a row stands, with what holds it. */
-function placeOfRow(layout: Layout, row: Row): { holder: Layout | Column | Place; index: number } {
+function placeOfRow(layout: Layout, row: Row): { holder: Layout | Column | Slot; index: number } {
   const { parent, index } = find(layout, row.id)!
-  return { holder: parent as Layout | Column | Place, index }
+  return { holder: parent as Layout | Column | Slot, index }
 }
 
 function rowOf(layout: Layout, column: Column): { row: Row; index: number } {
@@ -36,7 +45,7 @@ function facing(row: Row, index: number, other: Row): Column {
 }
 
 /** The spot beside what surrounds a holder: before or after the element of a place, or the row of a column. */
-function beside(layout: Layout, holder: Layout | Column | Place, by: 1 | -1): Spot | null {
+function beside(layout: Layout, holder: Layout | Column | Slot, by: 1 | -1): RowPosition | null {
   if (holder.kind === 'layout') return null
   const around = holder.kind === 'column' ? rowOf(layout, holder).row : find(layout, holder.id)!.parent
   const { parent, index } = find(layout, around.id)!
@@ -44,7 +53,7 @@ function beside(layout: Layout, holder: Layout | Column | Place, by: 1 | -1): Sp
 }
 
 /** Out of a column at its top or its end. */
-function leave(layout: Layout, column: Column, kind: TreeNode['kind'], by: 1 | -1): Spot | null {
+function leave(layout: Layout, column: Column, kind: TreeNode['kind'], by: 1 | -1): RowPosition | null {
   const { row, index } = rowOf(layout, column)
   const { holder, index: at } = placeOfRow(layout, row)
   // A row goes beside the row that it stood in, wherever that stands.
@@ -55,17 +64,17 @@ function leave(layout: Layout, column: Column, kind: TreeNode['kind'], by: 1 | -
   return { parent: next.id, index: by < 0 ? next.children.length : 0 }
 }
 
-function vertically(layout: Layout, { node, parent, index }: Standing, by: 1 | -1): Spot | null {
+function vertically(layout: Layout, { node, parent, index }: NodePosition, by: 1 | -1): RowPosition | null {
   if (node.kind === 'column' || node.kind === 'place') {
     const there = node.kind === 'place' && childrenOf(parent)[index + by]
     return there ? { parent: parent.id, index: index + by } : null
   }
   if (childrenOf(parent)[index + by]) return { parent: parent.id, index: index + by }
-  return parent.kind === 'column' ? leave(layout, parent, node.kind, by) : beside(layout, parent as Layout | Place, by)
+  return parent.kind === 'column' ? leave(layout, parent, node.kind, by) : beside(layout, parent as Layout | Slot, by)
 }
 
 /** Into the column beside, or, from the last column of a nested row, into the one beside that of the row. */
-function across(layout: Layout, column: Column, at: number, by: 1 | -1): Spot | null {
+function across(layout: Layout, column: Column, at: number, by: 1 | -1): RowPosition | null {
   const { row, index } = rowOf(layout, column)
   const next = row.children[index + by]
   if (next) return { parent: next.id, index: Math.min(at, next.children.length) }
@@ -73,7 +82,7 @@ function across(layout: Layout, column: Column, at: number, by: 1 | -1): Spot | 
   return holder.kind === 'column' ? across(layout, holder, rowAt, by) : null
 }
 
-function sideways(layout: Layout, { node, parent, index }: Standing, by: 1 | -1): Spot | null {
+function sideways(layout: Layout, { node, parent, index }: NodePosition, by: 1 | -1): RowPosition | null {
   if (node.kind === 'column') return childrenOf(parent)[index + by] ? { parent: parent.id, index: index + by } : null
   return parent.kind === 'column' ? across(layout, parent, index, by) : null
 }

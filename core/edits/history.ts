@@ -69,10 +69,10 @@ export function historyOf<E>(log: readonly LogRecord<E>[], by?: string): History
 }
 
 /** Whether an edit goes on with the run of the one made just before it, and is one step with it. */
-export function goesOn(before: Step | undefined, record: Step | undefined): boolean {
+export function goesOn(before: StepMark | undefined, record: StepMark | undefined): boolean {
   if (before?.does !== 'edit' || record?.does !== 'edit') return false
   return before.run !== undefined && before.run === record.run
 }
 
 /** What tells to which step an edit belongs. */
-export type Step = Pick<LogRecord<unknown>, 'does' | 'run'>
+export type StepMark = Pick<LogRecord<unknown>, 'does' | 'run'>

@@ -21,7 +21,7 @@ import {
   shapeOf,
 } from '../shape'
 import type { Edited, Editing } from './editing'
-import { type Standing, besideIn, indexIn as standingIn } from './standing'
+import { type ListPosition, besideIn, indexIn as standingIn } from './standing'
 
 /**
  * The edits of plain documents: records of values, and lists of records that have ids. A place in a document is
@@ -32,10 +32,10 @@ export type At = readonly string[]
 export type PlainEdit =
   /** Sets a value; what is `unset` is taken away. At no place at all, the whole document. */
   | { kind: 'set'; at: At; value?: unknown; unset?: true }
-  | ({ kind: 'insert'; at: At; item: { id: string } } & Standing)
+  | ({ kind: 'insert'; at: At; item: { id: string } } & ListPosition)
   | { kind: 'remove'; at: At; id: string }
   /** `index` counts among the items as they are once this one has been taken out. */
-  | ({ kind: 'move'; at: At; id: string } & Standing)
+  | ({ kind: 'move'; at: At; id: string } & ListPosition)
   | { kind: 'batch'; label: string; edits: PlainEdit[] }
 
 type Kind = PlainEdit['kind']

@@ -5,7 +5,7 @@ import { type Pending, rebase } from './rebase'
 import { MOST_EDITS_SENT } from './shapes'
 
 /** A document as the server tells it, with the latest of the edits that led to it. */
-export interface Told<D, E> {
+export interface ServerDocument<D, E> {
   document: D
   revision: number
   log: readonly LogRecord<E>[]
@@ -54,7 +54,7 @@ export class EditSession<D, E> {
   /** Begins with what the server told and with edits that were made before and not sent. */
   constructor(
     private readonly editing: Editing<D, E>,
-    told: Told<D, E>,
+    told: ServerDocument<D, E>,
     unsent: readonly Pending<E>[] = [],
   ) {
     this.base = told.document
@@ -169,7 +169,7 @@ export class EditSession<D, E> {
   }
 
   /** So much came between that the document is told anew. `taken` are those of the edits sent that are in it already. */
-  begunAnew(told: Told<D, E>, taken: readonly Id[]): void {
+  begunAnew(told: ServerDocument<D, E>, taken: readonly Id[]): void {
     const mine = this.waiting([...taken.map((id) => ({ id })), ...told.log])
     this.base = told.document
     this.revision = told.revision

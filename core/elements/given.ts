@@ -3,7 +3,7 @@ import {
   type Layout,
   type LayoutElement,
   type LooksKey,
-  type Step,
+  type WidthStep,
   type Styles,
   type TreeNode,
   defaultsKey,
@@ -88,7 +88,7 @@ export function giverOf(
   node: TreeNode,
   at: LooksKey,
   property: string,
-  step: Step,
+  step: WidthStep,
 ): Extract<TreeNode, { kind: 'row' | 'column' }> | Layout {
   for (const box of pathTo(layout, node.id).slice(0, -1).reverse()) {
     if (!('gives' in box) || !box.gives) continue

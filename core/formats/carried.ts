@@ -2,7 +2,7 @@ import { namedByLayout, namedByLook } from '../checks'
 import { seeNode } from '../elements'
 import type { Trees } from '../layouts'
 import type { Id } from '../model'
-import type { HouseStyle, NamedLook, PaletteColour } from '../styles'
+import type { SiteStyle, NamedLook, PaletteColour } from '../styles'
 import { type LayoutDocument, walk } from '../tree'
 
 /** What some layouts take along that is no layout: named looks and colours of the house, and pictures. */
@@ -13,7 +13,7 @@ export interface Carried {
 }
 
 /** What layouts need of the house style and of the content; `trees` has what they follow and the pieces in them. */
-export function carriedBy(layouts: readonly LayoutDocument[], trees: Trees, house: HouseStyle): Carried {
+export function carriedBy(layouts: readonly LayoutDocument[], trees: Trees, house: SiteStyle): Carried {
   const drawn = layouts.map((layout) => trees.of(layout).tree)
   const named = new Set(drawn.flatMap((tree) => [...namedByLayout(tree)]))
   const looks = house.looks.filter((look) => named.has(`look ${look.id}`))

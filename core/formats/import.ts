@@ -1,6 +1,6 @@
 import { checkReferences, checkThings, namedOf } from '../checks'
 import { CompiledRules, rulesOf } from '../rules'
-import type { Design, Frame } from '../design'
+import type { Design, DisplayRule } from '../design'
 import { type Target, type Exchange, targetSpec } from '../targets'
 import { type Condition, builtInField, isFieldTest, isTermTest } from '../conditions'
 import {
@@ -21,7 +21,7 @@ import { BUILT_IN, type Catalogue, TERMS } from '../catalogue'
 import { type Id, type Menu, type MenuItem, type Picture, pagesOfItems } from '../model'
 import { type Trees, changesBetween, treesOf } from '../layouts'
 import type { Parcel } from './parcel'
-import { type Choice, type Unfit, type UnfitKind, belongs } from './unfit'
+import { type ImportChoice, type Unfit, type UnfitKind, belongs } from './unfit'
 
 /** What importing would do with one thing of a parcel. */
 export interface ImportItem {
@@ -51,7 +51,7 @@ function itemsOf(
   parcel: Parcel,
   design: Design,
   { site }: Catalogue,
-  frameName: (frame: Frame) => string,
+  frameName: (frame: DisplayRule) => string,
 ): ImportItem[] {
   const state = (old: unknown, now: unknown): ImportItem['state'] =>
     old === undefined ? 'new' : same(old, now) ? 'same' : 'replaces'
@@ -132,7 +132,7 @@ export function planImport(
   parcel: Parcel,
   design: Design,
   catalogue: Catalogue,
-  frameName: (frame: Frame) => string,
+  frameName: (frame: DisplayRule) => string,
 ): ImportPlan {
   return { items: itemsOf(parcel, design, catalogue, frameName), unfit: unfitOf(parcel, design, catalogue) }
 }
@@ -140,7 +140,7 @@ export function planImport(
 type Choose = (kind: UnfitKind, id: string) => string | null
 
 /** Choices as one question: what an id becomes; null when it is dropped. */
-function chooser(choices: Readonly<Record<string, Choice>>): Choose {
+function chooser(choices: Readonly<Record<string, ImportChoice>>): Choose {
   return function choose(kind, id): string | null {
     const behind = kind === 'page' && !Object.hasOwn(choices, `page ${id}`) ? behindPage(id) : null
     if (behind) {
@@ -155,7 +155,7 @@ function chooser(choices: Readonly<Record<string, Choice>>): Choose {
 
 const kept = <T>(items: (T | null)[]): T[] => items.filter((i): i is T => i !== null)
 
-export function adaptFrame(frame: Frame, choices: Readonly<Record<string, Choice>>): Frame {
+export function adaptFrame(frame: DisplayRule, choices: Readonly<Record<string, ImportChoice>>): DisplayRule {
   const choose = chooser(choices)
   const exchange: Exchange = (what, id) =>
     what === 'entry' ? (choose('page', `entry:${id}`)?.replace(/^entry:/, '') ?? null) : choose(what, id)
@@ -258,7 +258,7 @@ function adaptNode<N extends TreeNode>(node: N, choose: Choose): N {
 }
 
 /** A menu with what does not fit exchanged; an item whose page is dropped leads nowhere yet. */
-export function adaptMenu(menu: Menu, choices: Readonly<Record<string, Choice>>): Menu {
+export function adaptMenu(menu: Menu, choices: Readonly<Record<string, ImportChoice>>): Menu {
   const choose = chooser(choices)
   const adapt = (items: readonly MenuItem[]): MenuItem[] =>
     items.map(({ link, items: below, ...item }) => {
@@ -277,7 +277,7 @@ const adaptTree = (layout: Layout, choose: Choose): Layout => ({
 export function adaptLayout(
   layout: LayoutDocument,
   trees: Trees,
-  choices: Readonly<Record<string, Choice>>,
+  choices: Readonly<Record<string, ImportChoice>>,
 ): LayoutDocument {
   const choose = chooser(choices)
   if (!isVariation(layout)) return adaptTree(layout, choose)

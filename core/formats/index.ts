@@ -10,7 +10,7 @@ export {
 } from './parcel'
 export { beside } from './rename'
 export { planImport, adaptFrame, adaptLayout, adaptMenu, canonical, type ImportPlan, type ImportItem } from './import'
-export { type Unfit, type UnfitKind, type Choice } from './unfit'
+export { type Unfit, type UnfitKind, type ImportChoice } from './unfit'
 export { type CarriedName, type CarriedStructure, structureFor } from './structure'
 export { namesWith } from './known'
 export { CREATABLE, type Creatable, creating } from './create'

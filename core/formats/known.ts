@@ -1,6 +1,6 @@
 import { builtInField } from '../conditions'
 import type { Design } from '../design'
-import { type FrameNames, namesFrom } from '../targets'
+import { type RuleNames, namesFrom } from '../targets'
 import { Catalogue } from '../catalogue'
 import type { Id } from '../model'
 import { CREATABLE, type Creatable } from './create'
@@ -118,7 +118,7 @@ export class KnownThings {
 }
 
 /** What things are called here, or else where a parcel comes from: frames that come along are named by it. */
-export function namesWith({ structure, names = [] }: Parcel, catalogue: Catalogue): FrameNames {
+export function namesWith({ structure, names = [] }: Parcel, catalogue: Catalogue): RuleNames {
   const here = namesFrom(catalogue)
   const { types = [], taxonomies = [], terms = [], people = [] } = structure ?? {}
   const there = namesFrom(

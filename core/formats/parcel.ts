@@ -1,4 +1,4 @@
-import { type Design, type Frame, checkFrame } from '../design'
+import { type Design, type DisplayRule, checkFrame } from '../design'
 import { type LayoutDocument, isVariation } from '../tree'
 import { Trees, checkLayout, layoutUpToDate, refuseBaseless } from '../layouts'
 import { type Problem, problem } from '../problems'
@@ -18,7 +18,7 @@ import {
 import type { CarriedName, CarriedStructure } from './structure'
 import { exact, isRecord, judged, list, never, oneOf, optional, refuse, text } from '../shape'
 import {
-  type HouseStyle,
+  type SiteStyle,
   type NamedLook,
   type PaletteColour,
   houseShape,
@@ -36,10 +36,10 @@ export interface Parcel {
   /** ISO 8601. */
   made: string
   layouts: LayoutDocument[]
-  frames: Frame[]
+  frames: DisplayRule[]
   /** Shared pieces; there are none in this format's first edition, and the list is empty. */
   pieces: []
-  house: HouseStyle | null
+  house: SiteStyle | null
   /** Menus; parcels of earlier versions have none. */
   menus?: Menu[]
   /** What chosen layouts take from the house, where that does not come as a whole. */
@@ -168,5 +168,5 @@ function checkFollowing(layouts: readonly LayoutDocument[]): Problem[] {
 export const parcelUpToDate = (parcel: Parcel): Parcel => ({
   ...parcel,
   layouts: parcel.layouts.map((layout) => layoutUpToDate(layout) as LayoutDocument),
-  house: houseUpToDate(parcel.house) as HouseStyle | null,
+  house: houseUpToDate(parcel.house) as SiteStyle | null,
 })

@@ -1,6 +1,6 @@
 import { type RenamedIds, renamedSetting } from '../layouts'
 import { propertiesOf, ELEMENTS } from '../elements'
-import type { Frame } from '../design'
+import type { DisplayRule } from '../design'
 import type { Id } from '../model'
 import { type NamedLook, styleProperty, paletteColour, paletteName } from '../styles'
 import {
@@ -125,12 +125,12 @@ export function renamedLayout(layout: LayoutDocument, to: Renamed): LayoutDocume
   return { ...layout, id, follows: { base: to('layout', layout.follows.base), changes } }
 }
 
-function renamedFrame(frame: Frame, id: Id, to: Renamed): Frame {
+function renamedFrame(frame: DisplayRule, id: Id, to: Renamed): DisplayRule {
   const regions = Object.entries(frame.regions).map(([region, say]) => [
     region,
     say.kind === 'use' ? { ...say, layout: to('layout', say.layout) } : say,
   ])
-  return { ...frame, id, regions: Object.fromEntries(regions) as Frame['regions'] }
+  return { ...frame, id, regions: Object.fromEntries(regions) as DisplayRule['regions'] }
 }
 
 const renamedLook = (look: NamedLook, to: Renamed): NamedLook => ({

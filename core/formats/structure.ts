@@ -1,6 +1,6 @@
 import { builtInField, isFieldTest, isTermTest } from '../conditions'
 import { seeNode } from '../elements'
-import type { Frame } from '../design'
+import type { DisplayRule } from '../design'
 import { targetSpec } from '../targets'
 import type { DrawnTree } from '../layouts'
 import { BUILT_IN, type Catalogue, TERMS } from '../catalogue'
@@ -77,7 +77,7 @@ export function namedByTree(tree: DrawnTree, see: Naming): void {
 }
 
 /** Everything of a site's content that a frame names. */
-export function namedByFrame({ covers, except, offeredTo }: Frame, see: Naming): void {
+export function namedByFrame({ covers, except, offeredTo }: DisplayRule, see: Naming): void {
   for (const target of [...covers, ...except])
     targetSpec(target).exchange(target, (what, id) => {
       if (what === 'entry') see('page', `entry:${id}`)
@@ -145,7 +145,11 @@ class Gathered {
 
 /** What some layouts, frames and menus need of the site that they are from, and what things of it are called. */
 export function structureFor(
-  { trees, frames, menus = [] }: { trees: Iterable<DrawnTree>; frames: readonly Frame[]; menus?: readonly Menu[] },
+  {
+    trees,
+    frames,
+    menus = [],
+  }: { trees: Iterable<DrawnTree>; frames: readonly DisplayRule[]; menus?: readonly Menu[] },
   catalogue: Catalogue,
 ): { structure: CarriedStructure; names: CarriedName[] } {
   const found = new Gathered(catalogue)

@@ -29,4 +29,4 @@ export interface Unfit {
  * What to do about something that does not fit: keep the reference (it does nothing until the thing exists, and
  * the checks report it), drop it, use something of this site instead, or create it as the parcel carries it.
  */
-export type Choice = { do: 'keep' } | { do: 'drop' } | { do: 'use'; id: string } | { do: 'create' }
+export type ImportChoice = { do: 'keep' } | { do: 'drop' } | { do: 'use'; id: string } | { do: 'create' }

@@ -11,7 +11,7 @@ import type { RichDoc } from '../rich'
  * What a column is: a key of the entry, `field:ID` of its type, `terms:TAXONOMY`, `new:KIND` for a field that is made
  * from it, or nothing.
  */
-export type Target = string
+export type ColumnTarget = string
 
 export const OWN_TARGETS = [
   'id',
@@ -46,17 +46,17 @@ export function guessTargets(
   columns: readonly string[],
   type: PageType | null,
   taxonomies: readonly Taxonomy[],
-): Record<string, Target> {
-  const found: Record<string, Target> = {}
-  const taken = new Set<Target>()
-  const take = (column: string, target: Target): boolean => {
+): Record<string, ColumnTarget> {
+  const found: Record<string, ColumnTarget> = {}
+  const taken = new Set<ColumnTarget>()
+  const take = (column: string, target: ColumnTarget): boolean => {
     if (taken.has(target) || found[column] !== undefined) return false
     taken.add(target)
     found[column] = target
     return true
   }
   const own = taxonomies.filter((t) => !type || type.taxonomies.includes(t.id))
-  const exact = (column: string): Target[] => [
+  const exact = (column: string): ColumnTarget[] => [
     ...OWN_TARGETS.filter((t) => plain(t) === plain(column)),
     ...(type?.fields ?? [])
       .filter((f) => [f.label, f.id].some((n) => plain(n) === plain(column)))
@@ -86,7 +86,7 @@ export interface BroughtRow {
 
 export interface Bringing {
   type: PageType
-  columns: Readonly<Record<string, Target>>
+  columns: Readonly<Record<string, ColumnTarget>>
   /** Whether new entries are out at once; what a row says of itself goes first. */
   published: boolean
   named: ReadContext
@@ -174,8 +174,8 @@ const lastPart = (words: string): string => slugOf(withoutEnd(before(words.trim(
 
 /** What a row comes to; an empty cell leaves as it is what is there. */
 export function bringRow(row: Readonly<Record<string, string>>, by: Bringing): BroughtRow {
-  const columnOf = (target: Target) => Object.keys(by.columns).find((c) => by.columns[c] === target)
-  const wordsAt = (target: Target) => (row[columnOf(target) ?? ''] ?? '').trim()
+  const columnOf = (target: ColumnTarget) => Object.keys(by.columns).find((c) => by.columns[c] === target)
+  const wordsAt = (target: ColumnTarget) => (row[columnOf(target) ?? ''] ?? '').trim()
   const [id, slug] = [wordsAt('id'), lastPart(wordsAt('slug'))]
   const was = by.existing(id, slug)
   const entry: Entry = was

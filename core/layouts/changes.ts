@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import { type Change, type Layout, type Standing, find, mayHold } from '../tree'
+import { type Change, type Layout, type NodePosition, find, mayHold } from '../tree'
 import { changeKey } from './change-keys'
 import { type OwnPatch, settingOfOther } from './edits'
 
@@ -37,7 +37,7 @@ export function patched(changes: readonly Change[], { drop, put }: OwnPatch): Ch
  * A change that names what is not there, pointed at something that is: a value of another thing, or another place for
  * what is put or moved, in `at` where that may hold it, else behind it. Null where it says nothing of one thing.
  */
-export function pointedAt(change: Change, at: Standing, tree: Layout): Change | null {
+export function pointedAt(change: Change, at: NodePosition, tree: Layout): Change | null {
   const { id } = at.node
   switch (change.kind) {
     case 'gone':

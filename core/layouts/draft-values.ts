@@ -6,7 +6,7 @@ import {
   type Layout,
   type LayoutElement,
   type Row,
-  type Step,
+  type WidthStep,
   type Stepped,
   type StyleValue,
   type Styles,
@@ -140,7 +140,7 @@ export function parsed(json: string): Value {
 }
 
 /** One step of a property, kept apart so that both style edits read alike. */
-export function withStep(stepped: Stepped | undefined, step: Step, value: StyleValue | null): Stepped | undefined {
+export function withStep(stepped: Stepped | undefined, step: WidthStep, value: StyleValue | null): Stepped | undefined {
   const next: Stepped = { ...stepped }
   if (value === null) delete next[step]
   else next[step] = value

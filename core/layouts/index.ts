@@ -27,7 +27,7 @@ export {
   treeToDraw,
   MOST_LEVELS,
   type Baseless,
-  type Drawn,
+  type LayoutTrees,
   type DrawnTree,
 } from './trees'
 export { changeKey, changedThing } from './change-keys'

@@ -11,7 +11,7 @@ import {
   type Row,
   type Setting,
   STEPS,
-  type Step,
+  type WidthStep,
   type StyleValue,
   type Styles,
   type TreeNode,
@@ -232,7 +232,7 @@ class Difference {
   private styles(
     before: Styles,
     after: Styles,
-    set: (look: { property: string; step: Step; value: StyleValue | null }) => void,
+    set: (look: { property: string; step: WidthStep; value: StyleValue | null }) => void,
   ): void {
     if (before === after) return
     for (const property of new Set([...Object.keys(before), ...Object.keys(after)]))

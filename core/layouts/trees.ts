@@ -15,7 +15,7 @@ export type DrawnTree = Layout & { readonly [DRAWN]: true }
 /** Why nothing is drawn of a variation: whatever it says is kept, and drawn again when its base is there. */
 export type Baseless = 'missing' | 'loop' | 'region' | 'levels' | 'id'
 
-export interface Drawn {
+export interface LayoutTrees {
   tree: DrawnTree
   /** The tree that is edited: pieces stand in it as they are placed. The very same where there are none. */
   made: Layout
@@ -26,7 +26,7 @@ export interface Drawn {
   places: readonly PlaceState[]
 }
 
-type Made = Omit<Drawn, 'tree' | 'places'>
+type Made = Omit<LayoutTrees, 'tree' | 'places'>
 
 /** How many variations may follow one another when one is made, */
 export const MOST_LEVELS = 4
@@ -100,7 +100,7 @@ export class Trees {
   }
 
   /** What is drawn of a layout, which need not be one of these. */
-  of(document: LayoutDocument): Drawn {
+  of(document: LayoutDocument): LayoutTrees {
     const made = this.madeOf(document)
     const places = placesIn(made.made)
     if (places.length === 0) return { ...made, tree: made.made as DrawnTree, places: NO_PLACES }

@@ -15,10 +15,10 @@ export interface Varied {
   waiting: Change[]
 }
 
-type Standing = Extract<Change, { kind: 'put' | 'move' }>
+type PositionChange = Extract<Change, { kind: 'put' | 'move' }>
 
-const idOf = (change: Standing): Id => (change.kind === 'put' ? change.node.id : change.id)
-const stands = (change: Change): change is Standing => change.kind === 'put' || change.kind === 'move'
+const idOf = (change: PositionChange): Id => (change.kind === 'put' ? change.node.id : change.id)
+const stands = (change: Change): change is PositionChange => change.kind === 'put' || change.kind === 'move'
 
 /** A base on its way to be a variation of it. */
 class Varying {
@@ -28,7 +28,7 @@ class Varying {
   readonly edits: Edit[] = []
   /** What was put or moved so far. */
   private readonly placed = new Set<Id>()
-  private readonly said: ReadonlyMap<Id, Standing>
+  private readonly said: ReadonlyMap<Id, PositionChange>
 
   constructor(
     private readonly base: Layout,
@@ -60,7 +60,7 @@ class Varying {
     this.edits.push(edit)
   }
 
-  private stand(change: Standing): void {
+  private stand(change: PositionChange): void {
     const { draft } = this
     const id = idOf(change)
     const there = draft.node(id)
@@ -79,7 +79,7 @@ class Varying {
   }
 
   /** Behind the sibling that it names; else behind the nearest one before that, as the base or its own changes have it. */
-  private placeIn({ parent, after }: Standing): number {
+  private placeIn({ parent, after }: PositionChange): number {
     const siblings = childrenOf(this.draft.holder(parent)!).map((c) => c.id)
     let looked: Id | null = after
     for (let i = 0; looked !== null && i <= this.changes.length + siblings.length; i++) {

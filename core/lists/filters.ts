@@ -126,7 +126,7 @@ function bitsOf(ledger: Ledger, { field, as }: Filter, asked: Asked, of: Bits): 
 }
 
 /** One choice of a filter, and how many entries it would leave beside what else is asked. */
-export interface Choice {
+export interface FilterChoice {
   key: string
   count: number
   chosen: boolean
@@ -137,7 +137,7 @@ export interface Facet {
   filter: Filter
   asked: Asked | null
   /** Of a filter by choosing. */
-  choices: Choice[]
+  choices: FilterChoice[]
   /** Of a range: what there is at least and at most. */
   extent: { least: number; most: number } | null
 }
@@ -145,7 +145,7 @@ export interface Facet {
 /** So many choices are offered at most: of more those that would leave most, and what is chosen. */
 const MOST_OFFERED = 100
 
-function offered(choices: Choice[]): Choice[] {
+function offered(choices: FilterChoice[]): FilterChoice[] {
   if (choices.length <= MOST_OFFERED) return choices
   return choices.sort((a, b) => Number(b.chosen) - Number(a.chosen) || b.count - a.count).slice(0, MOST_OFFERED)
 }
@@ -175,7 +175,7 @@ export function narrow(
       return { filter, asked: said, choices: [], extent }
     }
     const chosen = new Set(said && 'keys' in said ? said.keys : [])
-    const choices: Choice[] = []
+    const choices: FilterChoice[] = []
     for (const [key, count] of ledger.keys(filter.field).counts(beside))
       if (count > 0 || chosen.has(key)) choices.push({ key, count, chosen: chosen.has(key) })
     return { filter, asked: said, choices: offered(choices), extent: null }

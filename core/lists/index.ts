@@ -5,7 +5,7 @@ export { type Where } from './where'
 export { type Totals } from './column'
 export {
   type Asked,
-  type Choice,
+  type FilterChoice,
   type Facet,
   type Filter,
   filterAs,

@@ -41,7 +41,7 @@ export function collatorOf(locale: string): Intl.Collator {
 }
 
 /** One thing by which entries are sorted: what each has of it, by numbers, and which way. */
-interface Step {
+interface SortStep {
   of(entry: Entry): SortKey
   keys: SortKey[]
   way: 1 | -1
@@ -54,8 +54,12 @@ function compareKeys(x: SortKey, y: SortKey, way: 1 | -1, collator: Intl.Collato
   return way * collator.compare(String(x), String(y))
 }
 
-function stepsOf(catalogue: Catalogue, { group, sorts }: Sorting): Step[] {
-  const steps = sorts.map(({ field, down }): Step => ({ of: namedKey(catalogue, field), keys: [], way: down ? -1 : 1 }))
+function stepsOf(catalogue: Catalogue, { group, sorts }: Sorting): SortStep[] {
+  const steps = sorts.map(({ field, down }): SortStep => ({
+    of: namedKey(catalogue, field),
+    keys: [],
+    way: down ? -1 : 1,
+  }))
   if (!group) return steps
   const of = groupOf(catalogue, group)
   return [{ of: (entry) => of(entry)?.rank ?? null, keys: [], way: group.down ? -1 : 1 }, ...steps]
@@ -65,7 +69,7 @@ function stepsOf(catalogue: Catalogue, { group, sorts }: Sorting): Step[] {
 export class Order {
   private readonly numbers: Uint32Array
   private length = 0
-  private readonly steps: readonly Step[]
+  private readonly steps: readonly SortStep[]
   private readonly collator: Intl.Collator
 
   constructor(

@@ -1,4 +1,4 @@
-import { type Catalogue, type Place, directoryOf, entrySubject, fieldSource } from '../catalogue'
+import { type Catalogue, type FieldContext, directoryOf, entrySubject, fieldSource } from '../catalogue'
 import { READINGS, type Reading } from '../fields'
 import type { Entry, FieldRef, Id } from '../model'
 import { dayOf, dayNumber } from '../time'
@@ -17,7 +17,7 @@ const NO_PAGE = { key: '', kind: 'not-found', address: '', title: '' } as const
 export function readerOf(catalogue: Catalogue, field: Id): ReadField {
   const ref: FieldRef = { of: 'page', field }
   const source = fieldSource(ref)
-  const place: Place = {
+  const place: FieldContext = {
     catalogue,
     page: NO_PAGE,
     subject: { kind: 'page' },

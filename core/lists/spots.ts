@@ -2,7 +2,7 @@ import type { Catalogue } from '../catalogue'
 import { type Entry, type Id, positionIn } from '../model'
 import type { Position } from '../fields'
 
-interface Spot {
+interface EntryPosition {
   id: Id
   at: Position
 }
@@ -14,8 +14,8 @@ const MOST_KEPT = 20
  * all. Kept in step with the catalogue's changes one by one.
  */
 export class Spots {
-  private readonly spots: Spot[] = []
-  private readonly known = new Map<Id, Spot>()
+  private readonly spots: EntryPosition[] = []
+  private readonly known = new Map<Id, EntryPosition>()
 
   constructor(
     entries: Iterable<Entry>,
@@ -33,7 +33,7 @@ export class Spots {
     return entry.type === this.type ? positionIn(entry.fields[this.field]) : null
   }
 
-  private keep(id: Id, at: Position): Spot {
+  private keep(id: Id, at: Position): EntryPosition {
     const spot = { id, at }
     this.known.set(id, spot)
     return spot

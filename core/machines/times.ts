@@ -3,7 +3,7 @@ import type { Entry } from '../model'
 import { addDays, momentIn, type Day, type Moment, isDay } from '../time'
 
 /** When an entry was made public and when it changed last, as feeds, calendars and lists of pages tell it. */
-export interface Told {
+export interface FeedTimes {
   /** Milliseconds since 1970; null where nothing tells it. */
   published: number | null
   updated: number | null
@@ -17,7 +17,7 @@ export const startOfDay = (day: Day, timeZone: string): Moment => momentIn(day, 
  * without a day, or with one that had not come yet, from the moment at which it was published. Nothing is told that has
  * not happened: `changed` and `out` are moments that have been, and so is `from`, for an entry that is out.
  */
-export function toldTimes(entry: Entry, catalogue: Catalogue): Told {
+export function toldTimes(entry: Entry, catalogue: Catalogue): FeedTimes {
   const { timeZone } = catalogue.site.settings
   const { changed, out } = catalogue.timesOf(entry.id)
   const from = entry.from ? momentIn(entry.from, timeZone) : null

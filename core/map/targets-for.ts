@@ -2,7 +2,7 @@ import { copyOf } from '../tree'
 import type { Catalogue } from '../catalogue'
 import type { Page } from '../model'
 import { pagesCovered } from '../rules'
-import type { Frame } from '../design'
+import type { DisplayRule } from '../design'
 import type { Target } from '../targets'
 import type { PageGroup } from './rows'
 
@@ -40,7 +40,7 @@ function coversExactly(conditions: Conditions, selected: ReadonlySet<number>, ca
   return covered.length === selected.size && covered.every((i) => selected.has(i))
 }
 
-export type Conditions = Pick<Frame, 'covers' | 'except'>
+export type Conditions = Pick<DisplayRule, 'covers' | 'except'>
 
 /**
  * The least that covers exactly a selection of pages: what a frame covers that makes them stand apart already

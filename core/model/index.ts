@@ -29,7 +29,16 @@ export {
   setItem,
 } from './menus'
 export { type EntryContest, changedParts, entryOfParts, mergeEntries, partsOfEntry } from './merge-entry'
-export { type Line, type Nudge, type Spot, branchLength, dropped, linesOf, nudged, spotOf } from './outline'
+export {
+  type OutlineLine,
+  type Nudge,
+  type OutlinePosition,
+  branchLength,
+  dropped,
+  linesOf,
+  nudged,
+  spotOf,
+} from './outline'
 export { ROLES, type Role, USER_ROLES, includesRole } from './roles'
 export { isSame } from './same'
 export {

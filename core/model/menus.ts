@@ -2,7 +2,7 @@ import { type Editing, type PlainEdit, plainEditing } from '../edits'
 import { type Problem, problem } from '../problems'
 import { exact, list, oneOf, refuse, shapeOf } from '../shape'
 import { freeId } from './new-type'
-import type { Line, Spot } from './outline'
+import type { OutlineLine, OutlinePosition } from './outline'
 import { menuShape } from './shapes'
 import type { Id, Link, Menu, MenuItem } from './types'
 
@@ -56,8 +56,8 @@ export const newMenu = ({ menus }: MenuSet, name: string): Menu => ({
 })
 
 /** The items of a menu as lines, each so far indented as it stands below others. */
-export function menuLines({ items }: Pick<Menu, 'items'>): Line[] {
-  const lines: Line[] = []
+export function menuLines({ items }: Pick<Menu, 'items'>): OutlineLine[] {
+  const lines: OutlineLine[] = []
   const put = (of: readonly MenuItem[], parent: Id | null, depth: number): void => {
     for (const { id, items: below } of of) {
       lines.push({ id, parent, depth })
@@ -86,7 +86,7 @@ function itemsAt(menu: Menu, parent: Id | null): string[] {
   return [...top, ...[...above, parent].flatMap((id) => [id, 'items'])]
 }
 
-export const insertItem = (menu: Menu, item: MenuItem, { parent, index }: Spot): PlainEdit => ({
+export const insertItem = (menu: Menu, item: MenuItem, { parent, index }: OutlinePosition): PlainEdit => ({
   kind: 'insert',
   at: itemsAt(menu, parent),
   index,
@@ -99,7 +99,7 @@ export function removeItem(menu: Menu, id: Id): PlainEdit {
 }
 
 /** Moves an item to a spot, with all below it. */
-export function moveItem(menu: Menu, id: Id, spot: Spot): PlainEdit {
+export function moveItem(menu: Menu, id: Id, spot: OutlinePosition): PlainEdit {
   const { item, above } = findItem(menu.items, id)!
   const from = above.at(-1) ?? null
   if (from === spot.parent) return { kind: 'move', at: itemsAt(menu, from), id, index: spot.index }

@@ -4,7 +4,7 @@ import type { Id } from './types'
  * Trees that are edited as a list of lines, each so far indented: menus and terms. What is moved takes along all that
  * stands below it. Pure positions; what they mean for a document is for whoever edits it.
  */
-export interface Line {
+export interface OutlineLine {
   id: Id
   parent: Id | null
   /** 0 for what stands at the top. */
@@ -12,13 +12,13 @@ export interface Line {
 }
 
 /** Where something stands among those with the same parent, itself not counted. */
-export interface Spot {
+export interface OutlinePosition {
   parent: Id | null
   index: number
 }
 
 /** What has parents, as lines in the order of reading; what names a parent that is not there stands at the top. */
-export function linesOf(items: readonly { id: Id; parent: Id | null }[]): Line[] {
+export function linesOf(items: readonly { id: Id; parent: Id | null }[]): OutlineLine[] {
   const known = new Set(items.map((i) => i.id))
   const below = new Map<Id | null, Id[]>()
   for (const { id, parent } of items) {
@@ -27,7 +27,7 @@ export function linesOf(items: readonly { id: Id; parent: Id | null }[]): Line[]
     if (there) there.push(id)
     else below.set(under, [id])
   }
-  const lines: Line[] = []
+  const lines: OutlineLine[] = []
   const seen = new Set<Id>()
   const put = (parent: Id | null, depth: number): void => {
     for (const id of below.get(parent) ?? []) {
@@ -42,16 +42,16 @@ export function linesOf(items: readonly { id: Id; parent: Id | null }[]): Line[]
 }
 
 /** How many lines belong to the one at `at`: itself and all below it. */
-export function branchLength(lines: readonly Line[], at: number): number {
+export function branchLength(lines: readonly OutlineLine[], at: number): number {
   let end = at + 1
   while (end < lines.length && lines[end]!.depth > lines[at]!.depth) end++
   return end - at
 }
 
-const siblings = (lines: readonly Line[], parent: Id | null): Id[] =>
+const siblings = (lines: readonly OutlineLine[], parent: Id | null): Id[] =>
   lines.filter((l) => l.parent === parent).map((l) => l.id)
 
-export function spotOf(lines: readonly Line[], id: Id): Spot {
+export function spotOf(lines: readonly OutlineLine[], id: Id): OutlinePosition {
   const { parent } = lines.find((l) => l.id === id)!
   return { parent, index: siblings(lines, parent).indexOf(id) }
 }
@@ -59,14 +59,14 @@ export function spotOf(lines: readonly Line[], id: Id): Spot {
 export type Nudge = 'up' | 'down' | 'in' | 'out'
 
 /** How deep what stands at and below a line reaches, counted from the line itself. */
-const reach = (lines: readonly Line[], at: number): number =>
+const reach = (lines: readonly OutlineLine[], at: number): number =>
   Math.max(...lines.slice(at, at + branchLength(lines, at)).map((l) => l.depth - lines[at]!.depth))
 
 /**
  * Where a line goes by a key: among its like, below the one before it, or beside its parent; null where it cannot.
  * `most` is how many levels there may be.
  */
-export function nudged(lines: readonly Line[], id: Id, nudge: Nudge, most: number): Spot | null {
+export function nudged(lines: readonly OutlineLine[], id: Id, nudge: Nudge, most: number): OutlinePosition | null {
   const { parent, index } = spotOf(lines, id)
   const like = siblings(lines, parent)
   if (nudge === 'up') return index > 0 ? { parent, index: index - 1 } : null
@@ -86,7 +86,13 @@ export function nudged(lines: readonly Line[], id: Id, nudge: Nudge, most: numbe
  * Where a line goes that is dragged above the line at `line` (or behind the last), so far indented. What cannot be is
  * brought to the nearest that can: no deeper than below the line before it, no less deep than the line after it.
  */
-export function dropped(lines: readonly Line[], id: Id, line: number, depth: number, most: number): Spot | null {
+export function dropped(
+  lines: readonly OutlineLine[],
+  id: Id,
+  line: number,
+  depth: number,
+  most: number,
+): OutlinePosition | null {
   const from = lines.findIndex((l) => l.id === id)
   const length = branchLength(lines, from)
   if (line > from && line < from + length) return null

@@ -2,7 +2,7 @@ import type { PlainEdit } from '../edits'
 import { firstFree } from './blank'
 import { slugOf } from '../addresses'
 import { freeId } from './new-type'
-import { linesOf, type Spot } from './outline'
+import { linesOf, type OutlinePosition } from './outline'
 import type { Structure } from './structure'
 import type { Id, Person, Term } from './types'
 
@@ -37,7 +37,7 @@ export function newPerson({ people }: Structure, name: string): Person {
 }
 
 /** Where a term goes in the list of all, to be at a spot among those of its taxonomy: counted without it. */
-function listIndex(structure: Structure, taxonomy: Id, id: Id | null, { parent, index }: Spot): number {
+function listIndex(structure: Structure, taxonomy: Id, id: Id | null, { parent, index }: OutlinePosition): number {
   const others = structure.terms.filter((t) => t.id !== id)
   const lines = linesOf(termsOf(structure, taxonomy)).filter((l) => l.parent === parent && l.id !== id)
   const before = lines[index]
@@ -47,14 +47,14 @@ function listIndex(structure: Structure, taxonomy: Id, id: Id | null, { parent, 
 }
 
 /** Puts a new term at a spot. */
-export function insertTerm(structure: Structure, term: Term, spot: Spot): PlainEdit {
+export function insertTerm(structure: Structure, term: Term, spot: OutlinePosition): PlainEdit {
   const index = listIndex(structure, term.taxonomy, null, spot)
   const item: Term = { ...term, parent: spot.parent }
   return { kind: 'insert', at: ['terms'], index, item }
 }
 
 /** Moves a term to a spot, with all below it. */
-export function moveTerm(structure: Structure, id: Id, spot: Spot): PlainEdit {
+export function moveTerm(structure: Structure, id: Id, spot: OutlinePosition): PlainEdit {
   const { taxonomy } = structure.terms.find((t) => t.id === id)!
   const edits: PlainEdit[] = [
     { kind: 'set', at: ['terms', id, 'parent'], value: spot.parent },

@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal'
 import { seeNode } from '../elements'
 import { namedByLayout } from '../checks'
-import type { Design, Frame } from '../design'
+import type { Design, DisplayRule } from '../design'
 import { treesOf } from '../layouts'
 import type { Id, Menu } from '../model'
 import { type LayoutDocument, REGIONS, walk } from '../tree'
@@ -40,8 +40,8 @@ class Needs {
   private readonly old: ReadonlyMap<Id, LayoutDocument>
   private readonly now: ReadonlyMap<Id, LayoutDocument>
   private readonly oldMenus: ReadonlyMap<Id, Menu>
-  private readonly framesBefore: ReadonlyMap<Id, Frame>
-  private readonly framesAfter: ReadonlyMap<Id, Frame>
+  private readonly framesBefore: ReadonlyMap<Id, DisplayRule>
+  private readonly framesAfter: ReadonlyMap<Id, DisplayRule>
 
   constructor(
     private readonly before: Whole,
@@ -85,7 +85,7 @@ class Needs {
 
   /** Where a layout goes, all that names it has to say something else with it. */
   private ofRemoved(id: Id): PartKey[] {
-    const uses = (frame: Frame | undefined): boolean =>
+    const uses = (frame: DisplayRule | undefined): boolean =>
       frame !== undefined && REGIONS.some((r) => frame.regions[r].kind === 'use' && frame.regions[r].layout === id)
     const frames = this.before.frames.filter((f) => uses(f) && !uses(this.framesAfter.get(f.id)))
     const trees = treesOf(this.before)

@@ -5,7 +5,7 @@ import {
   type LayoutElement,
   type LayoutRegion,
   type LooksKey,
-  type Place,
+  type Slot,
   type Row,
   type State,
   type Styles,
@@ -192,12 +192,12 @@ class Compiler implements Compile {
     return !element.hides?.includes(part)
   }
 
-  place(place: Place): Chunk {
+  place(place: Slot): Chunk {
     const context = elementSpec(place.type)?.form === 'is' ? this.context.ofForm() : this.context
     return join(...place.children.map((row) => this.take(row, context)))
   }
 
-  shown(place: Place, chunk: Chunk): Chunk {
+  shown(place: Slot, chunk: Chunk): Chunk {
     this.ask(place.when ?? [])
     return shownWhen(place.when, chunk)
   }

@@ -1,10 +1,10 @@
 import type { Need } from '../conditions'
 import type { ListPlan, ScriptName } from '../drawing'
-import type { Rule } from '../styles'
+import type { CssRule } from '../styles'
 
 /** What drawing needs beside its HTML. */
 export interface Needs {
-  rules: Map<string, Rule>
+  rules: Map<string, CssRule>
   elements: Set<string>
   families: Set<string>
   looks: Set<string>

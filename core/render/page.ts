@@ -1,16 +1,7 @@
 import type { Need } from '../conditions'
 import { ELEMENTS } from '../elements'
 import { type DrawnTree, type Trees, treeToDraw, treesOf } from '../layouts'
-import {
-  type HouseStyle,
-  type Letters,
-  baseCss,
-  fontsAtOnce,
-  layered,
-  lettersOf,
-  namedRules,
-  rulesCss,
-} from '../styles'
+import { type SiteStyle, type Letters, baseCss, fontsAtOnce, layered, lettersOf, namedRules, rulesCss } from '../styles'
 import type { ShownRegions } from '../design'
 import { REGIONS, type LayoutDocument, type LayoutElement, type Region, elementsOf } from '../tree'
 import type { Catalogue } from '../catalogue'
@@ -48,7 +39,7 @@ export interface DrawnPage {
 /** What of a design is drawn. */
 export interface Drawable {
   layouts: readonly LayoutDocument[]
-  house: HouseStyle
+  house: SiteStyle
   menus?: readonly Menu[]
 }
 

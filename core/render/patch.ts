@@ -2,7 +2,7 @@ import { type Scene, fill } from '../drawing'
 import { elementSpec, entryList, filterForm, givenWithin } from '../elements'
 import type { DrawnTree } from '../layouts'
 import type { Id } from '../model'
-import type { Rule } from '../styles'
+import type { CssRule } from '../styles'
 import {
   type Column,
   type Defaults,
@@ -30,7 +30,7 @@ export type Patch =
 /** How one drawing becomes the next, and the rules that what was written anew needs. */
 export interface Patched {
   patches: readonly Patch[]
-  rules: ReadonlyMap<string, Rule>
+  rules: ReadonlyMap<string, CssRule>
 }
 
 /** What the sheet of a page was written for. */
@@ -57,7 +57,7 @@ export function knownTo(programs: readonly Program[]): Known {
   }
 }
 
-type Drawn = Row | Column | LayoutElement
+type DrawnNode = Row | Column | LayoutElement
 
 const isEmptyRecord = (record: object): boolean => Object.keys(record).length === 0
 
@@ -80,7 +80,7 @@ const sameOrder = (a: readonly TreeNode[], b: readonly TreeNode[]): boolean =>
   a.length === b.length && a.every((node, i) => node.id === b[i]!.id)
 
 /** What holds where something stands: what is given to it, and how much of the page's width there is. */
-interface Standing {
+interface NodeContext {
   given: Defaults
   share: number
 }
@@ -95,13 +95,13 @@ class Difference {
     private readonly scene: Scene,
   ) {}
 
-  private draw(node: Drawn, { given, share }: Standing): string {
+  private draw(node: DrawnNode, { given, share }: NodeContext): string {
     const program = compileNode(this.after, given, node, { ids: true }, share)
     this.programs.push(program)
     return fill([program.chunk], this.scene)
   }
 
-  children(before: readonly Drawn[], after: readonly Drawn[], id: Id, standing: Standing): void {
+  children(before: readonly DrawnNode[], after: readonly DrawnNode[], id: Id, standing: NodeContext): void {
     if (before === after) return
     const stood = new Map(before.map((node) => [node.id, node]))
     const order = after.map((node) => {
@@ -115,7 +115,7 @@ class Difference {
   }
 
   /** Whether what is drawn of a thing stays, but for its tag and for what is in it. */
-  private stays(before: Drawn, after: Drawn): boolean {
+  private stays(before: DrawnNode, after: DrawnNode): boolean {
     if (!sameWhen(before, after)) return false
     if (after.kind === 'element') return this.staysAround(before, after)
     // Pictures say how wide they are by the columns that they stand in.
@@ -136,21 +136,26 @@ class Difference {
     )
   }
 
-  private inside(before: Drawn, after: Drawn, standing: Standing): void {
+  private inside(before: DrawnNode, after: DrawnNode, standing: NodeContext): void {
     if (before === after) return
     if (after.kind === 'element') {
       for (const [i, place] of childrenOf(before).entries())
-        this.children(childrenOf(place) as Drawn[], childrenOf(after.children![i]!) as Drawn[], place.id, standing)
+        this.children(
+          childrenOf(place) as DrawnNode[],
+          childrenOf(after.children![i]!) as DrawnNode[],
+          place.id,
+          standing,
+        )
       return
     }
     if (!sameSelf(before, after))
       this.patches.push({
         kind: 'opening',
         id: after.id,
-        html: this.draw({ ...after, children: [] } as Drawn, standing),
+        html: this.draw({ ...after, children: [] } as DrawnNode, standing),
       })
     const within = { given: givenWithin(standing.given, after.gives), share: shareWithin(standing.share, after) }
-    this.children(childrenOf(before) as Drawn[], childrenOf(after) as Drawn[], after.id, within)
+    this.children(childrenOf(before) as DrawnNode[], childrenOf(after) as DrawnNode[], after.id, within)
   }
 }
 
@@ -172,7 +177,7 @@ export function patchesBetween(before: DrawnTree, after: DrawnTree, scene: Scene
   if (known.elements.has(filterForm.type) && !sameLists(before, after)) return null
   const difference = new Difference(after, scene)
   difference.children(before.children, after.children, after.id, { given: after.defaults, share: 1 })
-  const rules = new Map<string, Rule>()
+  const rules = new Map<string, CssRule>()
   for (const program of difference.programs) {
     for (const kind of ['elements', 'families', 'looks', 'cards', 'css'] as const)
       if ([...program[kind]].some((name) => !known[kind].has(name))) return null

@@ -1,7 +1,7 @@
 import type { Need } from '../conditions'
 import type { Id } from '../model'
 import type { LayoutRegion } from '../tree'
-import type { Rule } from '../styles'
+import type { CssRule } from '../styles'
 import { type Chunk, fill, type ListPlan, type Scene, type ScriptName } from '../drawing'
 
 /** A layout compiled for drawing: what is known already, what is filled in, and the CSS that it needs. */
@@ -9,7 +9,7 @@ export interface Program {
   layout: Id
   region: LayoutRegion
   chunks: readonly Chunk[]
-  rules: readonly Rule[]
+  rules: readonly CssRule[]
   /** Types of the elements in it, for their shared CSS. */
   elements: ReadonlySet<string>
   families: ReadonlySet<string>

@@ -1,12 +1,12 @@
 import { type Colours, coloursIn, elementSpec, givenWithin, looksGiven, pageColours } from '../elements'
 import type { DrawnTree } from '../layouts'
 import type { TitleLook } from '../machines'
-import { type HouseStyle, LEAST_CONTRAST, cascade, contrastBetween, familyNamed, opaque, steppedAt } from '../styles'
+import { type SiteStyle, LEAST_CONTRAST, cascade, contrastBetween, familyNamed, opaque, steppedAt } from '../styles'
 import { type Defaults, type Styles, type TreeNode, childrenOf } from '../tree'
 
 /** How titles look, for whoever draws them elsewhere: in the colours, and the font, of the layout that says them. */
 
-interface Standing {
+interface TitleContext {
   colours: Colours
   /** What lies beneath a picture, where one is in the way. */
   beneath: string
@@ -22,8 +22,8 @@ function titleBelow(
   around: Colours,
   beneath: string,
   given: Defaults,
-  house: HouseStyle,
-): Standing | null {
+  house: SiteStyle,
+): TitleContext | null {
   if (node.kind === 'element' && !elementSpec(node.type)) return null
   const looks = cascade(looksGiven(given, node), node.styles)
   const colours = coloursIn(node, looks, around, 'wide', house)
@@ -51,7 +51,7 @@ function readable({ ground, ink }: Colours, beneath: string): Pick<TitleLook, 'g
 
 const SHIPPED_INSTEAD = 'Schibsted Grotesk'
 
-function fontOf(looks: Styles, house: HouseStyle): Pick<TitleLook, 'font' | 'weight'> {
+function fontOf(looks: Styles, house: SiteStyle): Pick<TitleLook, 'font' | 'weight'> {
   const asked = String(steppedAt(looks.family, 'wide') ?? '@heading')
   const named = { '@heading': house.headingFamily, '@text': house.textFamily, '@interface': house.interfaceFamily }
   const family = familyNamed(named[asked as keyof typeof named] ?? asked, house)
@@ -61,11 +61,11 @@ function fontOf(looks: Styles, house: HouseStyle): Pick<TitleLook, 'font' | 'wei
   return { font: face.address, weight: Number(steppedAt(looks.weight, 'wide') ?? house.headingWeight) }
 }
 
-const PAGES = new WeakMap<HouseStyle, TitleLook>()
-const LOOKS = new WeakMap<DrawnTree, WeakMap<HouseStyle, TitleLook | null>>()
+const PAGES = new WeakMap<SiteStyle, TitleLook>()
+const LOOKS = new WeakMap<DrawnTree, WeakMap<SiteStyle, TitleLook | null>>()
 
 /** How a title looks that no layout says. */
-export function plainTitleLook(house: HouseStyle): TitleLook {
+export function plainTitleLook(house: SiteStyle): TitleLook {
   let look = PAGES.get(house)
   if (!look) {
     const page = pageColours(house)
@@ -75,7 +75,7 @@ export function plainTitleLook(house: HouseStyle): TitleLook {
 }
 
 /** How the title in a layout looks; null where it has none. Made once for each state of both. */
-export function titleLook(tree: DrawnTree, house: HouseStyle): TitleLook | null {
+export function titleLook(tree: DrawnTree, house: SiteStyle): TitleLook | null {
   let byHouse = LOOKS.get(tree)
   if (!byHouse) LOOKS.set(tree, (byHouse = new WeakMap()))
   let look = byHouse.get(house)
@@ -83,7 +83,7 @@ export function titleLook(tree: DrawnTree, house: HouseStyle): TitleLook | null 
   return look
 }
 
-function lookIn(tree: DrawnTree, house: HouseStyle): TitleLook | null {
+function lookIn(tree: DrawnTree, house: SiteStyle): TitleLook | null {
   const page = pageColours(house)
   for (const row of tree.children) {
     const found = titleBelow(row, page, page.ground!, tree.defaults, house)

@@ -5,9 +5,9 @@ import { holds, type Request } from '../conditions'
 import { type Facts, factsOf, narrownessOf, refinementsOf, targetSpec, targetTest, WayIndex } from '../targets'
 import { compareCandidates } from './rank'
 import { reachable } from './reach'
-import { type Rules, lackingHere, outcomeOf, unusable } from './resolve'
+import { type RuleSet, lackingHere, outcomeOf, unusable } from './resolve'
 import type { Candidate, Outcome, RegionOutcome } from './types'
-import type { Frame, Shown } from '../design'
+import type { DisplayRule, Shown } from '../design'
 
 /** One covering target of one frame, with its place in the total order of all of them. */
 export interface Way {
@@ -19,7 +19,7 @@ export interface Way {
 }
 
 interface CompiledFrame {
-  frame: Frame
+  frame: DisplayRule
   /** What it shows in each region, in the order of `REGIONS`; null where it passes or its layout cannot be used. */
   says: (Shown | null)[]
   excepts(facts: Facts): boolean
@@ -53,7 +53,7 @@ export function factsOfAll(catalogue: Catalogue): readonly Facts[] {
  * Pages that a frame covers and does not except, as indexes into `catalogue.pages`: what its conditions come to,
  * whoever looks and whatever other frames say.
  */
-export function pagesCovered(frame: Pick<Frame, 'covers' | 'except'>, catalogue: Catalogue): number[] {
+export function pagesCovered(frame: Pick<DisplayRule, 'covers' | 'except'>, catalogue: Catalogue): number[] {
   const covers = frame.covers.map((t) => targetTest(t, catalogue))
   const except = frame.except.map((t) => targetTest(t, catalogue))
   const all = factsOfAll(catalogue)
@@ -62,15 +62,15 @@ export function pagesCovered(frame: Pick<Frame, 'covers' | 'except'>, catalogue:
 }
 
 /** Which circumstances hold for a request, asked once for each frame. */
-class Held {
-  private answers: Map<Frame, boolean> | null = null
+class CircumstanceState {
+  private answers: Map<DisplayRule, boolean> | null = null
 
   constructor(
     private readonly request: Request,
     private readonly timeZone: string,
   ) {}
 
-  of(frame: Frame): boolean {
+  of(frame: DisplayRule): boolean {
     if (frame.onlyWhen.length === 0) return true
     this.answers ??= new Map()
     let answer = this.answers.get(frame)
@@ -107,7 +107,7 @@ export class CompiledRules {
   private count = 0
 
   constructor(
-    readonly rules: Rules,
+    readonly rules: RuleSet,
     readonly catalogue: Catalogue,
   ) {
     this.frames = rules.frames.map((frame, at) => {
@@ -124,7 +124,7 @@ export class CompiledRules {
     }
   }
 
-  private compileFrame(frame: Frame): CompiledFrame {
+  private compileFrame(frame: DisplayRule): CompiledFrame {
     const says = REGIONS.map((region): Shown | null => {
       const say = frame.regions[region]
       if (unusable(say, region, this.rules)) return null
@@ -209,12 +209,12 @@ export class CompiledRules {
     return found
   }
 
-  heldFor(request: Request): Held {
-    return new Held(request, this.catalogue.site.settings.timeZone)
+  heldFor(request: Request): CircumstanceState {
+    return new CircumstanceState(request, this.catalogue.site.settings.timeZone)
   }
 
   /** Decides every region of a page; looks no further once all are decided. */
-  decide(facts: Facts, held: Held): Decision {
+  decide(facts: Facts, held: CircumstanceState): Decision {
     const shown: Shown[] = [NONE, NONE, NONE, NONE]
     shown[BODY] = PLAIN
     const by: (Candidate | null)[] = [null, null, null, null]
@@ -237,7 +237,7 @@ export class CompiledRules {
   }
 
   /** The way by which one frame is a candidate for a page; null when it is none. */
-  wayOf(id: Id, facts: Facts, held: Held): Way | null {
+  wayOf(id: Id, facts: Facts, held: CircumstanceState): Way | null {
     // Ways stand in rank order, so the first that covers ranks highest.
     for (const way of this.waysByFrame(id)) {
       if (!way.covers(facts)) continue
@@ -261,7 +261,7 @@ export class CompiledRules {
     return this.byFrame.get(id) ?? []
   }
 
-  frame(id: Id): Frame | undefined {
+  frame(id: Id): DisplayRule | undefined {
     const at = this.frameAt.get(id)
     return at === undefined ? undefined : this.frames[at]!.frame
   }

@@ -3,9 +3,9 @@ import { type Trees, treesOf } from '../layouts'
 import { type LayoutDocument, type LayoutRegion, elementsOf } from '../tree'
 import type { Id } from '../model'
 import type { Design } from '../design'
-import type { Rules } from './resolve'
+import type { RuleSet } from './resolve'
 
-type Deciding = Pick<Rules, 'layoutRegions' | 'work'>
+type Deciding = Pick<RuleSet, 'layoutRegions' | 'work'>
 
 const DECIDING = new WeakMap<Trees, Deciding>()
 
@@ -29,7 +29,7 @@ function decidingIn(layouts: readonly LayoutDocument[]): Deciding {
 }
 
 /** The part of a design that decides; a variation whose base is gone stands in it as one that draws nothing. */
-export const rulesOf = ({ layouts, frames }: Pick<Design, 'layouts' | 'frames'>): Rules => ({
+export const rulesOf = ({ layouts, frames }: Pick<Design, 'layouts' | 'frames'>): RuleSet => ({
   frames,
   ...decidingIn(layouts),
 })

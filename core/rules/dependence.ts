@@ -2,7 +2,7 @@ import type { Id, Page } from '../model'
 import { type Need, circumstanceSpec, needOf, readsToday } from '../conditions'
 import type { CompiledRules } from './compiled'
 import { factsOf } from '../targets'
-import type { Frame } from '../design'
+import type { DisplayRule } from '../design'
 
 /** What a page depends on besides its address, whoever asks: by the circumstances of all frames that cover it. */
 export interface Dependence {
@@ -33,7 +33,7 @@ export function layoutsOn(compiled: CompiledRules, page: Page): Set<Id> {
 }
 
 /** Whether which layout applies anywhere may change with the day, though nothing of the content does. */
-export const goesByDay = (frames: readonly Frame[]): boolean =>
+export const goesByDay = (frames: readonly DisplayRule[]): boolean =>
   frames.some(({ on, covers, except }) =>
     [...(on ? covers : []), ...except].some(
       (t) => 'where' in t && t.where.some((r) => r.kind === 'field' && readsToday(r)),

@@ -3,11 +3,11 @@ import type { Id } from '../model'
 import { type Target, narrownessOf, refinementsOf } from '../targets'
 import { compareCandidates, decidingRule } from './rank'
 import type { Candidate } from './types'
-import type { Frame } from '../design'
+import type { DisplayRule } from '../design'
 
 /** A frame that covers the targets, has no say on any region yet, and is on. */
-export function newFrame(id: Id, covers: Target[], order: number): Frame {
-  const regions = Object.fromEntries(REGIONS.map((r) => [r, { kind: 'pass' }])) as Frame['regions']
+export function newFrame(id: Id, covers: Target[], order: number): DisplayRule {
+  const regions = Object.fromEntries(REGIONS.map((r) => [r, { kind: 'pass' }])) as DisplayRule['regions']
   return { id, name: '', on: true, covers, except: [], onlyWhen: [], regions, outranks: false, order, offeredTo: [] }
 }
 
@@ -18,7 +18,7 @@ export type Group = (typeof GROUPS)[number]
 const BY_NARROWNESS: readonly Group[] = ['site', 'kinds', 'types', 'groups', 'pages', 'pages']
 
 /** A frame by the narrowest of its targets: as it ranks where that one covers a page. */
-function atItsNarrowest(frame: Frame): Candidate {
+function atItsNarrowest(frame: DisplayRule): Candidate {
   const ways = frame.covers.map((t, target) => ({
     frame,
     target,
@@ -29,7 +29,7 @@ function atItsNarrowest(frame: Frame): Candidate {
 }
 
 /** True when nothing but the order that somebody dragged them into decides between two frames. */
-function isEqualButForOrder(a: Frame, b: Frame): boolean {
+function isEqualButForOrder(a: DisplayRule, b: DisplayRule): boolean {
   const rule = decidingRule(atItsNarrowest(a), atItsNarrowest(b))
   return rule === 'order' || rule === 'id'
 }
@@ -37,11 +37,11 @@ function isEqualButForOrder(a: Frame, b: Frame): boolean {
 /** A heading of the ladder with its frames, from what outranks to what is outranked. */
 export interface LadderGroup {
   group: Group
-  frames: Frame[]
+  frames: DisplayRule[]
 }
 
 /** All frames in the order in which they outrank each other, under the headings of the ladder; empty headings are left out. */
-export function ladderOf(frames: readonly Frame[]): LadderGroup[] {
+export function ladderOf(frames: readonly DisplayRule[]): LadderGroup[] {
   const ranked = frames.map(atItsNarrowest).sort(compareCandidates)
   return GROUPS.map((group) => ({
     group,
@@ -50,12 +50,12 @@ export function ladderOf(frames: readonly Frame[]): LadderGroup[] {
 }
 
 /** The frames among which a frame can be moved: those that rank as it does but for their order, itself included. */
-export function equalsOf(frame: Frame, frames: readonly Frame[]): Frame[] {
+export function equalsOf(frame: DisplayRule, frames: readonly DisplayRule[]): DisplayRule[] {
   return frames.filter((f) => f.id === frame.id || isEqualButForOrder(f, frame))
 }
 
 /** Under which heading of the ladder a frame stands. */
-export function groupOf(frame: Frame): Group {
+export function groupOf(frame: DisplayRule): Group {
   if (frame.outranks) return 'outranking'
   if (frame.onlyWhen.length > 0) return 'circumstances'
   return BY_NARROWNESS[Math.max(0, ...frame.covers.map(narrownessOf))]!

@@ -1,6 +1,6 @@
 export * from './types'
 export { compareCandidates, decidingRule } from './rank'
-export { type Rules, resolveInTurn, outcomeOf, candidacy, whyOf } from './resolve'
+export { type RuleSet, resolveInTurn, outcomeOf, candidacy, whyOf } from './resolve'
 export { frameName, frameLabels, frameSentence } from './words'
 export { newFrame, GROUPS, groupOf, ladderOf, equalsOf, type Group, type LadderGroup } from './frame'
 export { rivalsOf, type Rivals } from './rivals'

@@ -1,19 +1,19 @@
 import { countDistinct } from '../conditions'
 import { type Facts, matches, narrownessOf, refinementsOf } from '../targets'
 import type { Catalogue } from '../catalogue'
-import type { Candidate, Rule } from './types'
-import type { Frame } from '../design'
+import type { Candidate, RankRule } from './types'
+import type { DisplayRule } from '../design'
 
 /** How many different circumstances a frame has, counted once for each state of it. */
-const COUNTS = new WeakMap<Frame['onlyWhen'], number>()
+const COUNTS = new WeakMap<DisplayRule['onlyWhen'], number>()
 
-function circumstances({ onlyWhen }: Frame): number {
+function circumstances({ onlyWhen }: DisplayRule): number {
   let count = COUNTS.get(onlyWhen)
   if (count === undefined) COUNTS.set(onlyWhen, (count = countDistinct(onlyWhen)))
   return count
 }
 
-const RULES: readonly [Rule, (a: Candidate, b: Candidate) => number][] = [
+const RULES: readonly [RankRule, (a: Candidate, b: Candidate) => number][] = [
   ['outranks', (a, b) => Number(b.frame.outranks) - Number(a.frame.outranks)],
   ['circumstances', (a, b) => Number(b.frame.onlyWhen.length > 0) - Number(a.frame.onlyWhen.length > 0)],
   ['narrowness', (a, b) => b.narrowness - a.narrowness],
@@ -33,12 +33,12 @@ export function compareCandidates(a: Candidate, b: Candidate): number {
 }
 
 /** The first rule that puts `winner` before `loser`. */
-export function decidingRule(winner: Candidate, loser: Candidate): Rule {
+export function decidingRule(winner: Candidate, loser: Candidate): RankRule {
   return RULES.find(([, compare]) => compare(winner, loser) !== 0)?.[0] ?? 'id'
 }
 
 /** The covering target that ranks highest: the narrowest, then the one with most refinements; null when none covers. */
-export function coverage(frame: Frame, facts: Facts, catalogue: Catalogue): Candidate | null {
+export function coverage(frame: DisplayRule, facts: Facts, catalogue: Catalogue): Candidate | null {
   const chosen = facts.entry?.chosenFrame === frame.id && frame.offeredTo.includes(facts.entry.type)
   if (chosen) return { frame, target: -1, narrowness: 5, refinements: 0 }
   let best: Candidate | null = null

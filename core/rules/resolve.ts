@@ -5,12 +5,12 @@ import { hasWork, lackingOn } from '../elements'
 import { holds, type Request } from '../conditions'
 import { type Facts, factsOf, matches, nearlyMatches } from '../targets'
 import { compareCandidates, coverage, decidingRule } from './rank'
-import type { Candidate, Loss, NearMiss, Outcome, RegionOutcome, Standing, Why } from './types'
-import type { Frame, Say, Shown } from '../design'
+import type { Candidate, Loss, NearMiss, Outcome, RegionOutcome, RankedCandidate, Why } from './types'
+import type { DisplayRule, RegionSetting, Shown } from '../design'
 
 /** The part of a design that decides: its frames, and the region of every layout that exists. */
-export interface Rules {
-  frames: readonly Frame[]
+export interface RuleSet {
+  frames: readonly DisplayRule[]
   /** The region of every layout; null for a variation whose base is gone, which draws nothing. */
   layoutRegions: ReadonlyMap<Id, LayoutRegion | null>
   /** The elements on a layout that do the work of a page, by their types. */
@@ -18,7 +18,7 @@ export interface Rules {
 }
 
 /** Why a say cannot decide a region, or null when it can. */
-export function unusable(say: Say, region: Region, rules: Rules): Loss | null {
+export function unusable(say: RegionSetting, region: Region, rules: RuleSet): Loss | null {
   if (say.kind === 'pass') return { kind: 'passed' }
   if (say.kind === 'empty') return null
   const of = rules.layoutRegions.get(say.layout)
@@ -30,7 +30,7 @@ export function unusable(say: Say, region: Region, rules: Rules): Loss | null {
 /** What stands where no frame has a say: nothing, or the plain body, so that content never disappears. */
 const unsaid = (region: Region): Shown => (region === 'body' ? { kind: 'plain' } : { kind: 'none' })
 
-function decide(region: Region, candidates: readonly Candidate[], rules: Rules): RegionOutcome {
+function decide(region: Region, candidates: readonly Candidate[], rules: RuleSet): RegionOutcome {
   for (const { frame } of candidates) {
     const say = frame.regions[region]
     if (unusable(say, region, rules)) continue
@@ -46,7 +46,7 @@ function decide(region: Region, candidates: readonly Candidate[], rules: Rules):
 export function lackingHere(
   page: Page,
   shown: readonly Shown[],
-  rules: Rules,
+  rules: RuleSet,
   catalogue: Catalogue,
 ): readonly string[] {
   if (!hasWork(page.kind)) return []
@@ -55,7 +55,7 @@ export function lackingHere(
 }
 
 /** Decides every region from candidates in rank order. */
-export function outcomeOf(facts: Facts, candidates: Candidate[], rules: Rules, catalogue: Catalogue): Outcome {
+export function outcomeOf(facts: Facts, candidates: Candidate[], rules: RuleSet, catalogue: Catalogue): Outcome {
   const regions = {} as Outcome['regions']
   for (const [r, region] of REGIONS.entries())
     regions[region] =
@@ -72,7 +72,7 @@ export function outcomeOf(facts: Facts, candidates: Candidate[], rules: Rules, c
 }
 
 /** The frame's candidacy for a page and a request, or null when it has none. */
-export function candidacy(frame: Frame, facts: Facts, request: Request, catalogue: Catalogue): Candidate | null {
+export function candidacy(frame: DisplayRule, facts: Facts, request: Request, catalogue: Catalogue): Candidate | null {
   if (!frame.on) return null
   const candidate = coverage(frame, facts, catalogue)
   if (!candidate || frame.except.some((t) => matches(t, facts, catalogue))) return null
@@ -84,7 +84,7 @@ export function candidacy(frame: Frame, facts: Facts, request: Request, catalogu
  * The outcome for one page and one request by testing every frame in turn. Slow and obvious: the compiled
  * resolver is checked against it.
  */
-export function resolveInTurn(rules: Rules, catalogue: Catalogue, page: Page, request: Request): Outcome {
+export function resolveInTurn(rules: RuleSet, catalogue: Catalogue, page: Page, request: Request): Outcome {
   const facts = factsOf(catalogue, page)
   const candidates = rules.frames
     .map((frame) => candidacy(frame, facts, request, catalogue))
@@ -93,7 +93,7 @@ export function resolveInTurn(rules: Rules, catalogue: Catalogue, page: Page, re
   return outcomeOf(facts, candidates, rules, catalogue)
 }
 
-function standings(region: Region, outcome: Outcome, rules: Rules): Standing[] {
+function standings(region: Region, outcome: Outcome, rules: RuleSet): RankedCandidate[] {
   const { by, leftOut, lacking } = outcome.regions[region]
   const winner = outcome.candidates.find((c) => c.frame.id === by)
   return outcome.candidates.map((candidate) => {
@@ -106,7 +106,7 @@ function standings(region: Region, outcome: Outcome, rules: Rules): Standing[] {
   })
 }
 
-function nearMiss(frame: Frame, facts: Facts, request: Request, catalogue: Catalogue): NearMiss | null {
+function nearMiss(frame: DisplayRule, facts: Facts, request: Request, catalogue: Catalogue): NearMiss | null {
   const covers = coverage(frame, facts, catalogue)
   if (!covers) {
     for (const [target, t] of frame.covers.entries()) {
@@ -124,7 +124,7 @@ function nearMiss(frame: Frame, facts: Facts, request: Request, catalogue: Catal
 }
 
 /** The outcome with its whole explanation: winners, losers with the rule against each, and near misses. */
-export function whyOf(outcome: Outcome, rules: Rules, catalogue: Catalogue, page: Page, request: Request): Why {
+export function whyOf(outcome: Outcome, rules: RuleSet, catalogue: Catalogue, page: Page, request: Request): Why {
   const facts = factsOf(catalogue, page)
   const regions = {} as Why['regions']
   for (const region of REGIONS) {

@@ -3,7 +3,7 @@ import type { Id } from '../model'
 import { type CompiledRules, factsOfAll } from './compiled'
 import { decidingRule } from './rank'
 import type { Candidate } from './types'
-import type { Frame } from '../design'
+import type { DisplayRule } from '../design'
 
 /** How a frame stands to others, over all pages and whatever the circumstances. */
 export interface Rivals {
@@ -18,11 +18,11 @@ export interface Rivals {
 
 type Covering = ReturnType<CompiledRules['covering']>[number]
 
-const same = (a: Frame, b: Frame): boolean => JSON.stringify(a.onlyWhen) === JSON.stringify(b.onlyWhen)
+const same = (a: DisplayRule, b: DisplayRule): boolean => JSON.stringify(a.onlyWhen) === JSON.stringify(b.onlyWhen)
 const equal = (a: Candidate, b: Candidate): boolean => ['order', 'id'].includes(decidingRule(a, b))
 
 /** Frames that apply whenever the circumstances of one hold: those without any, and those with the very same. */
-const besides = (frame: Frame, covering: readonly Covering[]): Covering[] =>
+const besides = (frame: DisplayRule, covering: readonly Covering[]): Covering[] =>
   covering.filter((c) => c.frame.onlyWhen.length === 0 || same(c.frame, frame))
 
 /** Ties of one frame, and whether it decides anything; what an edit of it is told by before it is kept. */

@@ -7,7 +7,7 @@ import { compareCandidates } from './rank'
 import { reachable } from './reach'
 import type { Request } from '../conditions'
 import type { Candidate } from './types'
-import type { Frame, Shown } from '../design'
+import type { DisplayRule, Shown } from '../design'
 
 /** By what a frame came to decide; enough to rank it again. */
 export interface Decider {
@@ -143,7 +143,11 @@ export function retabulate(
 }
 
 /** The pages that a frame covered or covers; all of them where that cannot be told from its targets. */
-function pagesToLookAt(was: Frame | undefined, is: Frame | undefined, catalogue: Catalogue): Iterable<number> {
+function pagesToLookAt(
+  was: DisplayRule | undefined,
+  is: DisplayRule | undefined,
+  catalogue: Catalogue,
+): Iterable<number> {
   const offered = [was, is].some((f) => f && f.offeredTo.length > 0)
   const found = offered ? null : reachable([...(was?.covers ?? []), ...(is?.covers ?? [])], catalogue)
   return found ?? catalogue.pages.keys()

@@ -1,13 +1,14 @@
 import type { Region } from '../tree'
-import type { Shown, Frame, Say } from '../design'
+import type { Shown, DisplayRule, RegionSetting } from '../design'
 import type { Id } from '../model'
 import type { Narrowness } from '../targets'
 
 /** The rules by which one candidate comes before another, in order; see `compareCandidates`. */
-export type Rule = 'outranks' | 'circumstances' | 'narrowness' | 'refinements' | 'circumstance-count' | 'order' | 'id'
+export type RankRule =
+  'outranks' | 'circumstances' | 'narrowness' | 'refinements' | 'circumstance-count' | 'order' | 'id'
 
 export interface Candidate {
-  frame: Frame
+  frame: DisplayRule
   /** Index of its narrowest covering target, or -1 when a writer chose the frame. */
   target: number
   narrowness: Narrowness
@@ -24,11 +25,11 @@ export type Loss =
   | { kind: 'work-lacking'; lacking: readonly string[] }
   /** The entry itself leaves the region out. */
   | { kind: 'left-out' }
-  | { kind: 'outranked'; by: Id; rule: Rule }
+  | { kind: 'outranked'; by: Id; rule: RankRule }
 
-export interface Standing {
+export interface RankedCandidate {
   candidate: Candidate
-  say: Say
+  say: RegionSetting
   /** Null for the winner. */
   loss: Loss | null
 }
@@ -45,10 +46,10 @@ export interface RegionOutcome {
 
 /** A frame that covers the page and still is no candidate. */
 export type NearMiss =
-  | { frame: Frame; kind: 'excepted'; target: number }
-  | { frame: Frame; kind: 'circumstance'; index: number }
-  | { frame: Frame; kind: 'refinement'; target: number; index: number }
-  | { frame: Frame; kind: 'off' }
+  | { frame: DisplayRule; kind: 'excepted'; target: number }
+  | { frame: DisplayRule; kind: 'circumstance'; index: number }
+  | { frame: DisplayRule; kind: 'refinement'; target: number; index: number }
+  | { frame: DisplayRule; kind: 'off' }
 
 export interface Outcome {
   page: string
@@ -59,6 +60,6 @@ export interface Outcome {
 
 export interface Why {
   page: string
-  regions: Record<Region, RegionOutcome & { standings: Standing[] }>
+  regions: Record<Region, RegionOutcome & { standings: RankedCandidate[] }>
   near: NearMiss[]
 }

@@ -1,16 +1,16 @@
 import { circumstanceName } from '../conditions'
 import { elementSpec } from '../elements'
 import { and } from '../text'
-import { type FrameNames, refinementName, type Target, targetName } from '../targets'
-import type { Candidate, NearMiss, Standing } from './types'
+import { type RuleNames, refinementName, type Target, targetName } from '../targets'
+import type { Candidate, NearMiss, RankedCandidate } from './types'
 import { frameName } from './words'
 
-function coverWords({ frame, target }: Candidate, names: FrameNames): string {
+function coverWords({ frame, target }: Candidate, names: RuleNames): string {
   return target < 0 ? 'the choice of the writer' : targetName(frame.covers[target]!, names)
 }
 
 /** Why a candidate did not decide, as a sentence that names the rule. */
-export function lossWords(standing: Standing, winner: Standing, names: FrameNames): string {
+export function lossWords(standing: RankedCandidate, winner: RankedCandidate, names: RuleNames): string {
   const { loss } = standing
   if (!loss || loss.kind === 'passed') return ''
   if (loss.kind === 'layout-missing') return 'the layout no longer exists, so the frame passes'
@@ -33,7 +33,7 @@ export function lossWords(standing: Standing, winner: Standing, names: FrameName
 }
 
 /** What kept a frame from being a candidate, as the end of a sentence. */
-export function nearWords(near: NearMiss, names: FrameNames): string {
+export function nearWords(near: NearMiss, names: RuleNames): string {
   switch (near.kind) {
     case 'off':
       return 'is switched off'

@@ -2,21 +2,21 @@ import { REGIONS, type Region } from '../tree'
 import type { Id } from '../model'
 import { circumstanceName } from '../conditions'
 import { andAlso, anyOf } from '../text'
-import { type FrameNames, targetName } from '../targets'
-import type { Frame } from '../design'
+import { type RuleNames, targetName } from '../targets'
+import type { DisplayRule } from '../design'
 
 /** The frame's own name, or its conditions as one plain sentence. */
-export function frameName(frame: Frame, names: FrameNames): string {
+export function frameName(frame: DisplayRule, names: RuleNames): string {
   return frame.name.trim() || frameSentence(frame, names)
 }
 
 /** What frames are called where several stand together: those of the same words are told apart by what they say, or counted. */
 export function frameLabels(
-  frames: readonly Frame[],
-  names: FrameNames,
+  frames: readonly DisplayRule[],
+  names: RuleNames,
   layoutName: (id: Id) => string,
 ): Map<Id, string> {
-  const byName = new Map<string, Frame[]>()
+  const byName = new Map<string, DisplayRule[]>()
   for (const frame of frames) {
     const name = frameName(frame, names)
     byName.set(name, [...(byName.get(name) ?? []), frame])
@@ -32,8 +32,8 @@ export function frameLabels(
 }
 
 /** The first say in which a frame differs from all of the same name, in words; null when there is none. */
-function apart(frame: Frame, alike: readonly Frame[], layoutName: (id: Id) => string): string | null {
-  const said = (f: Frame, region: Region) => {
+function apart(frame: DisplayRule, alike: readonly DisplayRule[], layoutName: (id: Id) => string): string | null {
+  const said = (f: DisplayRule, region: Region) => {
     const say = f.regions[region]
     return say.kind === 'use'
       ? `${region}: ${layoutName(say.layout)}`
@@ -48,7 +48,7 @@ function apart(frame: Frame, alike: readonly Frame[], layoutName: (id: Id) => st
   return region ? said(frame, region) : null
 }
 
-export function frameSentence(frame: Frame, names: FrameNames): string {
+export function frameSentence(frame: DisplayRule, names: RuleNames): string {
   const covers = anyOf(frame.covers.map((t) => targetName(t, names))) || 'No page yet'
   const except = frame.except.length ? `, except ${anyOf(frame.except.map((t) => targetName(t, names)))}` : ''
   const when = frame.onlyWhen.length ? `, ${andAlso(frame.onlyWhen.map(circumstanceName))}` : ''

@@ -1,6 +1,6 @@
 import { propertiesOf } from '../elements'
-import { paletteColour, type HouseStyle } from '../styles'
-import { adaptLayout, type Choice } from '../formats'
+import { paletteColour, type SiteStyle } from '../styles'
+import { adaptLayout, type ImportChoice } from '../formats'
 import { Trees } from '../layouts'
 import type { Catalogue } from '../catalogue'
 import type { Id, PageType } from '../model'
@@ -118,7 +118,7 @@ function fitStyles(styles: Styles, lacks: (property: string, value: string) => b
 
 const COLOURED = /colour|background|tint|gradientTo/i
 
-function fitNode<N extends TreeNode>(node: N, house: HouseStyle): N | null {
+function fitNode<N extends TreeNode>(node: N, house: SiteStyle): N | null {
   const palette = new Set(house.palette.map((c) => c.id))
   const lacks = (property: string, value: string) => COLOURED.test(property) && !palette.has(paletteColour(value).id)
   const own = { ...node, styles: fitStyles(node.styles, lacks) }
@@ -136,11 +136,14 @@ export function fitted(
   from: Layout,
   as: { id: Id; name: string },
   matches: readonly Match[],
-  house: HouseStyle,
+  house: SiteStyle,
   newId: () => Id,
 ): Layout {
   const choices = Object.fromEntries(
-    matches.map(({ want, id }): [string, Choice] => [keyOf(want), id === null ? { do: 'drop' } : { do: 'use', id }]),
+    matches.map(({ want, id }): [string, ImportChoice] => [
+      keyOf(want),
+      id === null ? { do: 'drop' } : { do: 'use', id },
+    ]),
   )
   const { children, ...rest } = adaptLayout(from, new Trees([from]), choices) as Layout
   const rows = children.flatMap((row) => fitNode(row, house) ?? []).filter((row) => !isEmpty(row))

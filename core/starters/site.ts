@@ -1,6 +1,6 @@
 import { elementSpec } from '../elements'
 import { type Parcel, makeParcel } from '../formats'
-import type { Design, Frame, Say } from '../design'
+import type { Design, DisplayRule, RegionSetting } from '../design'
 import type { Target } from '../targets'
 import { newFrame } from '../rules'
 import type { Catalogue } from '../catalogue'
@@ -12,8 +12,8 @@ import type { SitePart, SiteStarter, Starter } from './types'
 
 /** A whole site made of starters, for the page types, menus and taxonomies that there are. */
 
-const use = (layout: Id): Say => ({ kind: 'use', layout })
-const EMPTY: Say = { kind: 'empty' }
+const use = (layout: Id): RegionSetting => ({ kind: 'use', layout })
+const EMPTY: RegionSetting = { kind: 'empty' }
 
 const starterOf = (id: Id): Starter => {
   const found = STARTERS.find((s) => s.id === id)
@@ -36,7 +36,7 @@ const saysTitle = (layout: Layout): boolean => elementsOf(layout).some((e) => el
 
 class Making {
   readonly layouts: Layout[] = []
-  readonly frames: Frame[] = []
+  readonly frames: DisplayRule[] = []
   private readonly made = new Map<string, Layout>()
 
   constructor(
@@ -64,7 +64,7 @@ class Making {
     return layout
   }
 
-  frame(covers: Target[], says: Partial<Record<Region, Say>>): void {
+  frame(covers: Target[], says: Partial<Record<Region, RegionSetting>>): void {
     const frame = newFrame(this.newId(), covers, this.frames.length + 1)
     this.frames.push({ ...frame, regions: { ...frame.regions, ...says } })
   }

@@ -1,6 +1,6 @@
 import type { Id } from '../model'
 import type { FieldKind } from '../fields'
-import type { HouseStyle } from '../styles'
+import type { SiteStyle } from '../styles'
 import type { Layout, LayoutRegion } from '../tree'
 
 /** What a body is for: an entry, a list of entries, or one of the pages that every site has. */
@@ -45,5 +45,5 @@ export interface SiteStarter {
   parts: Readonly<Record<SitePart, Id>>
   /** The card that its lists draw. */
   card?: Id
-  house: HouseStyle
+  house: SiteStyle
 }

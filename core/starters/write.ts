@@ -6,7 +6,7 @@ import type {
   Layout,
   LayoutElement,
   LayoutRegion,
-  Place,
+  Slot,
   Row,
   StyleValue,
   Styles,
@@ -27,7 +27,7 @@ export function element(type: string, props: Record<string, Value> = {}, looks: 
 
 /** An element that holds rows in places, each with its title. */
 export function holding(holder: LayoutElement, ...places: [title: string, ...rows: Row[]][]): LayoutElement {
-  const children = places.map(([title, ...rows]): Place => ({
+  const children = places.map(([title, ...rows]): Slot => ({
     kind: 'place',
     id: '',
     type: holder.type,
@@ -63,7 +63,7 @@ export function rowWith(target: Row, props: Record<string, Value>): Row {
 }
 
 /** Gives ids to a node and to all that is in it, in the order of the page. */
-export function numbered<N extends Row | Column | LayoutElement | Place>(node: N, next: () => string): N {
+export function numbered<N extends Row | Column | LayoutElement | Slot>(node: N, next: () => string): N {
   const id = next()
   if (node.kind === 'element' && !node.children) return { ...node, id }
   return { ...node, id, children: node.children!.map((c) => numbered(c as Row, next)) } as N

@@ -1,28 +1,28 @@
 import { type Family, facesFor, familyNamed, familyStack, fontFaceCss } from './fonts'
 import type { Letters } from './letters'
-import { type HouseStyle, type PaletteColour, SCALE_STEPS, colourCss, sizeOf } from './house'
+import { type SiteStyle, type PaletteColour, SCALE_STEPS, colourCss, sizeOf } from './house'
 import { mediaOf } from './sheet'
 
 /** The palette as custom properties; `of` says which of its two colours. */
-const paletteCss = ({ palette }: HouseStyle, of: (c: PaletteColour) => string): string =>
+const paletteCss = ({ palette }: SiteStyle, of: (c: PaletteColour) => string): string =>
   palette.map((c) => `--c-${c.id}:${of(c)}`).join(';')
 
 /** Colours for those who see it dark: everybody, or those whose system is. */
-function darkCss(house: HouseStyle): string {
+function darkCss(house: SiteStyle): string {
   if (house.dark === 'never') return ''
   const css = `:root{${paletteCss(house, (c) => c.dark ?? c.value)};color-scheme:dark}`
   return house.dark === 'always' ? css : `@media (prefers-color-scheme:dark){${css}}`
 }
 
 /** What is written only where it is said; what uses it knows what to do without. */
-function optional({ tables, quotes }: HouseStyle): string {
+function optional({ tables, quotes }: SiteStyle): string {
   const said = { 't-edge': tables.edge, 't-head': tables.head, 't-stripe': tables.stripe, 'q-edge': quotes.edge }
   const colours = Object.entries(said).map(([name, colour]) => (colour ? `;--${name}:${colourCss(colour)}` : ''))
   return colours.join('') + (quotes.slanted ? '' : ';--q-style:normal')
 }
 
 /** The house style as custom properties. */
-function variables(house: HouseStyle): string {
+function variables(house: SiteStyle): string {
   const steps = SCALE_STEPS.map((step) => `--${step}:${sizeOf(house, step)}px`)
   const sizes = [`--text:${house.textSize}px`, ...steps].join(';')
   const { links, fields } = house
@@ -37,7 +37,7 @@ function variables(house: HouseStyle): string {
 }
 
 /** Links, which every element may colour anew: nothing here is stronger than a class. */
-function linkCss({ links }: HouseStyle): string {
+function linkCss({ links }: SiteStyle): string {
   const { line, hover, visited } = links
   return (
     `:where(a){color:var(--c-link);text-underline-offset:.15em${line === 'always' ? '' : ';text-decoration:none'}}` +
@@ -55,7 +55,7 @@ const PRINT =
   'background-color:transparent!important;text-shadow:none!important;box-shadow:none!important}.of-bg{display:none}}'
 
 /** What every page needs: a small reset, the grid of rows and columns, links, the skip link. */
-function skeleton(house: HouseStyle): string {
+function skeleton(house: SiteStyle): string {
   return (
     '*,::before,::after{box-sizing:border-box}' +
     `html{-webkit-text-size-adjust:100%}body{margin:0;background:${colourCss(house.paper)};` +
@@ -89,7 +89,7 @@ function skeleton(house: HouseStyle): string {
 }
 
 /** The files that every page of a house needs at once: the upright faces of its headings and its text. */
-export function fontsAtOnce(house: HouseStyle, letters: readonly Letters[]): string[] {
+export function fontsAtOnce(house: SiteStyle, letters: readonly Letters[]): string[] {
   const families = new Set([familyNamed(house.textFamily, house), familyNamed(house.headingFamily, house)])
   // Rare letters are fetched when one is met.
   const usual = letters.filter((subset) => !subset.endsWith('-ext'))
@@ -101,7 +101,7 @@ export function fontsAtOnce(house: HouseStyle, letters: readonly Letters[]): str
 }
 
 /** CSS that does not depend on the layouts of the page: fonts used, house style, skeleton. */
-export function baseCss(house: HouseStyle, familiesUsed: Iterable<string>, letters: readonly Letters[]): string {
+export function baseCss(house: SiteStyle, familiesUsed: Iterable<string>, letters: readonly Letters[]): string {
   const families = new Map<string, Family>()
   for (const name of [house.headingFamily, house.textFamily, house.interfaceFamily, ...familiesUsed]) {
     const family = familyNamed(name, house)

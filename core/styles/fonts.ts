@@ -1,5 +1,5 @@
 import { type FamilyKind, SHIPPED, type Shipped } from './families'
-import type { FontFace, HouseStyle, OwnFont } from './house'
+import type { FontFace, SiteStyle, OwnFont } from './house'
 import { type Letters, RANGES } from './letters'
 
 /** The families that texts are set in: those that ship with the product, those of the system, and one's own. */
@@ -83,7 +83,7 @@ function ofOwn({ id, name, faces }: OwnFont): Family {
 }
 
 /** A family by the name that looks have for it; one that is gone is drawn as the system's. */
-export function familyNamed(name: string, house?: Pick<HouseStyle, 'fonts'>): Family {
+export function familyNamed(name: string, house?: Pick<SiteStyle, 'fonts'>): Family {
   const own = name.startsWith('+') ? house?.fonts.find((f) => ownFamily(f.id) === name) : undefined
   return (own && ofOwn(own)) ?? BY_NAME.get(name) ?? BY_NAME.get('System sans')!
 }

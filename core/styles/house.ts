@@ -78,7 +78,7 @@ export interface QuoteLooks {
   slanted: boolean
 }
 
-export interface HouseStyle {
+export interface SiteStyle {
   format: 2
   palette: PaletteColour[]
   /** Who sees the dark colours: nobody, whose system is dark, everybody. */
@@ -132,7 +132,7 @@ export const OUTLINED: NamedLook = {
 }
 
 /** The style of a site that has not chosen one. Colours name palette entries with `@`. */
-export const PLAIN_HOUSE: HouseStyle = {
+export const PLAIN_HOUSE: SiteStyle = {
   format: 2,
   palette: [
     { id: 'ink', name: 'Ink', value: '#1f2328' },
@@ -168,7 +168,7 @@ export const PLAIN_HOUSE: HouseStyle = {
 const POWER: Record<ScaleStep, number> = { h1: 3, h2: 2, h3: 1, h4: 0, small: -1 }
 
 /** The size of a step of the type scale, in px, to a tenth. */
-export function sizeOf({ scale, textSize }: Pick<HouseStyle, 'scale' | 'textSize'>, step: ScaleStep): number {
+export function sizeOf({ scale, textSize }: Pick<SiteStyle, 'scale' | 'textSize'>, step: ScaleStep): number {
   const byRatio = textSize * scale.ratio ** POWER[step]
   return scale.byHand[step] ?? Math.round(byRatio * 10) / 10
 }
@@ -198,7 +198,7 @@ export function paletteColour(colour: string): { id: string; opacity: number } {
 export const paletteName = (id: string, opacity: number): string => (opacity === 100 ? `@${id}` : `@${id}/${opacity}`)
 
 /** The colour as `#rrggbb`, looked up in the palette; null when the palette has no such entry. */
-export function colourHex(colour: string, house: Pick<HouseStyle, 'palette'>): string | null {
+export function colourHex(colour: string, house: Pick<SiteStyle, 'palette'>): string | null {
   if (!colour.startsWith('@')) return colour
   const { id, opacity } = paletteColour(colour)
   const value = house.palette.find((c) => c.id === id)?.value
@@ -208,10 +208,10 @@ export function colourHex(colour: string, house: Pick<HouseStyle, 'palette'>): s
 }
 
 /** The house as those see it who see its dark colours, and nobody any other. */
-export function inTheDark(house: HouseStyle): HouseStyle {
+export function inTheDark(house: SiteStyle): SiteStyle {
   return { ...house, dark: 'never', palette: house.palette.map(({ dark, ...c }) => ({ ...c, value: dark ?? c.value })) }
 }
 
 /** The looks of a kind of element, by their ids. */
-export const looksFor = (house: Pick<HouseStyle, 'looks'>, type: string): NamedLook[] =>
+export const looksFor = (house: Pick<SiteStyle, 'looks'>, type: string): NamedLook[] =>
   house.looks.filter((look) => look.for === type)

@@ -31,7 +31,7 @@ export {
   steppedAt,
   WIDER,
   type Looks,
-  type Rule,
+  type CssRule,
 } from './sheet'
 export {
   LEAST_CONTRAST,

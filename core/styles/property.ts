@@ -32,10 +32,10 @@ export const choice = (...options: (readonly [value: string, label: string])[]):
 })
 
 /** Which box a declaration is written on: the thing itself, a row's inner box, or its background picture. */
-export type Target = 'self' | 'inner' | 'picture'
+export type StyledBox = 'self' | 'inner' | 'picture'
 
 export interface Declaration {
-  target: Target
+  target: StyledBox
   css: string
 }
 

@@ -19,7 +19,7 @@ import {
 } from '../shape'
 import { looksOf, looksShape, stylesShape } from '../tree'
 import { isFamily } from './fonts'
-import { type NamedLook, SCALE_STEPS, isColour, type PaletteColour, type HouseStyle } from './house'
+import { type NamedLook, SCALE_STEPS, isColour, type PaletteColour, type SiteStyle } from './house'
 import { refuseStyle, styleProperty } from './properties'
 
 const colour = judged<string>((v) => (isColour(v) ? null : 'a colour of its house style is none'))
@@ -87,7 +87,7 @@ export const namedLookShape = byValue((v): Shape<NamedLook> => {
 })
 
 /** The shape of a house style; everything in it is written into CSS. */
-export const houseShape = shapeOf<HouseStyle>()(
+export const houseShape = shapeOf<SiteStyle>()(
   exact({
     format: oneOf([2], 'its house style cannot be read'),
     palette: list(paletteColourShape, 60, PALETTE),

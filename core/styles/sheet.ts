@@ -1,34 +1,34 @@
-import { STATES, STEPS, type State, type Step, type StyleValue, type Stepped, type Styles } from '../tree'
-import type { StyleProperty, Target } from './property'
+import { STATES, STEPS, type State, type WidthStep, type StyleValue, type Stepped, type Styles } from '../tree'
+import type { StyleProperty, StyledBox } from './property'
 import { STYLE_PROPERTIES } from './properties'
 
 /** Width steps by the width of the window; medium and narrow take over from wide as it gets smaller. */
-export const STEP_LIMITS: Record<Exclude<Step, 'wide'>, number> = { medium: 1023.98, narrow: 639.98 }
+export const STEP_LIMITS: Record<Exclude<WidthStep, 'wide'>, number> = { medium: 1023.98, narrow: 639.98 }
 
-export function mediaOf(step: Exclude<Step, 'wide'>): string {
+export function mediaOf(step: Exclude<WidthStep, 'wide'>): string {
   return `@media (max-width:${STEP_LIMITS[step]}px)`
 }
 
 /** The width step that holds in a window of so many CSS pixels. */
-export function stepAt(width: number): Step {
+export function stepAt(width: number): WidthStep {
   if (width <= STEP_LIMITS.narrow) return 'narrow'
   return width <= STEP_LIMITS.medium ? 'medium' : 'wide'
 }
 
 /** Each width step by itself. */
-const ALONE: Record<Step, string> = {
+const ALONE: Record<WidthStep, string> = {
   wide: `@media (min-width:${Math.ceil(STEP_LIMITS.medium)}px)`,
   medium: `@media (min-width:${Math.ceil(STEP_LIMITS.narrow)}px) and (max-width:${STEP_LIMITS.medium}px)`,
   narrow: mediaOf('narrow'),
 }
 /** The width steps by whose values a step goes, its own first. */
-export const WIDER: Record<Step, readonly Step[]> = {
+export const WIDER: Record<WidthStep, readonly WidthStep[]> = {
   wide: ['wide'],
   medium: ['medium', 'wide'],
   narrow: ['narrow', 'medium', 'wide'],
 }
 
-const SUFFIX: Record<Target, string> = { self: '', inner: '>.of-in', picture: '>.of-bg' }
+const SUFFIX: Record<StyledBox, string> = { self: '', inner: '>.of-in', picture: '>.of-bg' }
 
 /** Our classes are told from those of any other sheet by what they begin with. */
 export const classOf = (name: string): string => `of-${name}`
@@ -48,12 +48,12 @@ export interface Looks {
   states?: Partial<Record<State, Styles>>
 }
 
-export interface Rule {
+export interface CssRule {
   name: string
   /** Declarations by step, then by what they are written behind the name of the rule: the state, and the target. */
-  css: Record<Step, Declarations>
+  css: Record<WidthStep, Declarations>
   /** The same for what holds at one step alone. */
-  alone?: Partial<Record<Step, Declarations>>
+  alone?: Partial<Record<WidthStep, Declarations>>
 }
 
 type Declarations = Partial<Record<string, string>>
@@ -73,7 +73,7 @@ function declare(into: Declarations, property: StyleProperty, value: StyleValue,
   }
 }
 
-function writeInto(rule: Omit<Rule, 'name'>, styles: Styles, state: string): void {
+function writeInto(rule: Omit<CssRule, 'name'>, styles: Styles, state: string): void {
   for (const property of STYLE_PROPERTIES) {
     const stepped = styles[property.name]
     if (!stepped) continue
@@ -87,13 +87,13 @@ function writeInto(rule: Omit<Rule, 'name'>, styles: Styles, state: string): voi
 }
 
 /** What holds at a width step: its own value, or that of the next wider step that has one. */
-export function steppedAt(stepped: Stepped | undefined, step: Step): StyleValue | undefined {
+export function steppedAt(stepped: Stepped | undefined, step: WidthStep): StyleValue | undefined {
   return WIDER[step].map((at) => stepped?.[at]).find((value) => value !== undefined)
 }
 
 /** The rule that looks stand for, or null when they say nothing. Equal looks give equal names. */
-export function ruleOf({ rest, states = {} }: Looks): Rule | null {
-  const rule: Omit<Rule, 'name'> = { css: { wide: {}, medium: {}, narrow: {} } }
+export function ruleOf({ rest, states = {} }: Looks): CssRule | null {
+  const rule: Omit<CssRule, 'name'> = { css: { wide: {}, medium: {}, narrow: {} } }
   writeInto(rule, rest, '')
   for (const state of STATES) if (states[state]) writeInto(rule, states[state], IN_STATE[state])
   const text = JSON.stringify(rule.alone ? [rule.css, rule.alone] : rule.css)
@@ -101,10 +101,10 @@ export function ruleOf({ rest, states = {} }: Looks): Rule | null {
 }
 
 /** Writes rules as CSS: wide first, then one media query for each narrower step. Each name is written once. */
-export function rulesCss(rules: Iterable<Rule>): string {
-  const once = new Map<string, Rule>()
+export function rulesCss(rules: Iterable<CssRule>): string {
+  const once = new Map<string, CssRule>()
   for (const rule of rules) once.set(rule.name, rule)
-  const write = (of: (rule: Rule) => Declarations | undefined) => {
+  const write = (of: (rule: CssRule) => Declarations | undefined) => {
     let css = ''
     for (const rule of once.values()) {
       for (const [behind, declarations] of Object.entries(of(rule) ?? {}))

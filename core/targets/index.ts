@@ -1,4 +1,4 @@
-export type { Choice, Exchange, Narrowness, Referred, RefinementChoice } from './spec'
+export type { TargetOption, Exchange, Narrowness, Referred, RefinementChoice } from './spec'
 export { type Facts, factsOf, keysOf } from './facts'
 export {
   type Target,
@@ -11,6 +11,6 @@ export {
   refinementsOf,
 } from './kinds'
 export { type Refinement, refinementSpec, refinementName, refinementChoices } from './refinements'
-export { type FrameNames, namesFrom } from './names'
+export { type RuleNames, namesFrom } from './names'
 export { targetShape, targetTest } from './kinds'
 export { WayIndex } from './way-index'

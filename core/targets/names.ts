@@ -4,7 +4,7 @@ import type { Catalogue } from '../catalogue'
 import type { Id } from '../model'
 
 /** Looks up what things are called now; a missing one is named as missing, never skipped. */
-export interface FrameNames {
+export interface RuleNames {
   page(key: string): string
   type(id: Id, plural?: boolean): string
   taxonomy(id: Id, plural?: boolean): string
@@ -18,13 +18,13 @@ export interface FrameNames {
 export const GONE = '(no longer there)'
 
 /** Names as the catalogue has them. */
-export function namesFrom(catalogue: Catalogue): FrameNames {
+export function namesFrom(catalogue: Catalogue): RuleNames {
   const fieldOf = (type: Id | null, id: Id) => {
     const types = type ? [catalogue.types.get(type)] : [...catalogue.types.values()]
     return types.flatMap((t) => t?.fields ?? []).find((f) => f.id === id)
   }
   const builtIn = (id: Id) => (Object.hasOwn(EVERY_ENTRY, id) ? EVERY_ENTRY[id] : undefined)
-  const names: FrameNames = {
+  const names: RuleNames = {
     page: (key) => (key === 'home' ? 'Home' : (catalogue.page(key)?.title ?? `A page ${GONE}`)),
     type: (id, plural) => catalogue.types.get(id)?.[plural ? 'plural' : 'name'] ?? `A page type ${GONE}`,
     taxonomy: (id, plural) => catalogue.taxonomies.get(id)?.[plural ? 'plural' : 'name'] ?? `A taxonomy ${GONE}`,

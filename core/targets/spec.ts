@@ -2,7 +2,7 @@ import type { Shape } from '../shape'
 import type { Catalogue } from '../catalogue'
 import type { Id, PageType } from '../model'
 import type { Facts, Test } from './facts'
-import type { FrameNames } from './names'
+import type { RuleNames } from './names'
 
 /**
  * What a kind of target or refinement is: one object in one file. Matching, ranking, looking up,
@@ -37,23 +37,23 @@ export const NO_KEY: readonly Id[] = []
 export const oneKey = (has: boolean): readonly Id[] => (has ? ONE_KEY : NO_KEY)
 
 /** Something that can be picked, with what it is called and what kind of thing it is, in a word or two. */
-export interface Choice<T> {
+export interface TargetOption<T> {
   picks: T
   label: string
   what: string
 }
 
 /** A further fact that can be picked: at once, or, where `picks` is null, a field whose test has still to be said. */
-export type RefinementChoice<R> = Choice<R> | (Choice<null> & { field: Id })
+export type RefinementChoice<R> = TargetOption<R> | (TargetOption<null> & { field: Id })
 
-interface Line<T> {
+interface RuleLine<T> {
   /** What is accepted. */
   shape: Shape<T>
   /** The line with all that it refers to exchanged; null where it would say something else than was meant. */
   exchange(line: T, by: Exchange): T | null
 }
 
-export interface TargetSpec<T> extends Line<T> {
+export interface TargetSpec<T> extends RuleLine<T> {
   narrowness(target: T): Narrowness
   refinements?(target: T): number
   /** Slow and obvious. */
@@ -66,17 +66,17 @@ export interface TargetSpec<T> extends Line<T> {
   lists(target: T, catalogue: Catalogue): LookUp[]
   /** To stand in the list is to cover the page; nothing is left to ask. */
   implied(target: T): boolean
-  words(target: T, names: FrameNames): string
-  choices(catalogue: Catalogue): Choice<T>[]
+  words(target: T, names: RuleNames): string
+  choices(catalogue: Catalogue): TargetOption<T>[]
 }
 
-export interface RefinementSpec<R> extends Line<R> {
+export interface RefinementSpec<R> extends RuleLine<R> {
   /** Slow and obvious. */
   holds(refinement: R, facts: Facts, catalogue: Catalogue): boolean
   test?(refinement: R, catalogue: Catalogue): Test
   /** Where it is found by the entries for which it holds; null where no index tells them. */
   lists(refinement: R, catalogue: Catalogue): LookUp[] | null
-  words(refinement: R, type: Id | null, names: FrameNames): string
+  words(refinement: R, type: Id | null, names: RuleNames): string
   /** Facts by which the entries of some page types can be told apart. */
   choices(catalogue: Catalogue, types: readonly PageType[]): RefinementChoice<R>[]
   exchange(refinement: R, by: Exchange, type?: Id | null): R | null

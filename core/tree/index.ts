@@ -1,7 +1,7 @@
 export * from './types'
 export * from './own'
 export * from './tree'
-export { type Noted, type Standing, find, findParent, passOn, pathTo, standingsOf } from './standings'
+export { type Noted, type NodePosition, find, findParent, passOn, pathTo, standingsOf } from './standings'
 export * from './property'
 export { copyOf } from './copy'
 export { BOX_PROPERTIES, MOST_BEHIND, ROW_PROPERTIES, ROW_PROPS } from './boxes'

@@ -1,6 +1,6 @@
 import type { Condition } from '../conditions'
 import type { Id } from '../model'
-import type { Fill, Layout, Step, StyleValue, TreeNode } from './types'
+import type { Fill, Layout, WidthStep, StyleValue, TreeNode } from './types'
 
 /** What a variation is made of: its base's identity, and what it says differently, as plain data; see `docs/variations.md`. */
 
@@ -17,7 +17,7 @@ export type Setting =
    * Looks for all rows (`row`), columns (`column`) or elements of one kind; see `Defaults`. In this layout, or, with
    * `box`, in one row or column of it.
    */
-  | { kind: 'setDefault'; box?: Id; of: string; property: string; step: Step; value: StyleValue | null }
+  | { kind: 'setDefault'; box?: Id; of: string; property: string; step: WidthStep; value: StyleValue | null }
   /** Says what must hold for something to be drawn; nothing to be asked takes it away. */
   | { kind: 'setWhen'; id: Id; when: Condition[] }
   /** Names a row, column or element, or, by its own id, the layout. An empty name takes it away. */

@@ -39,7 +39,7 @@ import {
   type LayoutElement,
   type Literal,
   type LooksKey,
-  type Place,
+  type Slot,
   type Row,
   type StyleValue,
   type Styles,
@@ -188,7 +188,7 @@ const looks: Shape<Record<LooksKey, Styles>> = record(LOOKS, styles, 60)
 export const stylesShape = styles
 export const looksShape = looks
 const hides: Shape<string[]> = texts(PART, 40, 'what is hidden is a list of parts', 1)
-const place: Shape<Place> = shapeOf<Place>()(
+const place: Shape<Slot> = shapeOf<Slot>()(
   exact({
     kind: oneOf(['place']),
     ...node,
@@ -215,7 +215,7 @@ const row: Shape<Row> = shapeOf<Row>()(
 )
 
 const inColumn: Shape<(LayoutElement | Row)[]> = list(kinds({ element, row }, 'kind', 'thing in a column'), MOST_LISTED)
-const inElement: Shape<Place[]> = list(kinds({ place }, 'kind', 'thing in an element'), 100).min(
+const inElement: Shape<Slot[]> = list(kinds({ place }, 'kind', 'thing in an element'), 100).min(
   1,
   'an element without places has none',
 )

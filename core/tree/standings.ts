@@ -46,14 +46,14 @@ export function passOn(from: Layout, to: Layout, changes: ReadonlyMap<Id, Noted 
 }
 
 /** Where something stands. */
-export interface Standing {
+export interface NodePosition {
   parent: Parent
   index: number
   node: TreeNode
 }
 
 /** Where something with this id stands, or null when the layout has no such id. */
-export function find(layout: Layout, id: Id): Standing | null {
+export function find(layout: Layout, id: Id): NodePosition | null {
   const noted = standingsOf(layout).get(id)
   const parent = noted && findParent(layout, noted.parent)
   return parent ? { parent, index: childrenOf(parent).indexOf(noted.node), node: noted.node } : null

@@ -1,6 +1,6 @@
 import type { Id } from '../model'
 import { copyOf } from './copy'
-import type { Column, Layout, LayoutElement, Place, Row, TreeNode } from './types'
+import type { Column, Layout, LayoutElement, Slot, Row, TreeNode } from './types'
 
 /** What holds others; an element does only where its spec has places. */
 export type Parent = Layout | TreeNode
@@ -77,7 +77,7 @@ export function emptyRow(newId: () => Id, spans: readonly number[]): Row {
 }
 
 /** A place of an element, with one row to begin with. */
-export function emptyPlace(newId: () => Id, type: string): Place {
+export function emptyPlace(newId: () => Id, type: string): Slot {
   const id = newId()
   return { kind: 'place', id, type, props: {}, styles: {}, children: [emptyRow(newId, [12])] }
 }

@@ -11,7 +11,7 @@ export const LAYOUT_REGIONS = [...REGIONS, 'card', 'piece'] as const
 export type LayoutRegion = (typeof LAYOUT_REGIONS)[number]
 
 export const STEPS = ['wide', 'medium', 'narrow'] as const
-export type Step = (typeof STEPS)[number]
+export type WidthStep = (typeof STEPS)[number]
 
 /** How a field is written out; see `core/drawing/format.ts`. Only what suits the field's kind is used. */
 export interface Format {
@@ -50,7 +50,7 @@ export type Literal = string | number | boolean | null | RichDoc | Link | Item[]
 export type Value = Literal | FieldValue
 
 export type StyleValue = string | number
-export type Stepped = Partial<Record<Step, StyleValue>>
+export type Stepped = Partial<Record<WidthStep, StyleValue>>
 export type Styles = Record<string, Stepped>
 
 /** How something is met: as it rests, under the pointer, with the focus, as where one is, or out of reach. */
@@ -91,7 +91,7 @@ export type Fill =
    */
   | { kind: 'setProperty'; id: Id; property: string; within?: Within; value?: Value; unset?: true }
   /** With `at`, the looks of a part or of a state. */
-  | { kind: 'setStyle'; id: Id; at?: LooksKey; property: string; step: Step; value: StyleValue | null }
+  | { kind: 'setStyle'; id: Id; at?: LooksKey; property: string; step: WidthStep; value: StyleValue | null }
   | { kind: 'hidePart'; id: Id; part: string; hidden: boolean }
 
 export interface LayoutElement extends Node {
@@ -104,11 +104,11 @@ export interface LayoutElement extends Node {
   /** Parts that are not shown. */
   hides?: string[]
   /** The places in which it holds rows, where its spec has some. */
-  children?: Place[]
+  children?: Slot[]
 }
 
 /** A spot in an element that holds rows: a panel, a tab, a section that opens. `type` is that of its element. */
-export interface Place extends Node {
+export interface Slot extends Node {
   kind: 'place'
   type: string
   children: Row[]
@@ -132,7 +132,7 @@ export interface Row extends Box {
   children: Column[]
 }
 
-export type TreeNode = Row | Column | LayoutElement | Place
+export type TreeNode = Row | Column | LayoutElement | Slot
 
 /**
  * Looks that a layout, a row or a column gives the rows, columns and each kind of element in it; keys `row`, `column`,

@@ -1,4 +1,4 @@
-import type { Design, Frame, Say } from '../../core/design'
+import type { Design, DisplayRule, RegionSetting } from '../../core/design'
 import type { Target } from '../../core/targets'
 import { newFrame } from '../../core/rules'
 import { FILLED, PLAIN_HOUSE } from '../../core/styles'
@@ -10,11 +10,16 @@ import { HOME } from './home'
 import { PIECES } from './pieces'
 import { SHOP } from './shop'
 
-const use = (layout: string): Say => ({ kind: 'use', layout })
-const empty: Say = { kind: 'empty' }
+const use = (layout: string): RegionSetting => ({ kind: 'use', layout })
+const empty: RegionSetting = { kind: 'empty' }
 
 let order = 0
-function frame(id: string, covers: Target[], regions: Partial<Frame['regions']>, more: Partial<Frame> = {}): Frame {
+function frame(
+  id: string,
+  covers: Target[],
+  regions: Partial<DisplayRule['regions']>,
+  more: Partial<DisplayRule> = {},
+): DisplayRule {
   const made = newFrame(id, covers, ++order)
   return { ...made, ...more, regions: { ...made.regions, ...regions } }
 }
@@ -27,7 +32,7 @@ const TOWER: Target = {
   where: [{ kind: 'term', taxonomy: 'room', terms: ['tower-room'], below: false }],
 }
 
-const FRAMES: Frame[] = [
+const FRAMES: DisplayRule[] = [
   frame(
     'kiosk',
     [{ kind: 'every' }],

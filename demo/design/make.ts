@@ -7,7 +7,7 @@ import {
   type LayoutElement,
   type Row,
   STEPS,
-  type Step,
+  type WidthStep,
   type StyleValue,
   type Value,
   type Variation,
@@ -30,7 +30,7 @@ export {
 } from '../../core/starters'
 
 /** What a variation says of a look, at the width steps at which it says anything. */
-type OtherLooks = Partial<Record<Step, StyleValue | null>>
+type OtherLooks = Partial<Record<WidthStep, StyleValue | null>>
 
 /** What is found in a base: by what a row is called, or by the type of an element, the first of its kind. */
 export class Base {

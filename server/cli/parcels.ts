@@ -2,7 +2,7 @@ import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, resolve } from 'node:path'
 import type { Command } from 'commander'
 import { Readable } from 'node:stream'
-import { type Choice, type ImportPlan, type Parcel, type ParcelPicture, withoutFiles } from '../../core/formats'
+import { type ImportChoice, type ImportPlan, type Parcel, type ParcelPicture, withoutFiles } from '../../core/formats'
 import { fail } from '../../core/problems'
 import { counted } from '../../core/text'
 import type { Media } from '../services/media'
@@ -70,10 +70,10 @@ interface ImportOptions {
 function choicesOf(
   { unfit }: ImportPlan,
   { use = [], takeOut = [], create = [], createAll }: ImportOptions,
-): Record<string, Choice> {
+): Record<string, ImportChoice> {
   const known = new Map(unfit.map((u) => [u.key, u]))
-  const choices: Record<string, Choice> = {}
-  const choose = (key: string, choice: Choice) => {
+  const choices: Record<string, ImportChoice> = {}
+  const choose = (key: string, choice: ImportChoice) => {
     if (!known.has(key)) throw new CallError(`Nothing in this parcel is “${key}” and does not fit.`)
     if (choice.do === 'create' && !known.get(key)!.carried)
       throw new CallError(`The parcel does not carry “${key}”, so it cannot be created.`)
@@ -95,8 +95,8 @@ async function takePictures(
   media: Media,
   { items }: ImportPlan,
   pictures: readonly ParcelPicture[] = [],
-): Promise<Record<string, Choice>> {
-  const choices: Record<string, Choice> = {}
+): Promise<Record<string, ImportChoice>> {
+  const choices: Record<string, ImportChoice> = {}
   const brought = new Set(items.filter((i) => i.what === 'picture' && i.state !== 'same').map((i) => i.id))
   for (const { id, bytes, fileName, alt, caption, focus } of pictures) {
     if (!bytes || !brought.has(id)) continue

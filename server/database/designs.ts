@@ -1,6 +1,6 @@
 import type { Transaction } from 'kysely'
 import type { DocumentKind, Spoilt } from '../../core/documents'
-import type { Design, Frame } from '../../core/design'
+import type { Design, DisplayRule } from '../../core/design'
 import { isRecord, shown } from '../../core/shape'
 import type { Id, Menu } from '../../core/model'
 import type { LayoutDocument } from '../../core/tree'
@@ -127,7 +127,7 @@ export async function readDesign(
   return {
     format: 1,
     layouts: await list<LayoutDocument>('layouts', 'layout'),
-    frames: await list<Frame>('frames', 'frame'),
+    frames: await list<DisplayRule>('frames', 'frame'),
     house: house ?? PLAIN_HOUSE,
     // Earlier releases go by the menus of the site.
     ...(Boolean(whole.menus) && { menus: await list<Menu>('menus', 'menu') }),

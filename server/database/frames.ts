@@ -1,6 +1,6 @@
 import type { Transaction } from 'kysely'
-import type { Frame } from '../../core/design'
-import type { HouseStyle } from '../../core/styles'
+import type { DisplayRule } from '../../core/design'
+import type { SiteStyle } from '../../core/styles'
 import type { Spoilt } from '../../core/documents'
 import type { Database } from './open'
 import type { Tables } from './schema'
@@ -9,7 +9,7 @@ import { readSound, storedAll } from './sound'
 type Db = Database | Transaction<Tables>
 
 export interface StoredFrame {
-  frame: Frame
+  frame: DisplayRule
   revision: number
   removed: boolean
 }
@@ -17,7 +17,7 @@ export interface StoredFrame {
 type Row = { id: string; doc: string; revision: number; removed: number }
 
 function stored(row: Row, spoilt: Spoilt[]): StoredFrame | null {
-  const frame = readSound<Frame>('frame', row.id, row.doc, spoilt)
+  const frame = readSound<DisplayRule>('frame', row.id, row.doc, spoilt)
   return frame && { frame, revision: row.revision, removed: row.removed === 1 }
 }
 
@@ -55,9 +55,9 @@ export async function writeFrame(db: Db, next: StoredFrame, by: string): Promise
 export async function readHouse(
   db: Db,
   spoilt: Spoilt[] = [],
-): Promise<{ house: HouseStyle | null; revision: number } | null> {
+): Promise<{ house: SiteStyle | null; revision: number } | null> {
   const row = await db.selectFrom('house').selectAll().executeTakeFirst()
-  return row ? { house: readSound<HouseStyle>('house', 'house', row.doc, spoilt), revision: row.revision } : null
+  return row ? { house: readSound<SiteStyle>('house', 'house', row.doc, spoilt), revision: row.revision } : null
 }
 
 /** Removed frames are gone for good. Gives how many. */
@@ -66,7 +66,7 @@ export async function clearFrames(db: Db): Promise<number> {
   return Number(numDeletedRows)
 }
 
-export async function writeHouse(db: Db, house: HouseStyle, revision: number): Promise<void> {
+export async function writeHouse(db: Db, house: SiteStyle, revision: number): Promise<void> {
   const values = { revision, doc: JSON.stringify(house) }
   await db
     .insertInto('house')

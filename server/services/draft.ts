@@ -1,9 +1,9 @@
-import { type Frame, type Design, checkFrame } from '../../core/design'
+import { type DisplayRule, type Design, checkFrame } from '../../core/design'
 import { type LayoutDocument, type Variation, emptyLayout, isVariation, withNewIds } from '../../core/tree'
-import type { Pending, PlainEdit, Told } from '../../core/edits'
+import type { Pending, PlainEdit, ServerDocument } from '../../core/edits'
 import { type Edit, Trees, basesNamed, checkLayout, failBaseless } from '../../core/layouts'
 import { fail, failFirst } from '../../core/problems'
-import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
+import { type SiteStyle, PLAIN_HOUSE } from '../../core/styles'
 import type { Spoilt } from '../../core/documents'
 import type {
   DesignAnswer,
@@ -149,7 +149,7 @@ export class Draft {
     return new Trees(states.map((s) => s.layout)).allShowing(id).map((l) => l.id)
   }
 
-  house(): Promise<Told<HouseStyle, PlainEdit>> {
+  house(): Promise<ServerDocument<SiteStyle, PlainEdit>> {
     return openDocument(this.db, HOUSE, HOUSE_ID)
   }
 
@@ -157,7 +157,7 @@ export class Draft {
     revision: number,
     edits: readonly Pending<PlainEdit>[],
     by: string,
-  ): Promise<EditsResult<HouseStyle, PlainEdit>> {
+  ): Promise<EditsResult<SiteStyle, PlainEdit>> {
     return applyEdits(this.db, this.jobs, HOUSE, HOUSE_ID, revision, edits, by)
   }
 
@@ -209,7 +209,7 @@ export class Draft {
    * frame as it stands now is the answer, and nothing is stored.
    */
   async putFrame(
-    frame: Frame,
+    frame: DisplayRule,
     revision: number,
     by: string,
   ): Promise<{ stored: FrameState } | { stale: FrameState | null }> {
@@ -232,7 +232,7 @@ export class Draft {
     id: string,
     revision: number,
     by: string,
-    next: (before: Frame | null) => { frame: Frame; removed: boolean },
+    next: (before: DisplayRule | null) => { frame: DisplayRule; removed: boolean },
   ) {
     return this.db.transaction().execute(async (trx) => {
       const before = await readFrame(trx, id)

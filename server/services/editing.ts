@@ -1,7 +1,7 @@
 import type { Transaction } from 'kysely'
 import { nanoid } from 'nanoid'
 import { EDITED, type EditedKind } from '../../core/documents'
-import type { Editing, LogRecord, Pending, Told } from '../../core/edits'
+import type { Editing, LogRecord, Pending, ServerDocument } from '../../core/edits'
 import { type Problem, ProblemError, problem } from '../../core/problems'
 import { noteSound } from '../database/sound'
 import { appendRecords, lastStep, readRecord, readRecords, recordsTaken } from '../database/edits'
@@ -36,13 +36,13 @@ export type EditsResult<D, E> =
   | { kind: 'done'; revision: number; records: LogRecord<E>[] }
   | { kind: 'stale'; revision: number; between: LogRecord<E>[] }
   /** So much came between that the document as it stands says more than the edits that led to it. */
-  | { kind: 'far'; state: Told<D, E>; taken: string[] }
+  | { kind: 'far'; state: ServerDocument<D, E>; taken: string[] }
   | { kind: 'refused'; problem: Problem }
 
 const repeated = (id: string) => ({ kind: 'refused' as const, problem: problem('edit-repeated', { id }) })
 
 async function toldOf<D, E>(db: Database | Trx, kept: Kept<D>, id: string, document: D, revision: number) {
-  return { document, revision, log: await readLog<E>(db, kept.kind, id) } satisfies Told<D, E>
+  return { document, revision, log: await readLog<E>(db, kept.kind, id) } satisfies ServerDocument<D, E>
 }
 
 /** The latest edits, or those before a revision; where they start inside a run, with the inverse of its beginning, so that it can be taken back. */
@@ -165,7 +165,7 @@ async function late<D, E>(
 }
 
 /** A document with the latest of its edits, as a window begins with it. */
-export async function openDocument<D, E>(db: Database, kept: Kept<D>, id: string): Promise<Told<D, E>> {
+export async function openDocument<D, E>(db: Database, kept: Kept<D>, id: string): Promise<ServerDocument<D, E>> {
   const { document, revision } = await kept.read(db, id)
   return toldOf<D, E>(db, kept, id, document, revision)
 }

@@ -1,7 +1,7 @@
 import type { Request } from '../../core/conditions'
 import {
   CompiledRules,
-  type Standing,
+  type RankedCandidate,
   type Why,
   frameName,
   lossWords,
@@ -48,7 +48,7 @@ export function explain(
     page,
     request,
   )
-  const called = ({ candidate: { frame, target, narrowness, refinements }, say }: Standing) => ({
+  const called = ({ candidate: { frame, target, narrowness, refinements }, say }: RankedCandidate) => ({
     frame: frame.id,
     name: frameName(frame, names),
     say,

@@ -16,14 +16,14 @@ import {
   planImport,
 } from '../../core/formats'
 import type { PlainEdit } from '../../core/edits'
-import { type Design, type Frame, checkFrame } from '../../core/design'
+import { type Design, type DisplayRule, checkFrame } from '../../core/design'
 import { frameName } from '../../core/rules'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import { Trees, checkLayout, refuseBaseless } from '../../core/layouts'
 import { type Problem, fail, failFirst } from '../../core/problems'
 import type { Catalogue } from '../../core/catalogue'
 import type { Menu } from '../../core/model'
-import type { HouseStyle, NamedLook, PaletteColour } from '../../core/styles'
+import type { SiteStyle, NamedLook, PaletteColour } from '../../core/styles'
 import type { ImportInput } from '../../shared/api/types'
 import { customAlphabet } from 'nanoid'
 
@@ -31,11 +31,11 @@ import { customAlphabet } from 'nanoid'
 export interface ImportParts {
   plan: ImportPlan
   layouts: LayoutDocument[]
-  frames: Frame[]
+  frames: DisplayRule[]
   menus: Menu[]
   looks: NamedLook[]
   colours: PaletteColour[]
-  house: HouseStyle | null
+  house: SiteStyle | null
   /** What creates the page types, fields, taxonomies, terms and people that were chosen to be. */
   structure: PlainEdit[]
 }

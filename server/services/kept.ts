@@ -1,6 +1,6 @@
 import type { Spoilt } from '../../core/documents'
 import { fail } from '../../core/problems'
-import { type HouseStyle, PLAIN_HOUSE } from '../../core/styles'
+import { type SiteStyle, PLAIN_HOUSE } from '../../core/styles'
 import type { Entry, MenuSet, Structure } from '../../core/model'
 import { redirectsOfStructure } from '../../core/catalogue'
 import { type LayoutDocument, isVariation } from '../../core/tree'
@@ -30,7 +30,7 @@ export const LAYOUTS: Kept<LayoutDocument> = {
 /** There is one house style. */
 export const HOUSE_ID = 'house'
 /** A house style that cannot be read is not written over. */
-export const HOUSE: Kept<HouseStyle> = {
+export const HOUSE: Kept<SiteStyle> = {
   kind: 'house',
   async read(db) {
     const spoilt: Spoilt[] = []

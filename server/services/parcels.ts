@@ -9,13 +9,13 @@ import {
   makeParcel,
   structureFor,
 } from '../../core/formats'
-import { BARE_DESIGN, type Design, type Frame } from '../../core/design'
+import { BARE_DESIGN, type Design, type DisplayRule } from '../../core/design'
 import { type LayoutDocument, isVariation } from '../../core/tree'
 import type { PlainEdit } from '../../core/edits'
 import { replaceDocument, treesOf } from '../../core/layouts'
 import { fail } from '../../core/problems'
 import { type PartKey, partOf } from '../../core/releases'
-import type { HouseStyle, NamedLook, PaletteColour } from '../../core/styles'
+import type { SiteStyle, NamedLook, PaletteColour } from '../../core/styles'
 import type { Catalogue } from '../../core/catalogue'
 import type { Menu, MenuSet, Structure } from '../../core/model'
 import type { ImportInput } from '../../shared/api/types'
@@ -150,8 +150,8 @@ async function takeStructure(trx: Transaction<Tables>, edits: PlainEdit[], by: s
 }
 
 /** Puts a house style in the place of the one there is, by an edit. */
-export function takeHouse(trx: Transaction<Tables>, house: HouseStyle, by: string): Promise<void> {
-  return makeEdit<HouseStyle, PlainEdit>(trx, HOUSE, HOUSE_ID, { kind: 'set', at: [], value: house }, by)
+export function takeHouse(trx: Transaction<Tables>, house: SiteStyle, by: string): Promise<void> {
+  return makeEdit<SiteStyle, PlainEdit>(trx, HOUSE, HOUSE_ID, { kind: 'set', at: [], value: house }, by)
 }
 
 /** Puts a named look or a colour into the house style, in the place of the one with its id or behind all others. */
@@ -166,7 +166,7 @@ async function takeOfHouse(
   const edit: PlainEdit = there
     ? { kind: 'set', at: [list, item.id], value: item }
     : { kind: 'insert', at: [list], index: document[list].length, item }
-  await makeEdit<HouseStyle, PlainEdit>(trx, HOUSE, HOUSE_ID, edit, by)
+  await makeEdit<SiteStyle, PlainEdit>(trx, HOUSE, HOUSE_ID, edit, by)
 }
 
 /** Puts menus in the place of those there are, by an edit. */
@@ -184,7 +184,7 @@ export async function takeMenu(trx: Transaction<Tables>, menu: Menu, by: string)
   await makeEdit<MenuSet, PlainEdit>(trx, MENUS, MENUS_ID, edit, by)
 }
 
-export async function takeFrame(trx: Transaction<Tables>, frame: Frame, by: string): Promise<void> {
+export async function takeFrame(trx: Transaction<Tables>, frame: DisplayRule, by: string): Promise<void> {
   const old = await readFrame(trx, frame.id)
   await writeFrame(trx, { frame, revision: (old?.revision ?? 0) + 1, removed: false }, by)
 }

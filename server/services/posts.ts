@@ -6,7 +6,7 @@ import { type Answer, sentenceOf } from './answer'
 import type { Asking } from './asked'
 import type { Forms } from './forms'
 import type { Published } from './published'
-import { Line } from './turns'
+import { TurnQueue } from './turns'
 import { MOST_BYTES, MULTIPART, UploadRefused, dropUploads, readUpload } from './uploads'
 
 /** What forms on published pages send: refused before it is read where it can be, and handed to the page. */
@@ -16,7 +16,7 @@ const MOST_SENT = 100_000
 const FORM = 'application/x-www-form-urlencoded'
 
 /** However many forms come at once, pages are answered between them. */
-const line = new Line()
+const line = new TurnQueue()
 
 export interface TakesPosts {
   published: Pick<Published, 'takesPost' | 'fileFields' | 'post'>

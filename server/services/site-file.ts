@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { nanoid } from 'nanoid'
 import {
-  type Choice,
+  type ImportChoice,
   MOST_ENTRIES_IN_PART,
   type SiteFile,
   entryCalled,
@@ -268,7 +268,7 @@ export class SiteFiles {
     const choices = Object.fromEntries(
       file.pictures
         .filter(({ id }) => to(id) !== id)
-        .map(({ id }): [string, Choice] => [`picture ${id}`, { do: 'use', id: to(id) }]),
+        .map(({ id }): [string, ImportChoice] => [`picture ${id}`, { do: 'use', id: to(id) }]),
     )
     const { design } = file
     const { items } = await this.parts.parcels.plan(design)

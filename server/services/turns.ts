@@ -5,7 +5,7 @@ const AT_A_STRETCH = 4
 export const giveTurn = (): Promise<void> => new Promise((done) => setImmediate(done))
 
 /** Has many who come at once begin one after the other, each in a turn of its own: others are answered between them. */
-export class Line {
+export class TurnQueue {
   private last: Promise<void> = Promise.resolve()
 
   /** Waits for one's turn. */

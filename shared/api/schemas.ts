@@ -1,6 +1,6 @@
 import type { PartKey } from '../../core/releases'
 import type { Parcel } from '../../core/formats'
-import type { Frame } from '../../core/design'
+import type { DisplayRule } from '../../core/design'
 import { LAYOUT_REGIONS, pathShape } from '../../core/tree'
 import { MOST_EDITS_SENT, pendingEnvelope } from '../../core/edits'
 import { mailServerShape } from '../../core/forms'
@@ -148,7 +148,9 @@ export const editsSchema = shapeOf<EditsInput<object>>()(
   }),
 )
 
-export const frameSchema = shapeOf<FrameInput>()(exact({ revision, frame: aDocument<Frame>('A frame is missing') }))
+export const frameSchema = shapeOf<FrameInput>()(
+  exact({ revision, frame: aDocument<DisplayRule>('A frame is missing') }),
+)
 
 export const entrySchema = shapeOf<EntryInput>()(exact({ revision, entry: aDocument<Entry>('An entry is missing') }))
 

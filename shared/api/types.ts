@@ -1,16 +1,16 @@
 import type { Mail, MailServer, Message } from '../../core/forms'
 import type { DiscountCode, Order, OrderState } from '../../core/shop'
 import type { Request } from '../../core/conditions'
-import type { Design, Frame, Say, Shown } from '../../core/design'
-import type { Loss, NearMiss, Rule } from '../../core/rules'
+import type { Design, DisplayRule, RegionSetting, Shown } from '../../core/design'
+import type { Loss, NearMiss, RankRule } from '../../core/rules'
 import type { Fault } from '../../core/render'
 import type { Spoilt } from '../../core/documents'
 import type { LayoutDocument, LayoutRegion, Region } from '../../core/tree'
-import type { LogRecord, Pending, Told } from '../../core/edits'
+import type { LogRecord, Pending, ServerDocument } from '../../core/edits'
 import type { Edit } from '../../core/layouts'
 import type { PartKey } from '../../core/releases'
 import type { Problem } from '../../core/problems'
-import type { Choice, ImportPlan, Parcel, SiteCount } from '../../core/formats'
+import type { ImportChoice, ImportPlan, Parcel, SiteCount } from '../../core/formats'
 import type { ColumnQuestion, ColumnWay } from '../../core/importing'
 import type {
   Beginning,
@@ -27,7 +27,7 @@ import type {
 import type { FieldKind } from '../../core/fields'
 import type { RichDoc } from '../../core/rich'
 import type { SiteChange } from '../../core/catalogue'
-import type { HouseStyle } from '../../core/styles'
+import type { SiteStyle } from '../../core/styles'
 
 /** What the studio and the server say to each other at /api, declared once. */
 
@@ -69,7 +69,7 @@ export interface LayoutState {
 }
 
 export interface FrameState {
-  frame: Frame
+  frame: DisplayRule
   revision: number
 }
 
@@ -77,7 +77,7 @@ export interface FrameState {
 export interface DesignAnswer {
   layouts: LayoutState[]
   frames: FrameState[]
-  house: HouseStyle
+  house: SiteStyle
   houseRevision: number
   /** Documents of the design that are stored and cannot be read; they are left out. */
   spoilt: Spoilt[]
@@ -620,7 +620,7 @@ export interface StaleAnswer<E> {
 /** With status 409: the document as it stands, where too much came between to tell it edit by edit. */
 export interface FarAnswer<D, E> {
   problem: Problem
-  state: Told<D, E>
+  state: ServerDocument<D, E>
   /** Which of the edits sent the document has already. */
   taken: string[]
 }
@@ -637,7 +637,7 @@ export interface EarlierAnswer {
 export interface FrameInput {
   /** 0 for a frame that is new. */
   revision: number
-  frame: Frame
+  frame: DisplayRule
 }
 
 /** With status 409: the frame as it stands now; null when it was removed. */
@@ -773,7 +773,7 @@ export interface WhyNearAnswer {
 export interface WhyStanding {
   frame: string
   name: string
-  say: Say
+  say: RegionSetting
   target: number | null
   narrowness: number
   refinements: number
@@ -784,15 +784,15 @@ export interface WhyRegionAnswer {
   says: string
   by: WhyStanding | null
   /** Every candidate in rank order, with the rule by which it did not decide; null for the one that did. */
-  candidates: (WhyStanding & { rule: Rule | Loss['kind'] | null; why: string })[]
+  candidates: (WhyStanding & { rule: RankRule | Loss['kind'] | null; why: string })[]
   /** Those of them that had a say and lost. */
-  losers: (WhyStanding & { rule: Rule | Loss['kind']; why: string })[]
+  losers: (WhyStanding & { rule: RankRule | Loss['kind']; why: string })[]
 }
 
 export interface ImportInput {
   parcel: Parcel
   /** What to do about each thing that does not fit, by its key; what is not named is kept. */
-  choices?: Record<string, Choice>
+  choices?: Record<string, ImportChoice>
   /** Keys of the items to leave out: `layout ID`, `frame ID`, `house house`. */
   leaveOut?: string[]
   /** Keys of layouts and frames that come beside those that are here, instead of in their place. */

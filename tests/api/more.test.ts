@@ -6,7 +6,7 @@ import Sqlite from 'better-sqlite3'
 import type { Parcel } from '#core/formats'
 import { Catalogue } from '#core/catalogue'
 import type { Site } from '#core/model'
-import type { HouseStyle } from '#core/styles'
+import type { SiteStyle } from '#core/styles'
 import type { Layout } from '#core/tree'
 import type { WhyAnswer } from '#shared/api/types'
 import { makeDemo } from '#demo/index'
@@ -282,7 +282,7 @@ describe('the command', () => {
       { kind: 'setProperty', id: row, property: 'backgroundPicture', value: picture.id },
       { kind: 'setLook', id: row, look: 'banded' },
     ].map((edit, i) => ({ id: `carried-${i}`, does: 'edit', edit }))
-    const house = (await ada.call('GET', '/house')).body as unknown as { document: HouseStyle; revision: number }
+    const house = (await ada.call('GET', '/house')).body as unknown as { document: SiteStyle; revision: number }
     const item = { id: 'banded', name: 'Banded', for: 'row', styles: { edgeColour: { wide: '@rule' } }, looks: {} }
     const look = { kind: 'insert', at: ['looks'], index: house.document.looks.length, item }
     const told = await ada.call('POST', '/house/edits', {

@@ -15,7 +15,7 @@ import {
   rulesOf,
   whyOf,
 } from '#core/rules'
-import type { Design, Frame } from '#core/design'
+import type { Design, DisplayRule } from '#core/design'
 import { namesFrom } from '#core/targets'
 import { type Edit, applyEdit, checkLayout, describeEdit, refuseEdit, treesOf } from '#core/layouts'
 import type { Layout } from '#core/tree'
@@ -152,7 +152,7 @@ test('entries', () => {
 
 test('frames', () => {
   const names = namesFrom(catalogue)
-  const accepted = holds('frame', design.frames, (frame: Frame) => {
+  const accepted = holds('frame', design.frames, (frame: DisplayRule) => {
     const frames = [...design.frames.filter((f) => f.id !== frame.id), frame]
     const rules = rulesOf({ ...design, frames })
     const compiled = new CompiledRules(rules, catalogue)
@@ -243,7 +243,7 @@ test('parcels: what is accepted can be planned, and all of it is sound', () => {
   fc.assert(
     fc.property(spoiltOf([parcel]), (document) => {
       if (checkParcel(document).length > 0) return
-      const { layouts, frames } = document as { layouts: Layout[]; frames: Frame[] }
+      const { layouts, frames } = document as { layouts: Layout[]; frames: DisplayRule[] }
       for (const layout of layouts) expect(DOCUMENTS.layout(layout)).toBeNull()
       for (const frame of frames) expect(DOCUMENTS.frame(frame)).toBeNull()
       planImport(document as never, design, catalogue, (f) => f.id)

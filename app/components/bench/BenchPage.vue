@@ -4,7 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { nodeName } from '#core/elements'
 import type { Box } from '#core/editor'
 import { isPlace, pieceOf } from '#core/layouts'
-import { type Step, find, walk } from '#core/tree'
+import { type WidthStep, find, walk } from '#core/tree'
 import type { Page } from '#core/model'
 import { stepAt, styleProperty } from '#core/styles'
 import { useBench } from '~/stores/bench'
@@ -15,7 +15,7 @@ import { useMap } from '~/stores/map'
 const props = defineProps<{
   page: Page
   /** One of several pages side by side: stands at the width of a step, and is edited for it once a hand comes to it. */
-  at?: Step
+  at?: WidthStep
 }>()
 const width = defineModel<number>('width', { required: true })
 const emit = defineEmits<{ key: [event: KeyboardEvent]; add: []; scrolled: [share: number] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Page } from '#core/model'
-import { STEPS, type Step } from '#core/tree'
+import { STEPS, type WidthStep } from '#core/tree'
 import { useBench } from '~/stores/bench'
 
 /** The page at its three widths side by side: they scroll together, and each is edited for its own. */
@@ -9,11 +9,11 @@ defineEmits<{ key: [event: KeyboardEvent]; add: [] }>()
 
 type Paper = { editWords(): boolean; scrollTo(share: number): void }
 const bench = useBench()
-const papers: Partial<Record<Step, Paper | null>> = {}
+const papers: Partial<Record<WidthStep, Paper | null>> = {}
 const ORDER = [...STEPS].reverse()
 const columns = ORDER.map((step) => `minmax(${step === 'narrow' ? 150 : 0}px, ${WIDTH_AT[step]}fr)`).join(' ')
 
-function follow(from: Step, share: number) {
+function follow(from: WidthStep, share: number) {
   for (const step of ORDER) if (step !== from) papers[step]?.scrollTo(share)
 }
 defineExpose({ editWords: () => papers[bench.step]?.editWords() ?? false })

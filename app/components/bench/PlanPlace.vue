@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { nodeName } from '#core/elements'
-import type { Place } from '#core/tree'
+import type { Slot } from '#core/tree'
 
 /** A place in an element, with the rows that it holds. */
-const props = defineProps<{ place: Place; level: number }>()
+const props = defineProps<{ place: Slot; level: number }>()
 const { selected, tabindex, hidden, why } = usePlanItem(() => props.place)
 </script>
 

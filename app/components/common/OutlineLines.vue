@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Line, type Nudge, type Spot, branchLength, dropped, nudged, spotOf } from '#core/model'
+import { type OutlineLine, type Nudge, type OutlinePosition, branchLength, dropped, nudged, spotOf } from '#core/model'
 
 /**
  * A tree that is edited in place, a line for each thing: its words are typed where they stand, Enter makes the next one,
@@ -7,7 +7,7 @@ import { type Line, type Nudge, type Spot, branchLength, dropped, nudged, spotOf
  */
 const props = defineProps<{
   label: string
-  lines: readonly Line[]
+  lines: readonly OutlineLine[]
   /** What a line says, by its id. */
   words: (id: string) => string
   /** What stands where a line says nothing: the same in all, or by the line. */
@@ -20,15 +20,15 @@ const props = defineProps<{
 const emit = defineEmits<{
   take: [id: string]
   say: [id: string, words: string]
-  add: [spot: Spot]
-  place: [id: string, spot: Spot]
+  add: [spot: OutlinePosition]
+  place: [id: string, spot: OutlinePosition]
   remove: [id: string]
 }>()
 
 const INDENT = 26
 const blankOf = (id: string) => (typeof props.blank === 'string' ? props.blank : props.blank(id))
 const list = ref<HTMLElement>()
-const landing = shallowRef<{ line: number; depth: number; spot: Spot } | null>(null)
+const landing = shallowRef<{ line: number; depth: number; spot: OutlinePosition } | null>(null)
 const said = ref('')
 
 /** What is typed in a line and not said yet: it stays there whatever is drawn anew meanwhile. */
@@ -45,14 +45,14 @@ const inputOf = (id: string) => list.value?.querySelector<HTMLInputElement>(`[da
 const focus = (id: string | undefined) => void (id && nextTick(() => inputOf(id)?.focus()))
 
 /** A new one after another, or at the end; it gets the focus. */
-function add(after?: Line) {
+function add(after?: OutlineLine) {
   const there = new Set(props.lines.map((l) => l.id))
   const tops = props.lines.filter((l) => l.parent === null).length
   const spot = after ? { ...spotOf(props.lines, after.id), parent: after.parent } : { parent: null, index: tops - 1 }
   emit('add', { parent: spot.parent, index: spot.index + 1 })
   void nextTick(() => focus(props.lines.find((l) => !there.has(l.id))?.id))
 }
-function place(id: string, spot: Spot) {
+function place(id: string, spot: OutlinePosition) {
   emit('place', id, spot)
   focus(id)
   const level = props.lines.find((l) => l.id === id)?.depth ?? 0
@@ -64,7 +64,7 @@ const NUDGES: Readonly<Record<string, Nudge>> = {
   ArrowLeft: 'out',
   ArrowRight: 'in',
 }
-function key(event: KeyboardEvent, line: Line, i: number) {
+function key(event: KeyboardEvent, line: OutlineLine, i: number) {
   const nudge = NUDGES[event.key]
   const input = event.target as HTMLInputElement
   // What was typed is said before anything is done with it.

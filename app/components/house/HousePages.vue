@@ -3,7 +3,7 @@ import type { Page } from '#core/model'
 import { ARCHIVE_KINDS } from '#core/catalogue'
 import { inTheDark } from '#core/styles'
 import { specimenOf } from '#core/editor'
-import { STEPS, type Step } from '#core/tree'
+import { STEPS, type WidthStep } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSite } from '~/stores/site'
@@ -16,14 +16,14 @@ const map = useMap()
 const site = useSite()
 const { draw } = useDrawing()
 const shown = ref('specimen')
-const at = ref<Step | 'all'>('wide')
+const at = ref<WidthStep | 'all'>('wide')
 const WIDTHS = [
   { value: 'wide', label: 'Wide' },
   { value: 'medium', label: 'Medium' },
   { value: 'narrow', label: 'Narrow' },
   { value: 'all', label: 'All three' },
 ] as const
-const steps = computed<readonly Step[]>(() => (at.value === 'all' ? [...STEPS].reverse() : [at.value]))
+const steps = computed<readonly WidthStep[]>(() => (at.value === 'all' ? [...STEPS].reverse() : [at.value]))
 const columns = computed(() => steps.value.map((s) => `${WIDTH_AT[s]}fr`).join(' '))
 
 /** One page of each kind and type, the first of them. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Choice, ImportItem, ImportPlan, Parcel } from '#core/formats'
+import type { ImportChoice, ImportItem, ImportPlan, Parcel } from '#core/formats'
 import { type PartKey, comesAlong } from '#core/releases'
 import { counted } from '#core/text'
 import { useDesign } from '~/stores/design'
@@ -17,7 +17,7 @@ const plan = shallowRef<ImportPlan | null>(null)
 const refused = ref('')
 const leaveOut = ref<string[]>([])
 const both = ref<string[]>([])
-const choices = ref<Record<string, Choice>>({})
+const choices = ref<Record<string, ImportChoice>>({})
 const busy = ref(false)
 
 const { sent, brought, bring, hasFile } = useParcelPictures(() => props.parcel)

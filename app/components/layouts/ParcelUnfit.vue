@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { Choice, Unfit } from '#core/formats'
+import type { ImportChoice, Unfit } from '#core/formats'
 import { counted } from '#core/text'
 import { useSite } from '~/stores/site'
 
 /** What a design file names and this site does not have: created here, exchanged, taken out, or kept by name. */
 const props = defineProps<{ unfit: readonly Unfit[] }>()
-const choices = defineModel<Record<string, Choice>>({ required: true })
+const choices = defineModel<Record<string, ImportChoice>>({ required: true })
 
 const site = useSite()
 const KIND: Record<Unfit['kind'], string> = {
@@ -55,7 +55,7 @@ const valueOf = ({ key }: Unfit): string => {
   return choice.do === 'use' ? `use:${choice.id}` : choice.do
 }
 function choose(key: string, value: string) {
-  const choice: Choice = value.startsWith('use:')
+  const choice: ImportChoice = value.startsWith('use:')
     ? { do: 'use', id: value.slice(4) }
     : { do: value as 'keep' | 'drop' | 'create' }
   choices.value = { ...choices.value, [key]: choice }

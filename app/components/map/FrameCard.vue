@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { Frame } from '#core/design'
+import type { DisplayRule } from '#core/design'
 import { REGIONS } from '#core/tree'
 import { useChecks } from '~/stores/checks'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 
-const props = defineProps<{ frame: Frame; equals?: boolean }>()
+const props = defineProps<{ frame: DisplayRule; equals?: boolean }>()
 defineEmits<{ nudge: [by: number] }>()
 
 const map = useMap()

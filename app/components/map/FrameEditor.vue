@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Circumstance } from '#core/conditions'
-import type { Frame, Say } from '#core/design'
+import type { DisplayRule, RegionSetting } from '#core/design'
 import type { Target } from '#core/targets'
 import { frameSentence } from '#core/rules'
 import { REGIONS, type Region } from '#core/tree'
@@ -10,7 +10,7 @@ import { useMap } from '~/stores/map'
 import { useNotices } from '~/stores/notices'
 import { useSite } from '~/stores/site'
 
-const frame = defineModel<Frame>({ required: true })
+const frame = defineModel<DisplayRule>({ required: true })
 defineProps<{ isNew: boolean }>()
 
 const map = useMap()
@@ -48,7 +48,7 @@ const isGone = (region: Region) => {
 }
 
 /** The say that each region had before it was taken off, or left empty: it comes back in one press. */
-const before = reactive<Partial<Record<Region, Say>>>({})
+const before = reactive<Partial<Record<Region, RegionSetting>>>({})
 function keepSay(region: Region) {
   const say = frame.value.regions[region]
   if (say.kind === 'use' || (say.kind === 'empty' && before[region]?.kind !== 'use')) before[region] = { ...say }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Frame } from '#core/design'
+import type { DisplayRule } from '#core/design'
 import { type Group, equalsOf, ladderOf } from '#core/rules'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
@@ -22,7 +22,7 @@ const dragged = ref<string | null>(null)
 const over = ref<string | null>(null)
 const groups = computed(() => ladderOf(map.triedFrames))
 /** Those that a frame can be dragged among: nothing but their order decides between them. */
-const equals = (id: string | null): Frame[] => {
+const equals = (id: string | null): DisplayRule[] => {
   const frame = map.triedFrames.find((f) => f.id === id)
   const ranked = groups.value.flatMap((g) => g.frames)
   return frame ? equalsOf(frame, ranked) : []
@@ -34,7 +34,7 @@ const isNew = computed(() => map.edit?.revision === 0)
 const box = ref<HTMLElement>()
 
 /** Puts a frame before another of its equals (or last), as an edit whose impact is seen before it is kept. */
-function place(id: string, frames: readonly Frame[], before: string | null) {
+function place(id: string, frames: readonly DisplayRule[], before: string | null) {
   const rest = frames.filter((f) => f.id !== id)
   const at = before === null ? rest.length : rest.findIndex((f) => f.id === before)
   if (at < 0 || !frames.some((f) => f.id === id)) return
@@ -47,7 +47,7 @@ function drop(before: string | null) {
   if (dragged.value && dragged.value !== before) place(dragged.value, equals(dragged.value), before)
   dragged.value = over.value = null
 }
-function nudge(frame: Frame, by: number) {
+function nudge(frame: DisplayRule, by: number) {
   const frames = equals(frame.id)
   const at = frames.findIndex((f) => f.id === frame.id)
   const target = frames[by < 0 ? at - 1 : at + 2]

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Choice, type Target, targetChoices } from '#core/targets'
+import { type TargetOption, type Target, targetChoices } from '#core/targets'
 import { findByWords } from '#core/text'
 import { useSite } from '~/stores/site'
 
@@ -19,7 +19,7 @@ function begin() {
   open.value = true
   typed.value = ''
 }
-function pick(choice: Choice<Target>) {
+function pick(choice: TargetOption<Target>) {
   emit('pick', JSON.parse(JSON.stringify(choice.picks)) as Target)
   open.value = false
 }

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { type RegionOutcome, type Standing, lossWords } from '#core/rules'
-import type { Say } from '#core/design'
+import { type RegionOutcome, type RankedCandidate, lossWords } from '#core/rules'
+import type { RegionSetting } from '#core/design'
 import type { Region } from '#core/tree'
 import { useDesign } from '~/stores/design'
 import { useMap } from '~/stores/map'
 import { useSession } from '~/stores/session'
 
-const props = defineProps<{ region: Region; outcome: RegionOutcome & { standings: Standing[] } }>()
+const props = defineProps<{ region: Region; outcome: RegionOutcome & { standings: RankedCandidate[] } }>()
 
 const map = useMap()
 const design = useDesign()
@@ -17,9 +17,9 @@ const choosing = ref(false)
 /** The frame that decides, also where its body gives way to the plain one. */
 const winner = computed(() => props.outcome.standings.find((s) => s.loss === null || s.loss.kind === 'work-lacking'))
 const losers = computed(() => props.outcome.standings.filter((s) => s.loss !== null && s.loss.kind !== 'passed'))
-const sayName = (s: Standing) => (s.say.kind === 'use' ? design.layoutName(s.say.layout) : 'left empty')
-const name = (s: Standing) => map.labelOf(s.candidate.frame.id)
-const words = (s: Standing) => (map.names ? lossWords(s, winner.value ?? s, map.names) : '')
+const sayName = (s: RankedCandidate) => (s.say.kind === 'use' ? design.layoutName(s.say.layout) : 'left empty')
+const name = (s: RankedCandidate) => map.labelOf(s.candidate.frame.id)
+const words = (s: RankedCandidate) => (map.names ? lossWords(s, winner.value ?? s, map.names) : '')
 /** What the layout that is shown is for. */
 const about = computed(() => {
   const { shown } = props.outcome
@@ -31,7 +31,7 @@ watch(inHand, (is) => (choosing.value = is && map.edit === null), { immediate: t
 
 function choose(value: string) {
   if (!value) return
-  const say: Say = value === 'empty' ? { kind: 'empty' } : { kind: 'use', layout: value }
+  const say: RegionSetting = value === 'empty' ? { kind: 'empty' } : { kind: 'use', layout: value }
   map.beginHere(props.region, say)
   choosing.value = false
 }

@@ -15,7 +15,7 @@ const design = useDesign()
 const map = useMap()
 const site = useSite()
 
-interface Line {
+interface ReleasedPage {
   what: string
   title: string
   address: string
@@ -27,7 +27,7 @@ const layouts = computed(() => {
   const showing = changed.flatMap((c) => [c.id, ...design.trees.allShowing(c.id).map((l) => l.id)])
   return [...new Set(showing)]
 })
-const lines = computed<Line[]>(() => {
+const lines = computed<ReleasedPage[]>(() => {
   const { kept } = map
   if (!kept || !site.catalogue) return []
   const { pages } = site.catalogue
@@ -41,7 +41,7 @@ const lines = computed<Line[]>(() => {
   return [...found, ...second(pages), { what: 'A lost address', title: 'where no page is', address: '/no-such-page' }]
 })
 /** The second page of the longest list. */
-function second(pages: readonly Page[]): Line[] {
+function second(pages: readonly Page[]): ReleasedPage[] {
   const archives = pages.filter((p) => p.kind === 'archive' && p.type)
   const count = (p: Page) => site.catalogue!.site.entries.filter((e) => e.type === p.type).length
   const [longest] = archives.sort((a, b) => count(b) - count(a))

@@ -9,7 +9,7 @@ import { useSite } from '~/stores/site'
 const props = defineProps<{ value: Value; label: string; placeholder?: string }>()
 const emit = defineEmits<{ set: [value: Value] }>()
 
-interface Choice {
+interface LinkOption {
   label: string
   detail: string
   value: Value
@@ -24,7 +24,7 @@ const shown = computed(() => {
     return site.catalogue!.page(value.page)?.title ?? 'a page that no longer exists'
   return typeof value === 'string' ? value : ''
 })
-const found = computed<Choice[]>(() => {
+const found = computed<LinkOption[]>(() => {
   const text = typed.value.trim()
   const pages = findByWords(
     site.catalogue!.pages,
@@ -43,7 +43,7 @@ const found = computed<Choice[]>(() => {
 </script>
 
 <template>
-  <Combobox :model-value="null" nullable @update:model-value="(c: Choice | null) => c && emit('set', c.value)">
+  <Combobox :model-value="null" nullable @update:model-value="(c: LinkOption | null) => c && emit('set', c.value)">
     <div ref="box" class="relative min-w-0 flex-1">
       <FindInput
         class="input"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { giverOf, givenTo, kindName, looksAskedOf, looksGiven, propertiesOf } from '#core/elements'
-import { type LooksKey, type Step, type StyleValue, type Styles, type TreeNode, looksOf, pathTo } from '#core/tree'
+import { type LooksKey, type WidthStep, type StyleValue, type Styles, type TreeNode, looksOf, pathTo } from '#core/tree'
 import type { Page } from '#core/model'
 import { findByWords, counted } from '#core/text'
 import { isPlace, settingKey } from '#core/layouts'
@@ -111,7 +111,7 @@ const asked = computed(() => {
   return first.filter((p) => others.every((o) => o.includes(p)))
 })
 /** Who gives a look that is not set here. */
-const giver = (property: string, step: Step) =>
+const giver = (property: string, step: WidthStep) =>
   saidHere.value && pieces.inPiece && looksIn(pieces.inPiece)[property]?.[step] !== undefined
     ? 'piece'
     : namedLook.value
@@ -144,7 +144,11 @@ function clearWidth() {
   setStyle(atThisWidth.value.map((property) => ({ property, value: null })))
 }
 const notes = computed(() => checks.byNode.get(bench.selected ?? ''))
-const STEP_WORDS: Record<Step, string> = { wide: 'wide screens', medium: 'medium screens', narrow: 'narrow screens' }
+const STEP_WORDS: Record<WidthStep, string> = {
+  wide: 'wide screens',
+  medium: 'medium screens',
+  narrow: 'narrow screens',
+}
 
 function focusFirst() {
   root.value

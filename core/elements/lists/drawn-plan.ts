@@ -3,12 +3,12 @@ import type { Floor, FloorPlan, FloorShape, Id } from '../../model'
 import type { LayoutElement, Value } from '../../tree'
 import { titleLink } from './cards'
 import { namesOn, outline, paperOf, stripOf } from './plan-outline'
-import { type Standing, listedStanding, neighboursOf, positionField, standingOf } from './plan-standing'
+import { type PlacedEntry, listedStanding, neighboursOf, positionField, standingOf } from './plan-standing'
 
 /** What is drawn: the entry that the page is about, and what else stands there, numbered from 1. */
 interface Shown {
-  here: Standing | null
-  others: readonly Standing[]
+  here: PlacedEntry | null
+  others: readonly PlacedEntry[]
   floors: readonly Floor[]
 }
 
@@ -96,7 +96,7 @@ export class DrawnPlan {
   }
 
   private marksOn(floor: Floor, { here, others }: Shown, plan: FloorPlan, { catalogue }: Scene): string {
-    const at = ({ at: { x, y } }: Standing) => paperOf(plan).at([x, y])
+    const at = ({ at: { x, y } }: PlacedEntry) => paperOf(plan).at([x, y])
     const marks = others.map((other, i) => {
       if (other.floor !== floor) return ''
       const [x, y] = at(other)

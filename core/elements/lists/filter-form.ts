@@ -9,7 +9,7 @@ import {
   fill,
   textChunk,
 } from '../../drawing'
-import { type Asked, type Choice, type Facet, SORT, collatorOf, slugOfKey } from '../../lists'
+import { type Asked, type FilterChoice, type Facet, SORT, collatorOf, slugOfKey } from '../../lists'
 import type { Id, Page } from '../../model'
 import { fieldKind, fieldLabel } from '../../catalogue'
 import type { LayoutElement, Value } from '../../tree'
@@ -36,7 +36,7 @@ const WORDS = {
 type Word = keyof typeof WORDS
 
 /** What a choice is called, and its place among the others: as the site orders choices and terms, people and texts by name. */
-interface Named extends Choice {
+interface Named extends FilterChoice {
   name: string
   place: number
 }

@@ -14,7 +14,7 @@ import {
 import type { Position } from '../../fields'
 
 /** An entry that stands somewhere on a floor plan. */
-export interface Standing {
+export interface PlacedEntry {
   entry: Entry
   at: Position
   floor: Floor
@@ -26,7 +26,7 @@ export interface Standing {
 export const MOST_LISTED = 60
 
 /** Where a position comes to on a plan; found out once for each. */
-class Place {
+class PlanPosition {
   readonly floor: Floor | null
   private found: FloorShape | null | undefined
 
@@ -44,13 +44,13 @@ class Place {
   }
 }
 
-const PLACES = new WeakMap<FloorPlan, WeakMap<Position, Place>>()
+const PLACES = new WeakMap<FloorPlan, WeakMap<Position, PlanPosition>>()
 
-function placeOf(plan: FloorPlan, at: Position): Place {
+function placeOf(plan: FloorPlan, at: Position): PlanPosition {
   let places = PLACES.get(plan)
   if (!places) PLACES.set(plan, (places = new WeakMap()))
   let place = places.get(at)
-  if (!place) places.set(at, (place = new Place(plan, at)))
+  if (!place) places.set(at, (place = new PlanPosition(plan, at)))
   return place
 }
 
@@ -61,7 +61,7 @@ export function positionField(catalogue: Catalogue, type: Id, asked: Id | null):
 }
 
 /** Where an entry stands; null where it does not say so. */
-export function standingOf(entry: Entry, asked: Id | null, plan: FloorPlan, catalogue: Catalogue): Standing | null {
+export function standingOf(entry: Entry, asked: Id | null, plan: FloorPlan, catalogue: Catalogue): PlacedEntry | null {
   const field = positionField(catalogue, entry.type, asked)
   const at = field && positionIn(entry.fields[field])
   const place = at ? placeOf(plan, at) : null
@@ -69,7 +69,13 @@ export function standingOf(entry: Entry, asked: Id | null, plan: FloorPlan, cata
 }
 
 /** Entries of the same type nearest to one, on its floor. */
-export function neighboursOf(of: Standing, asked: Id | null, most: number, plan: FloorPlan, scene: Scene): Standing[] {
+export function neighboursOf(
+  of: PlacedEntry,
+  asked: Id | null,
+  most: number,
+  plan: FloorPlan,
+  scene: Scene,
+): PlacedEntry[] {
   const { catalogue } = scene
   const { type, id } = of.entry
   const field = positionField(catalogue, type, asked)
@@ -85,8 +91,8 @@ export function neighboursOf(of: Standing, asked: Id | null, most: number, plan:
 }
 
 /** Those of what the page lists that stand somewhere, in its order. */
-export function listedStanding(asked: Id | null, plan: FloorPlan, { catalogue, page }: Scene): Standing[] {
-  const found: Standing[] = []
+export function listedStanding(asked: Id | null, plan: FloorPlan, { catalogue, page }: Scene): PlacedEntry[] {
+  const found: PlacedEntry[] = []
   for (const entry of catalogue.listing(page)) {
     const standing = standingOf(entry, asked, plan, catalogue)
     if (standing) found.push(standing)

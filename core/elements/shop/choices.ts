@@ -7,7 +7,7 @@ import { GROUP_CSS, GROUP_PARTS } from './buyer'
 
 /** What is chosen at the checkout: how it comes, and how it is paid; and what is said besides. */
 
-interface Choice {
+interface ShopOption {
   id: string
   label: string
   about: string
@@ -17,7 +17,7 @@ interface Choice {
 
 const PICKS_CSS = PAGE_STYLES.shopChoices
 
-const picks = (name: string, choices: readonly Choice[]): string =>
+const picks = (name: string, choices: readonly ShopOption[]): string =>
   `<div class="of-picks">${choices
     .map(
       ({ id, label, about, beside, chosen }, i) =>
@@ -58,7 +58,7 @@ export const deliveryChoice: ElementSpec = {
       const asked = { shop, lines, asks }
       const ways = waysTo(shop, countryOf(said, deliveryUse(asked, said), shop))
       const way = wayOf(asked, said)
-      const choices = ways.map((w): Choice => {
+      const choices = ways.map((w): ShopOption => {
         const cost = deliveryCost(w, totals.goods - totals.discount, currency)
         const beside = cost === 0 ? say('free', scene) : money(scene, cost)
         return { id: w.id, label: w.label, about: w.about, beside, chosen: w.id === way?.id }
@@ -91,7 +91,7 @@ export const paymentChoice: ElementSpec = {
     const shows = compile.shows(element, 'heading')
     return (scene) => {
       const { payments, said } = shoppingOf(scene)
-      const choices = payments.map((p): Choice => ({
+      const choices = payments.map((p): ShopOption => ({
         ...p,
         beside: '',
         chosen: said[FIELD.payment] === p.id || payments.length === 1,

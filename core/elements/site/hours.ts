@@ -66,15 +66,15 @@ export function weekOf(items: readonly Item[], read: (value: Value | undefined) 
   return week.map(({ spans, words }) => ({ spans: merged(spans), words: [...new Set(words)] }))
 }
 
-interface Line {
+interface OpeningHours {
   from: number
   to: number
   day: Day
 }
 
 /** Days after one another that are alike, as one line: its first and last day. */
-function linesOf(week: readonly Day[]): Line[] {
-  const lines: Line[] = []
+function linesOf(week: readonly Day[]): OpeningHours[] {
+  const lines: OpeningHours[] = []
   for (const [i, day] of week.entries()) {
     const last = lines.at(-1)
     if (last && JSON.stringify(last.day) === JSON.stringify(day)) last.to = i
@@ -92,7 +92,7 @@ export const nextChange = ({ spans }: Day, time: string): string | null =>
   spans.flat().find((moment) => moment > time && moment < '24:00') ?? null
 
 /** The days and the hours of a line, in words. */
-function wordsOf({ day, from, to }: Line, closed: string, { formats }: Scene): { days: string; times: string } {
+function wordsOf({ day, from, to }: OpeningHours, closed: string, { formats }: Scene): { days: string; times: string } {
   const { weekdays } = formats
   const time = (text: string) => formats.time(text === '24:00' ? '00:00' : text)
   const spans = day.spans.map(([opens, closes]) => `${time(opens)}\u2013${time(closes)}`)

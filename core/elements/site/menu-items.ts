@@ -16,13 +16,13 @@ export interface ItemLooks {
   pictures: boolean
 }
 
-interface Drawn {
+interface DrawnItem {
   html: string
   /** Whether the page shown is in it. */
   here: boolean
 }
 
-const NOTHING: Drawn = { html: '', here: false }
+const NOTHING: DrawnItem = { html: '', here: false }
 
 /** Whether a page lies below the one at an address. */
 const isBelow = (address: string, href: string): boolean => href !== '/' && address.startsWith(`${href}/`)
@@ -37,7 +37,7 @@ function pictureFor(item: MenuItem, scene: Scene): string {
 }
 
 /** Items without a place to go keep their label when they have items below them, and are left out otherwise. */
-function item(of: MenuItem, scene: Scene, looks: ItemLooks, level: number): Drawn {
+function item(of: MenuItem, scene: Scene, looks: ItemLooks, level: number): DrawnItem {
   const href = linkAddress(of.link, scene) ?? ''
   const picture = looks.pictures && level === 1 && of.items.length > 0 ? pictureFor(of, scene) : ''
   const last = picture && `<li class="of-menu-pic">${picture}</li>`
@@ -59,7 +59,7 @@ function item(of: MenuItem, scene: Scene, looks: ItemLooks, level: number): Draw
 }
 
 /** A list of items with all that is below them, and `last` behind them; empty where there are none. */
-export function list(items: readonly MenuItem[], scene: Scene, looks: ItemLooks, level = 1, last = ''): Drawn {
+export function list(items: readonly MenuItem[], scene: Scene, looks: ItemLooks, level = 1, last = ''): DrawnItem {
   let [html, here] = ['', false]
   for (const one of items) {
     const drawn = item(one, scene, looks, level)

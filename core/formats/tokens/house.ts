@@ -3,7 +3,7 @@ import type { PlainEdit } from '../../edits'
 import { refuse } from '../../shape'
 import {
   FAMILIES,
-  type HouseStyle,
+  type SiteStyle,
   type PaletteColour,
   SCALE_STEPS,
   type ScaleStep,
@@ -21,17 +21,17 @@ import { readColour, readDimension, readFamilies, readNumber, writeColour, write
 const OURS = 'org.outer-frame'
 const MOST_COLOURS = 60
 
-interface Place {
+interface TokenTarget {
   path: string
   type: string
-  write(house: HouseStyle): unknown
+  write(house: SiteStyle): unknown
   /** The house with what the token says, or null where it says nothing that can stand there. */
-  read(value: unknown, house: HouseStyle): HouseStyle | null
+  read(value: unknown, house: SiteStyle): SiteStyle | null
 }
 
 type Measure = 'textSize' | 'contentWidth' | 'gap' | 'edge' | 'flow' | 'radius'
 
-const measure = (path: string, key: Measure): Place => ({
+const measure = (path: string, key: Measure): TokenTarget => ({
   path,
   type: 'dimension',
   write: (house) => writeDimension(house[key]),
@@ -41,7 +41,7 @@ const measure = (path: string, key: Measure): Place => ({
   },
 })
 
-const number = (path: string, key: 'lineHeight' | 'headingWeight', type: string): Place => ({
+const number = (path: string, key: 'lineHeight' | 'headingWeight', type: string): TokenTarget => ({
   path,
   type,
   write: (house) => house[key],
@@ -51,7 +51,7 @@ const number = (path: string, key: 'lineHeight' | 'headingWeight', type: string)
   },
 })
 
-const step = (of: ScaleStep): Place => ({
+const step = (of: ScaleStep): TokenTarget => ({
   path: `size.${of}`,
   type: 'dimension',
   write: (house) => writeDimension(sizeOf(house, of)),
@@ -63,7 +63,7 @@ const step = (of: ScaleStep): Place => ({
   },
 })
 
-const family = (path: string, key: 'headingFamily' | 'textFamily' | 'interfaceFamily'): Place => ({
+const family = (path: string, key: 'headingFamily' | 'textFamily' | 'interfaceFamily'): TokenTarget => ({
   path,
   type: 'fontFamily',
   write: (house) => [familyNamed(house[key], house).name],
@@ -75,14 +75,18 @@ const family = (path: string, key: 'headingFamily' | 'textFamily' | 'interfaceFa
 })
 
 /** The family of the house, or one that ships, that is called so. */
-function familyCalled(name: string, { fonts }: HouseStyle): string | null {
+function familyCalled(name: string, { fonts }: SiteStyle): string | null {
   const same = (other: string) => other.toLowerCase() === name.trim().toLowerCase()
   const own = fonts.find((f) => same(f.name))
   return own ? ownFamily(own.id) : (FAMILIES.find((f) => same(f.name))?.name ?? null)
 }
 
 /** A colour that the house itself is drawn in: an alias of the palette where it is one of it. */
-const role = (path: string, get: (h: HouseStyle) => string, set: (h: HouseStyle, c: string) => HouseStyle): Place => ({
+const role = (
+  path: string,
+  get: (h: SiteStyle) => string,
+  set: (h: SiteStyle, c: string) => SiteStyle,
+): TokenTarget => ({
   path,
   type: 'color',
   write: (house) =>
@@ -96,7 +100,7 @@ const role = (path: string, get: (h: HouseStyle) => string, set: (h: HouseStyle,
 })
 
 /** What of a house stands where in a file of tokens. */
-const PLACES: readonly Place[] = [
+const PLACES: readonly TokenTarget[] = [
   role(
     'colour.ink',
     (h) => h.ink,
@@ -136,7 +140,7 @@ function put(into: Group, path: readonly string[], token: Group): void {
 }
 
 /** The house style as a file of design tokens. */
-export function writeHouseTokens(house: HouseStyle): Group {
+export function writeHouseTokens(house: SiteStyle): Group {
   const file: Group = {}
   for (const { id, name, value, dark } of house.palette)
     put(file, ['palette', id], {
@@ -170,14 +174,14 @@ function colourOf(token: Token): PaletteColour | null {
   return { id: idOf(path), name: nameOf(token), value, ...(dark && { dark }) }
 }
 
-function withColour(house: HouseStyle, colour: PaletteColour): HouseStyle | null {
+function withColour(house: SiteStyle, colour: PaletteColour): SiteStyle | null {
   const there = house.palette.findIndex((c) => c.id === colour.id)
   if (there < 0) return house.palette.length < MOST_COLOURS ? { ...house, palette: [...house.palette, colour] } : null
   return { ...house, palette: house.palette.map((c, i) => (i === there ? { ...c, ...colour } : c)) }
 }
 
 /** What a token changes; or why it changes nothing. */
-function taken(house: HouseStyle, token: Token): HouseStyle | string {
+function taken(house: SiteStyle, token: Token): SiteStyle | string {
   const place = BY_PATH.get(token.path.join('.'))
   if (place) {
     const next = place.read(token.value, house)
@@ -191,13 +195,13 @@ function taken(house: HouseStyle, token: Token): HouseStyle | string {
 }
 
 export interface TokensRead {
-  house: HouseStyle
+  house: SiteStyle
   taken: number
   untaken: Untaken[]
 }
 
 /** A house style with what a file of design tokens says; null for what is no such file. Takes anything. */
-export function readHouseTokens(file: unknown, house: HouseStyle): TokensRead | null {
+export function readHouseTokens(file: unknown, house: SiteStyle): TokensRead | null {
   const read = readTokens(file)
   if (!read) return null
   const untaken = [...read.untaken]
@@ -213,8 +217,8 @@ export function readHouseTokens(file: unknown, house: HouseStyle): TokensRead | 
 }
 
 /** What makes one house style of another, as one edit, which says only what differs; null for nothing. */
-export function editBetween(before: HouseStyle, after: HouseStyle, label: string): PlainEdit | null {
-  const keys = (Object.keys(after) as (keyof HouseStyle)[]).filter((key) => !equal(before[key], after[key]))
+export function editBetween(before: SiteStyle, after: SiteStyle, label: string): PlainEdit | null {
+  const keys = (Object.keys(after) as (keyof SiteStyle)[]).filter((key) => !equal(before[key], after[key]))
   if (keys.length === 0) return null
   return { kind: 'batch', label, edits: keys.map((key) => ({ kind: 'set', at: [key], value: after[key] })) }
 }

@@ -1,4 +1,4 @@
-import { type Standing, indexIn } from '../../edits'
+import { type ListPosition, indexIn } from '../../edits'
 import { id, whole, maybe, orNothing } from '../../shape'
 import { type Item, childrenOf } from '../../tree'
 import type { LayoutDraft } from '../draft'
@@ -11,7 +11,7 @@ export const standingShape = {
 }
 
 /** Where something is put in what holds it, as that stands by now. */
-export function indexAmong(draft: LayoutDraft, parent: string, place: Standing): number {
+export function indexAmong(draft: LayoutDraft, parent: string, place: ListPosition): number {
   const holder = draft.holder(parent)
   return holder ? indexIn(childrenOf(holder), place) : place.index
 }

@@ -1,4 +1,4 @@
-import type { Splice, Standing } from '../../edits'
+import type { Splice, ListPosition } from '../../edits'
 import type { Id } from '../../model'
 import type { Change, Item, LayoutDocument, Setting, TreeNode, Within } from '../../tree'
 
@@ -8,16 +8,16 @@ import type { Change, Item, LayoutDocument, Setting, TreeNode, Within } from '..
  */
 export type Edit =
   | Setting
-  | ({ kind: 'insert'; parent: Id; node: TreeNode } & Standing)
+  | ({ kind: 'insert'; parent: Id; node: TreeNode } & ListPosition)
   | { kind: 'remove'; id: Id }
   /** `index` counts among the children of `parent` as they are once the node has been taken out. */
-  | ({ kind: 'move'; id: Id; parent: Id } & Standing)
+  | ({ kind: 'move'; id: Id; parent: Id } & ListPosition)
   /** As `setProperty`, told by what changes in the JSON of the value that stands there; see `Splice`. */
   | ({ kind: 'spliceProperty'; id: Id; property: string; within?: Within } & Splice)
-  | ({ kind: 'insertItem'; id: Id; property: string; item: Item } & Standing)
+  | ({ kind: 'insertItem'; id: Id; property: string; item: Item } & ListPosition)
   | { kind: 'removeItem'; id: Id; property: string; item: Id }
   /** `index` counts among the items as they are once this one has been taken out. */
-  | ({ kind: 'moveItem'; id: Id; property: string; item: Id } & Standing)
+  | ({ kind: 'moveItem'; id: Id; property: string; item: Id } & ListPosition)
   | { kind: 'setSpans'; row: Id; spans: number[] }
   /** Says in one line what the layout is for; an empty one takes it away. */
   | { kind: 'describe'; about: string }

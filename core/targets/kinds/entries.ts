@@ -12,7 +12,7 @@ import {
   refinementSpec,
   refinementTest,
 } from '../refinements'
-import type { Choice, TargetSpec } from '../spec'
+import type { TargetOption, TargetSpec } from '../spec'
 import { ANY_ENTRY } from './kind'
 import { OF_TYPE } from './type'
 
@@ -31,7 +31,7 @@ const isOfType = ({ type }: EntriesTarget, { entry }: Facts): boolean =>
   entry !== null && (type === null || entry.type === type)
 
 /** Entries in a term, for each page type that uses its taxonomy. */
-function inTerms({ terms, types }: Catalogue): Choice<EntriesTarget>[] {
+function inTerms({ terms, types }: Catalogue): TargetOption<EntriesTarget>[] {
   return [...terms.values()].flatMap((term) =>
     [...types.values()]
       .filter((t) => t.taxonomies.includes(term.taxonomy))
@@ -48,7 +48,7 @@ function inTerms({ terms, types }: Catalogue): Choice<EntriesTarget>[] {
 }
 
 /** Entries by a person, of any type: what else must hold is added to the target. */
-function byPeople({ people }: Catalogue): Choice<EntriesTarget>[] {
+function byPeople({ people }: Catalogue): TargetOption<EntriesTarget>[] {
   return [...people.values()].map(({ id, name }) => ({
     picks: { kind: 'entries', type: null, where: [{ kind: 'person', people: [id] }] },
     label: `Entries by ${name}`,

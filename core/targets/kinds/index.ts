@@ -1,8 +1,8 @@
 import { type Shape, kinds, shapesOf } from '../../shape'
 import type { Catalogue } from '../../catalogue'
 import type { Facts, Test } from '../facts'
-import type { FrameNames } from '../names'
-import type { Choice, Narrowness, TargetSpec } from '../spec'
+import type { RuleNames } from '../names'
+import type { TargetOption, Narrowness, TargetSpec } from '../spec'
 import { type EntriesTarget, entries } from './entries'
 import { type EveryTarget, every } from './every'
 import { type KindTarget, kind } from './kind'
@@ -63,7 +63,8 @@ export function nearlyMatches(target: Target, facts: Facts, catalogue: Catalogue
 }
 
 /** A target in plain words: "Exhibits in Tower Room", "Not found". */
-export const targetName = (target: Target, names: FrameNames): string => targetSpec(target).words(target, names)
+export const targetName = (target: Target, names: RuleNames): string => targetSpec(target).words(target, names)
 
 /** Every target there is to pick: all pages, kinds, types, groups, and single pages. */
-export const targetChoices = (catalogue: Catalogue): Choice<Target>[] => ALL.flatMap((spec) => spec.choices(catalogue))
+export const targetChoices = (catalogue: Catalogue): TargetOption<Target>[] =>
+  ALL.flatMap((spec) => spec.choices(catalogue))

@@ -3,7 +3,7 @@ import type { Catalogue } from '../../catalogue'
 import type { Id } from '../../model'
 import type { Facts, Test } from '../facts'
 import type { FieldTest } from '../../conditions'
-import type { FrameNames } from '../names'
+import type { RuleNames } from '../names'
 import type { RefinementChoice, RefinementSpec } from '../spec'
 import { type BelowRefinement, below } from './below'
 import { field } from './field'
@@ -36,7 +36,7 @@ export function refinementTest(refinement: Refinement, catalogue: Catalogue): Te
   return spec.test?.(refinement, catalogue) ?? ((facts) => spec.holds(refinement, facts, catalogue))
 }
 
-export function refinementName(refinement: Refinement, type: Id | null, names: FrameNames): string {
+export function refinementName(refinement: Refinement, type: Id | null, names: RuleNames): string {
   return refinementSpec(refinement).words(refinement, type, names)
 }
 

@@ -2,7 +2,7 @@ import { checkThings, houseUses, namedOf } from '#core/checks'
 import { DOCUMENTS } from '#core/documents'
 import { type Edit, Trees, applyEdit, changeKey, layoutEditing, treeToDraw } from '#core/layouts'
 import { compileLayout } from '#core/render'
-import { type HouseStyle, type NamedLook, PLAIN_HOUSE, namedRules, rulesCss } from '#core/styles'
+import { type SiteStyle, type NamedLook, PLAIN_HOUSE, namedRules, rulesCss } from '#core/styles'
 import type { Layout, Variation } from '#core/tree'
 import { column, drawElement, element, layout, observatory, row } from '../../fixtures'
 
@@ -15,7 +15,7 @@ const QUIET: NamedLook = {
   styles: { size: { wide: 14 } },
   looks: { label: { weight: { wide: 700 } }, 'label:hover': { decoration: { wide: 'underline' } } },
 }
-const house: HouseStyle = { ...PLAIN_HOUSE, looks: [...PLAIN_HOUSE.looks, QUIET] }
+const house: SiteStyle = { ...PLAIN_HOUSE, looks: [...PLAIN_HOUSE.looks, QUIET] }
 const one = layout('one', 'body', row(column(12, element('heading', { text: 'Title' }, 'h'))))
 const apply = (from: Layout, edit: Edit): Layout => {
   const result = applyEdit(from, edit)
@@ -56,7 +56,7 @@ test('a look says how parts of a thing look, each by a rule of its own', () => {
 test('it is known where a look is used, and told where it is gone', () => {
   const named = apply(one, look('h', 'quiet'))
   expect(houseUses({ layouts: [named], house }).layouts.get('look quiet')).toEqual(['one'])
-  const told = (of: HouseStyle) =>
+  const told = (of: SiteStyle) =>
     checkThings(treeToDraw(named), observatory(), namedOf({ layouts: [named], house: of })).map((f) => f.kind)
   expect(told(house)).toEqual([])
   expect(told(PLAIN_HOUSE)).toEqual(['dangling'])

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { checkDesign } from '#core/checks'
 import type { Request } from '#core/conditions'
-import type { Design, Frame } from '#core/design'
+import type { Design, DisplayRule } from '#core/design'
 import { resolveInTurn, rulesOf } from '#core/rules'
 import { REGIONS, emptyLayout } from '#core/tree'
 import { PLAIN_HOUSE } from '#core/styles'
@@ -29,7 +29,7 @@ function scene(seed: number) {
 }
 
 /** A frame that is offered to writers and has a say that can be used waits for one who chooses it. */
-const waits = ({ offeredTo, regions }: Frame): boolean =>
+const waits = ({ offeredTo, regions }: DisplayRule): boolean =>
   offeredTo.length > 0 &&
   REGIONS.some((region) => {
     const say = regions[region]
@@ -57,7 +57,7 @@ test('those said to shadow a dead frame decide where it would, and with them gon
         if (finding.kind !== 'dead' || finding.because !== 'shadowed') continue
         met++
         expect(finding.by.length).toBeGreaterThan(0)
-        let frames: Frame[] = design.frames
+        let frames: DisplayRule[] = design.frames
         // Behind those that shadow it there may be more; in the end it decides.
         for (let round = 0; round <= design.frames.length; round++) {
           const still = checkDesign({ ...design, frames }, catalogue, VISITOR).find(

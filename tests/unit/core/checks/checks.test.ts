@@ -1,6 +1,6 @@
 import { type Finding, type FindingKind, checkDesign } from '#core/checks'
 import { CompiledRules, resolve, rulesOf } from '#core/rules'
-import type { Design, Frame } from '#core/design'
+import type { Design, DisplayRule } from '#core/design'
 import type { Target } from '#core/targets'
 import { hasWork, lackingOn, workOf } from '#core/elements'
 import type { Layout } from '#core/tree'
@@ -36,7 +36,7 @@ const BODY = titled('B')
 const base = frame('base', [EVERY], { body: use('B') })
 
 function findings(
-  frames: Frame[],
+  frames: DisplayRule[],
   layouts: Layout[] = [BODY],
   catalogue = new Catalogue(smallSite([refractor, mirror, note])),
 ): Finding[] {
@@ -61,7 +61,7 @@ test('an item of a menu whose page is gone, or is not out, is told by its menu',
 })
 
 describe('tie', () => {
-  const pair = (a: Partial<Frame>, b: Partial<Frame>) =>
+  const pair = (a: Partial<DisplayRule>, b: Partial<DisplayRule>) =>
     of(
       'tie',
       findings(
@@ -76,7 +76,7 @@ describe('tie', () => {
     ])
   })
 
-  test.each<[string, Partial<Frame>, Partial<Frame>]>([
+  test.each<[string, Partial<DisplayRule>, Partial<DisplayRule>]>([
     ['another order', { order: 1 }, { order: 2 }],
     ['another narrowness', {}, { covers: [{ kind: 'page', page: 'entry:mirror' }] }],
     ['one of them off', {}, { on: false }],
@@ -111,7 +111,7 @@ describe('tie', () => {
 })
 
 describe('dead', () => {
-  const dead = (...frames: Frame[]) => of('dead', findings([base, ...frames]))
+  const dead = (...frames: DisplayRule[]) => of('dead', findings([base, ...frames]))
 
   test('a frame that narrower ones shadow everywhere, and by which', () => {
     const wide = frame('wide', [TOOLS], { body: { kind: 'empty' } })

@@ -1,7 +1,7 @@
 import { parseHTML } from 'linkedom'
 import { type RichDoc, type RichNode, headingsOf, minutesToRead } from '#core/rich'
 import { Catalogue } from '#core/catalogue'
-import type { LayoutElement, Place } from '#core/tree'
+import type { LayoutElement, Slot } from '#core/tree'
 import { column, drawElement, element, entry, field, row, smallSite } from '../../../fixtures'
 
 /** What helps to read much: lists of contents, how long a text takes, sections side by side, sounds. */
@@ -55,7 +55,7 @@ test('how long a text takes is told in minutes, as a field like any other', () =
   expect(shown(null)).toMatch(/>Nothing to read</)
 })
 
-const place = (id: string, title: string, text: string): Place => ({
+const place = (id: string, title: string, text: string): Slot => ({
   id,
   kind: 'place',
   type: 'tabs',
@@ -79,7 +79,7 @@ test('sections side by side: one is chosen, each is known by its title, all stan
 })
 
 test('a section that is not shown to somebody has no title either, and the first that is shown is chosen', () => {
-  const hidden: Place = { ...place('a', 'One', 'First'), when: [{ kind: 'signed-in', yes: true }] }
+  const hidden: Slot = { ...place('a', 'One', 'First'), when: [{ kind: 'signed-in', yes: true }] }
   const tabs: LayoutElement = { ...element('tabs', {}, 't'), children: [hidden, place('b', 'Two', 'Second')] }
   const html = draw(tabs, null)
   expect(html).not.toContain('One')

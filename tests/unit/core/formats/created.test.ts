@@ -1,6 +1,6 @@
 import {
   CREATABLE,
-  type Choice,
+  type ImportChoice,
   type Creatable,
   type Parcel,
   adaptLayout,
@@ -142,7 +142,7 @@ test('addresses that are taken here stay, and what is created gets others', () =
 })
 
 test('choices for taxonomies and terms are done wherever layouts name them', () => {
-  const choices: Record<string, Choice> = {
+  const choices: Record<string, ImportChoice> = {
     'taxonomy room': { do: 'use', id: 'hall' },
     'term tower-room': { do: 'use', id: 'belfry' },
   }

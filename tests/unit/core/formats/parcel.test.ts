@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
 import {
-  type Choice,
+  type ImportChoice,
   type Parcel,
   adaptFrame,
   adaptLayout,
@@ -215,7 +215,7 @@ describe('planning an import', () => {
 })
 
 describe('adapting to another site', () => {
-  const choices: Record<string, Choice> = {
+  const choices: Record<string, ImportChoice> = {
     'type exhibit': { do: 'use', id: 'tool' },
     'term tower-room': { do: 'use', id: 'east' },
     'page entry:night': { do: 'drop' },

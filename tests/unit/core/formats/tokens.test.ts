@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { MOST_TOKENS, editBetween, readHouseTokens, writeHouseTokens } from '#core/formats'
-import { HOUSE_EDITING, type HouseStyle, PLAIN_HOUSE, houseShape, sizeOf } from '#core/styles'
+import { HOUSE_EDITING, type SiteStyle, PLAIN_HOUSE, houseShape, sizeOf } from '#core/styles'
 import { refuse } from '#core/shape'
 
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value))
 
 test('what a house is written to gives it back, on another house too', () => {
-  const house: HouseStyle = {
+  const house: SiteStyle = {
     ...PLAIN_HOUSE,
     palette: [...PLAIN_HOUSE.palette, { id: 'night', name: 'Night sky', value: '#203040', dark: '#8090a0' }],
     headingFamily: 'Fraunces',

@@ -8,7 +8,7 @@ import {
   shownAt,
   tabulate,
 } from '#core/rules'
-import type { Frame } from '#core/design'
+import type { DisplayRule } from '#core/design'
 import { cellOf, groupPages, mapRows, targetsFor } from '#core/map'
 import { REGIONS, type LayoutRegion } from '#core/tree'
 import { NO_WORK, VISITOR, frame, observatory } from '../../../fixtures'
@@ -23,7 +23,7 @@ const use = (layout: string) => ({ kind: 'use' as const, layout })
 const site = frame('site', [{ kind: 'every' }], { header: use('H') })
 const tools = frame('tools', [{ kind: 'type', type: 'tool' }], { body: use('A') })
 const oneTool = frame('one', [{ kind: 'page', page: 'entry:mirror' }], { body: use('B'), header: { kind: 'empty' } })
-const table = (...frames: Frame[]) =>
+const table = (...frames: DisplayRule[]) =>
   tabulate(new CompiledRules({ frames, layoutRegions, work: NO_WORK }, catalogue), VISITOR)
 
 test('the table says of every page what resolving it says', () => {
@@ -52,7 +52,7 @@ test('reach counts pages, of layouts and of frames', () => {
 })
 
 describe('rows of the Map', () => {
-  const rows = (open: string[] = [], filter = '', ...frames: Frame[]) =>
+  const rows = (open: string[] = [], filter = '', ...frames: DisplayRule[]) =>
     mapRows(groupPages(catalogue), catalogue, table(...(frames.length ? frames : [site, tools, oneTool])), {
       open: new Set(open),
       filter,

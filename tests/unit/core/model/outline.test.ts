@@ -1,5 +1,14 @@
 import fc from 'fast-check'
-import { type Line, type Nudge, type Spot, branchLength, dropped, linesOf, nudged, spotOf } from '#core/model'
+import {
+  type OutlineLine,
+  type Nudge,
+  type OutlinePosition,
+  branchLength,
+  dropped,
+  linesOf,
+  nudged,
+  spotOf,
+} from '#core/model'
 
 interface Item {
   id: string
@@ -19,7 +28,7 @@ const trees = fc.array(fc.nat(), { maxLength: 14 }).map((picks) => {
 })
 
 /** A slow twin: takes an item out of the tree and puts it, with all below it, at the spot. */
-function placed(items: readonly Item[], id: string, { parent, index }: Spot): Item[] {
+function placed(items: readonly Item[], id: string, { parent, index }: OutlinePosition): Item[] {
   const others = items.filter((i) => i.id !== id)
   const like = others.filter((i) => i.parent === parent)
   const before = like[index]
@@ -27,7 +36,7 @@ function placed(items: readonly Item[], id: string, { parent, index }: Spot): It
   return [...others.slice(0, at), { id, parent }, ...others.slice(at)]
 }
 
-const deepest = (lines: readonly Line[]) => Math.max(0, ...lines.map((l) => l.depth + 1))
+const deepest = (lines: readonly OutlineLine[]) => Math.max(0, ...lines.map((l) => l.depth + 1))
 
 test('lines hold every item once, each behind its parent and one deeper', () => {
   fc.assert(

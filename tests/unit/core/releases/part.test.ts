@@ -1,4 +1,4 @@
-import type { Design, Frame } from '#core/design'
+import type { Design, DisplayRule } from '#core/design'
 import { type PartKey, comesAlong, partOf } from '#core/releases'
 import { newPlace } from '#core/editor'
 import { type Layout, type LayoutDocument, type Variation, emptyLayout } from '#core/tree'
@@ -13,7 +13,8 @@ const variation = (id: string, base: string): Variation => {
   const { defaults: _d, children: _c, ...rest } = empty(id)
   return { ...rest, follows: { base, changes: [] } }
 }
-const using = (id: string, of: string): Frame => frame(id, [{ kind: 'every' }], { body: { kind: 'use', layout: of } })
+const using = (id: string, of: string): DisplayRule =>
+  frame(id, [{ kind: 'every' }], { body: { kind: 'use', layout: of } })
 const along = (before: Design, after: Design, ...taken: PartKey[]) =>
   comesAlong(before, after, new Set(taken)).map((a) => `${a.key} for ${a.for}`)
 const ids = (design: Design) => design.layouts.map((l) => l.id)

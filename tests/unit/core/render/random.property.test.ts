@@ -5,7 +5,7 @@ import { type CompileOptions, CompiledDesign, compileLayout, programOf } from '#
 import { Formats, escapeHtml, fill, sceneOf } from '#core/drawing'
 import type { RichDoc, RichNode } from '#core/rich'
 import { safeAddress, slugOf, isSlug } from '#core/addresses'
-import { type HouseStyle, PLAIN_HOUSE, houseShape } from '#core/styles'
+import { type SiteStyle, PLAIN_HOUSE, houseShape } from '#core/styles'
 import { refuse } from '#core/shape'
 import { drawElement, element, field, observatory, withoutOurScripts } from '../../../fixtures'
 import { diceOf, randomEdit, seeds } from '../layouts/random'
@@ -38,7 +38,7 @@ function randomLayout(seed: number): Layout {
 }
 
 /** With looks by name, as some things of random layouts have them; one that they name is gone. */
-const HOUSE: HouseStyle = {
+const HOUSE: SiteStyle = {
   ...PLAIN_HOUSE,
   looks: [
     { id: 'calm', name: 'Calm', for: 'heading', styles: { size: { wide: 22, narrow: 18 } }, looks: {} },

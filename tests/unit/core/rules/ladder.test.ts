@@ -1,4 +1,4 @@
-import type { Frame } from '#core/design'
+import type { DisplayRule } from '#core/design'
 import { CompiledRules, equalsOf, frameLabels, ladderOf, rivalsOf, usesOfLayouts, tabulate } from '#core/rules'
 import { namesFrom } from '#core/targets'
 import { NO_WORK, VISITOR, frame, observatory } from '../../../fixtures'
@@ -18,7 +18,7 @@ const layoutRegions = new Map([
   ['B2', 'body'],
   ['H', 'header'],
 ] as const)
-const compiled = (frames: Frame[]) => new CompiledRules({ frames, layoutRegions, work: NO_WORK }, catalogue)
+const compiled = (frames: DisplayRule[]) => new CompiledRules({ frames, layoutRegions, work: NO_WORK }, catalogue)
 const member = { onlyWhen: [{ kind: 'role' as const, roles: ['member'] }] }
 
 describe('the ladder', () => {
@@ -75,7 +75,7 @@ describe('rivals', () => {
 })
 
 test('frames of the same words are told apart by what they say, or counted', () => {
-  const labels = (frames: Frame[]) => [...frameLabels(frames, names, (id) => `layout ${id}`).values()]
+  const labels = (frames: DisplayRule[]) => [...frameLabels(frames, names, (id) => `layout ${id}`).values()]
   expect(labels([frame('a', [TOOLS], { body: use('B1') }), frame('b', [EVERY], {})])).toEqual(['tools', 'Every page'])
   expect(labels([frame('a', [TOOLS], { body: use('B1') }), frame('b', [TOOLS], { body: use('B2') })])).toEqual([
     'tools (body: layout B1)',

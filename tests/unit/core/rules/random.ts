@@ -1,8 +1,8 @@
 import type { Circumstance, Request } from '#core/conditions'
 import type { FieldTestOp } from '#core/fields'
-import type { Frame, Say } from '#core/design'
+import type { DisplayRule, RegionSetting } from '#core/design'
 import type { Refinement, Target } from '#core/targets'
-import type { Rules } from '#core/rules'
+import type { RuleSet } from '#core/rules'
 import { REGIONS, type LayoutRegion } from '#core/tree'
 import { Catalogue } from '#core/catalogue'
 import type { Entry, Site } from '#core/model'
@@ -117,9 +117,9 @@ function randomCircumstance(dice: Dice): Circumstance {
   ])
 }
 
-function randomSay(dice: Dice): Say {
+function randomSay(dice: Dice): RegionSetting {
   const layout = dice.pick([...LAYOUTS.map(([id]) => id), 'gone'])
-  return dice.pick<Say>([
+  return dice.pick<RegionSetting>([
     { kind: 'pass' },
     { kind: 'empty' },
     { kind: 'use', layout },
@@ -128,7 +128,7 @@ function randomSay(dice: Dice): Say {
   ])
 }
 
-export function randomFrame(dice: Dice, catalogue: Catalogue, id: string): Frame {
+export function randomFrame(dice: Dice, catalogue: Catalogue, id: string): DisplayRule {
   const targets = (most: number) => Array.from({ length: dice.below(most + 1) }, () => randomTarget(dice, catalogue))
   return frame(id, targets(3), Object.fromEntries(REGIONS.map((r) => [r, randomSay(dice)])), {
     on: dice.below(8) > 0,
@@ -140,7 +140,7 @@ export function randomFrame(dice: Dice, catalogue: Catalogue, id: string): Frame
   })
 }
 
-export function randomRules(dice: Dice, catalogue: Catalogue, most = 14): Rules {
+export function randomRules(dice: Dice, catalogue: Catalogue, most = 14): RuleSet {
   const frames = Array.from({ length: 1 + dice.below(most) }, (_, i) => randomFrame(dice, catalogue, `f${i}`))
   return { frames, layoutRegions, work: NO_WORK }
 }

@@ -1,6 +1,6 @@
 import { refuse } from '#core/shape'
 import { type Circumstance, type Request, holds, circumstanceShape } from '#core/conditions'
-import { type Frame, checkFrame } from '#core/design'
+import { type DisplayRule, checkFrame } from '#core/design'
 import { type Refinement, type Target, namesFrom, targetChoices } from '#core/targets'
 import { decidingRule, frameName, groupOf, resolveInTurn, whyOf } from '#core/rules'
 import type { LayoutRegion } from '#core/tree'
@@ -16,7 +16,7 @@ const layoutRegions = new Map<string, LayoutRegion>([
   ['H', 'header'],
 ])
 const use = (layout: string) => ({ kind: 'use' as const, layout })
-const body = (id: string, covers: Target[], layout: string, more: Partial<Frame> = {}) =>
+const body = (id: string, covers: Target[], layout: string, more: Partial<DisplayRule> = {}) =>
   frame(id, covers, { body: use(layout) }, more)
 
 const EVERY: Target = { kind: 'every' }
@@ -34,7 +34,7 @@ function orders<T>(items: T[]): T[][] {
 
 /** What shows in the body, the same however the frames are stored. */
 function shows(
-  frames: Frame[],
+  frames: DisplayRule[],
   key = 'entry:refractor',
   request: Request = VISITOR,
   at: Catalogue = catalogue,
@@ -147,7 +147,7 @@ describe('which pages a target covers', () => {
 })
 
 describe('who wins', () => {
-  test.each<[string, Frame[], string]>([
+  test.each<[string, DisplayRule[], string]>([
     [
       'narrower over broader',
       [body('a', [EVERY], 'A'), body('b', [{ kind: 'kind', pages: 'entries' }], 'B'), body('c', [TOOLS], 'C')],
@@ -414,7 +414,7 @@ describe('why', () => {
 
 describe('words', () => {
   const names = namesFrom(catalogue)
-  test.each<[Partial<Frame> & { covers: Target[] }, string]>([
+  test.each<[Partial<DisplayRule> & { covers: Target[] }, string]>([
     [{ covers: [] }, 'No page yet'],
     [
       { covers: [tools(EAST)], except: [one('entry:mirror')], onlyWhen: [{ kind: 'signed-in', yes: true }] },
@@ -463,7 +463,7 @@ describe('words', () => {
   })
 
   test('frames stand under the heading of their narrowest target', () => {
-    const group = (covers: Target[], more: Partial<Frame> = {}) => groupOf(frame('f', covers, {}, more))
+    const group = (covers: Target[], more: Partial<DisplayRule> = {}) => groupOf(frame('f', covers, {}, more))
     expect([group([EVERY]), group([TOOLS]), group([tools(EAST)]), group([EVERY, one('home')]), group([])]).toEqual([
       'site',
       'types',
@@ -536,7 +536,7 @@ describe('checkFrame', () => {
     ['no device', { ...good, onlyWhen: [{ kind: 'device', devices: [] }] }],
     ['an order that is no number', { ...good, order: 'first' }],
   ])('refuses %s', (_, bad) => {
-    const problems = checkFrame(bad as Frame)
+    const problems = checkFrame(bad as DisplayRule)
     expect(problems.length).toBeGreaterThan(0)
     expect(problems[0]!.sentence).not.toContain('undefined')
   })

@@ -1,6 +1,6 @@
 import { type Condition, unsuited } from '#core/conditions'
 import { CompiledRules, frameName, resolve, resolveFully, rulesOf, tabulate, shownAt, whyOf } from '#core/rules'
-import { type Frame, refuseTests } from '#core/design'
+import { type DisplayRule, refuseTests } from '#core/design'
 import { type Target, namesFrom } from '#core/targets'
 import { Catalogue } from '#core/catalogue'
 import { isEmpty } from '#core/fields'
@@ -27,7 +27,7 @@ import {
 const EVERY: Target = { kind: 'every' }
 const use = (id: string) => ({ kind: 'use' as const, layout: id })
 const design = (
-  frames: Frame[],
+  frames: DisplayRule[],
   layouts: LayoutDocument[] = [layout('B', 'body', row(column(12, element('heading'))))],
 ) => ({
   format: 1 as const,
@@ -129,7 +129,7 @@ test('equal refinements and circumstances count once, whatever the order of thei
   const catalogue = new Catalogue(smallSite([refractor]))
   const term = (terms: string[]) => ({ kind: 'term' as const, taxonomy: 'dome', terms, below: false })
   const twice = { below: false, terms: ['west', 'east', 'east'], taxonomy: 'dome', kind: 'term' as const }
-  const rules = (first: Target['kind'] extends never ? never : Frame[]) =>
+  const rules = (first: Target['kind'] extends never ? never : DisplayRule[]) =>
     resolve(new CompiledRules(rulesOf(design(first)), catalogue), catalogue.page('entry:refractor')!, VISITOR).regions
       .body.by
   const both = frame('a', [{ kind: 'entries', type: 'tool', where: [term(['east', 'west']), twice] }], {

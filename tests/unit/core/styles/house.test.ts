@@ -4,7 +4,7 @@ import {
   FAMILIES,
   FILLED,
   HOUSE_EDITING,
-  type HouseStyle,
+  type SiteStyle,
   PLAIN_HOUSE,
   SHIPPED,
   baseCss,
@@ -25,7 +25,7 @@ import { refuse } from '#core/shape'
 import type { PlainEdit } from '#core/edits'
 
 const LATIN = lettersOf('en')
-const own: HouseStyle = {
+const own: SiteStyle = {
   ...PLAIN_HOUSE,
   fonts: [
     {
@@ -58,7 +58,7 @@ const FIRST = {
 }
 
 test('a house of the first format is brought up to date, and looks as it did', () => {
-  const house = houseUpToDate(FIRST) as HouseStyle
+  const house = houseUpToDate(FIRST) as SiteStyle
   expect(refuse(houseShape, house)).toBeNull()
   expect((['h1', 'h2', 'h3', 'h4'] as const).map((step) => sizeOf(house, step))).toEqual([44, 30, 22, 18])
   expect(house.links.colour).toBe('#003366')
@@ -156,7 +156,7 @@ test('every family that ships has its files', () => {
 
 test('who sees it dark is asked of the system, or of nobody', () => {
   const palette = [{ id: 'ink', name: 'Ink', value: '#111111', dark: '#eeeeee' }]
-  const css = (dark: HouseStyle['dark']) => baseCss({ ...PLAIN_HOUSE, palette, dark }, [], LATIN)
+  const css = (dark: SiteStyle['dark']) => baseCss({ ...PLAIN_HOUSE, palette, dark }, [], LATIN)
   expect(css('never')).not.toContain('#eeeeee')
   expect(css('system')).toContain('@media (prefers-color-scheme:dark){:root{--c-ink:#eeeeee;color-scheme:dark}}')
   expect(css('always')).toContain('}:root{--c-ink:#eeeeee;color-scheme:dark}')

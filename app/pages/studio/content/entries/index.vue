@@ -4,7 +4,7 @@ import { useLocalStorage } from '@vueuse/core'
 import type { Structure } from '#core/model'
 import { entryName } from '#core/catalogue'
 import { counted } from '#core/text'
-import type { Told } from '#core/edits'
+import type { ServerDocument } from '#core/edits'
 import type { BulkAnswer, BulkInput, EntriesQuery, EntryRow } from '#shared/api/types'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
@@ -76,7 +76,7 @@ const direction = (by: string) =>
 
 async function open() {
   await notices.attempt(async () => {
-    const told = await useApi<Told<Structure, unknown>>('GET', '/structure')
+    const told = await useApi<ServerDocument<Structure, unknown>>('GET', '/structure')
     built.value = told.document
   })
 }

@@ -35,9 +35,9 @@ const groups = computed(() => {
   const sum = (lines: DaySheetAnswer['lines'], of: 'count' | 'came') => lines.reduce((n, l) => n + l[of], 0)
   return [...found].map(([title, lines]) => ({ title, lines, count: sum(lines, 'count'), came: sum(lines, 'came') }))
 })
-type Line = DaySheetAnswer['lines'][number]
+type DayLine = DaySheetAnswer['lines'][number]
 /** Somebody else may let people in too: what they said meanwhile comes with every answer. */
-async function come({ order, sku }: Line, came: number) {
+async function come({ order, sku }: DayLine, came: number) {
   const input: CameInput = { day: answer.value!.day, order, sku, came }
   const told = await notices.attempt(() => useApi<DaySheetAnswer>('POST', '/visitors/orders/came', input))
   if (!told) return void open()
