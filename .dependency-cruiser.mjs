@@ -38,7 +38,7 @@ export const ROOMS = [
   'starters',
   'editor',
 ]
-/** The rooms within `core/elements`, by the groups of the palette, from the bottom up; what stands beside them uses all. */
+/** The rooms within `core/elements`, by the groups of the elements panel, from the bottom up. Files beside these rooms may use all of them. */
 export const ELEMENT_ROOMS = ['base', 'words', 'pictures', 'forms', 'lists', 'entry', 'site', 'shop', 'space']
 /** What the core takes from the registry: nothing that knows a server, a database or an interface. */
 const PACKAGES = ['temporal-polyfill', 'yup', 'culori', 'fast-deep-equal', 'localized-address-format', 'validator']

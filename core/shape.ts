@@ -25,22 +25,25 @@ export const MOST_DEPTH_OF_ALL = 120
 declare const OF: unique symbol
 declare const OPTIONAL: unique symbol
 
-/** What says whether a value is a T. The type is known to the compiler alone. */
+/** A schema of values of type T. T exists for the compiler alone. */
 export type Shape<T = unknown> = AnySchema & { readonly [OF]?: () => T }
-/** The shape of what may be left out. */
+/** A schema of a key that may be left out. */
 export type OptionalShape<T = unknown> = Shape<T> & { readonly [OPTIONAL]?: true }
 
-/** The type of what has a shape. */
+/** The type of the values that a schema accepts. */
 export type Of<S> = S extends { readonly [OF]?: () => infer T } ? T : never
 
 type Keys<F, Left extends boolean> = {
   [K in keyof F]: typeof OPTIONAL extends keyof F[K] ? (Left extends true ? K : never) : Left extends true ? never : K
 }[keyof F]
 type Flat<T> = { [K in keyof T]: T[K] }
-/** The type of an object whose keys have these shapes. */
+/** The type of an object whose keys have these schemas. */
 export type ObjectOf<F> = Flat<{ [K in Keys<F, false>]: Of<F[K]> } & { [K in Keys<F, true>]?: Of<F[K]> }>
 
-/** A type with all that mutual assignability passes over: which keys there are, and which may be left out. */
+/**
+ * A type in which each key says whether it may be left out. Two types that can be assigned to each other may still
+ * differ in optional keys; in this form they cannot.
+ */
 type KeyedType<T> = T extends readonly (infer E)[]
   ? KeyedType<E>[]
   : T extends object
@@ -58,7 +61,7 @@ type Differs<A, B> = [KeyedType<A>] extends [KeyedType<B>]
     : 'the type allows what the shape refuses'
   : 'the shape allows what the type does not have'
 
-/** Gives a shape back as that of a T; the compiler refuses one that differs from T in any key, in either direction. */
+/** Returns the schema as one of T. The compiler refuses a schema that differs from T in any key, in either direction. */
 export const shapeOf =
   <T>() =>
   <S extends Shape>(shape: S & Differs<Of<S>, T>): Shape<T> =>
@@ -83,10 +86,9 @@ function asked<T, S extends AnySchema = AnySchema>(schema: S, why?: string): S &
   return strict.defined(why ?? missing).nonNullable(why ?? missing) as S & Shape<T>
 }
 
-/** Texts and numbers can be asked for more than their bounds; lists for how many they hold. */
+/** Schemas that take further tests, such as `.min` and `.matches`. */
 type TextShape = StringSchema & Shape<string>
 type NumberShape = NumberSchema & Shape<number>
-type ObjectShape<T> = Shape<T>
 type ListShape<T> = ArraySchema<unknown[] | undefined, object> & Shape<T[]>
 
 /** A text of at most so many characters. `why` is said instead of where it stands and what is wrong. */
@@ -121,7 +123,7 @@ export function whole(least: number, most: number, why?: string): NumberShape {
 }
 
 export const yesNo = (why?: string): Shape<boolean> => asked(boolean(), why)
-/** Yes and nothing else: where it is not so, it is left out. */
+/** `true` and nothing else: a key that is left out where it does not hold. */
 export const yes = (why?: string): Shape<true> => asked(boolean().isTrue(why), why)
 
 export function oneOf<const T extends string | number>(values: readonly T[], why?: string): Shape<T> {
@@ -137,13 +139,13 @@ export function list<T>(of: Shape<T>, most: number, why?: string): ListShape<T> 
 }
 
 /** An object with these keys and no others. */
-export function exact<F extends Record<string, Shape>>(fields: F, why?: string): ObjectShape<ObjectOf<F>> {
+export function exact<F extends Record<string, Shape>>(fields: F, why?: string): Shape<ObjectOf<F>> {
   const schema = asked<ObjectOf<F>>(object(fields), why)
   // An object that is not there is not made up from its parts.
   return (schema.default(undefined) as AnyObjectSchema).noUnknown(
     true,
     ({ path, unknown }) => `${at({ path })} has keys that are unknown: ${shown(unknown, 60)}`,
-  ) as ObjectShape<ObjectOf<F>>
+  ) as Shape<ObjectOf<F>>
 }
 
 /** May be left out; null is not nothing. */
@@ -165,17 +167,17 @@ export function byValue<S extends Shape>(pick: (value: unknown) => S): Shape<Of<
   }) as unknown as Shape<Of<S>>
 }
 
-/** A shape, or what gives it: shapes that stand within each other are asked for when a value is there. */
-type Later<T> = Shape<T> | (() => Shape<T>)
-const now = <T>(shape: Later<T>): Shape<T> => (typeof shape === 'function' ? shape() : shape)
+/** A schema, or a function that returns it: schemas that contain each other are read when a value is judged. */
+type Deferred<T> = Shape<T> | (() => Shape<T>)
+const resolved = <T>(shape: Deferred<T>): Shape<T> => (typeof shape === 'function' ? shape() : shape)
 
-/** May be left out: for any shape, also one that depends on the value. */
-export const maybe = <T>(shape: Later<T>): OptionalShape<T> =>
-  byValue((value) => (value === undefined ? ABSENT : now(shape))) as OptionalShape<T>
-/** May be null: for any shape, also one that depends on the value. */
-export const orNothing = <T>(shape: Later<T>): Shape<T | null> =>
-  byValue<Shape<T> | Shape<null>>((value) => (value === null ? NOTHING : now(shape))) as Shape<T | null>
-/** The same shape under each of several names. */
+/** May be left out. Unlike `optional`, it takes any schema, also one that depends on the value. */
+export const maybe = <T>(shape: Deferred<T>): OptionalShape<T> =>
+  byValue((value) => (value === undefined ? ABSENT : resolved(shape))) as OptionalShape<T>
+/** May be null. Unlike `orNull`, it takes any schema, also one that depends on the value. */
+export const orNothing = <T>(shape: Deferred<T>): Shape<T | null> =>
+  byValue<Shape<T> | Shape<null>>((value) => (value === null ? NOTHING : resolved(shape))) as Shape<T | null>
+/** An object with the same schema under each of these names. */
 export const each = <K extends string, S extends Shape>(names: readonly K[], shape: S): Record<K, S> =>
   Object.fromEntries(names.map((name) => [name, shape])) as Record<K, S>
 
@@ -216,7 +218,7 @@ export function kinds<F extends Record<string, Shape>>(table: F, by = 'kind', wh
   })
 }
 
-/** The shapes of things that each have a spec, by their kinds. */
+/** The schemas of a table of specs, by its keys. */
 export const shapesOf = <T extends Record<string, { shape: Shape }>>(specs: T): { [K in keyof T]: T[K]['shape'] } =>
   Object.fromEntries(Object.entries(specs).map(([kind, { shape }]) => [kind, shape])) as {
     [K in keyof T]: T[K]['shape']

@@ -8,7 +8,7 @@ import { SITE } from './site'
 import { SPACE } from './space'
 import { WORDS } from './words'
 
-/** Every element, in the order of the palette. */
+/** Every element, in the order of the elements panel. */
 export const ELEMENTS: readonly ElementSpec[] = [
   ...WORDS,
   ...PICTURES,

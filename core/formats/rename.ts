@@ -75,7 +75,7 @@ function renamedNode<N extends TreeNode>(node: N, to: Renamed): N {
   return { ...own, children: (node.children as TreeNode[]).map((child) => renamedNode(child, to)) }
 }
 
-/** What the properties of elements, and of the items that they hold, name by an id, by the names of the properties. */
+/** Properties that hold the id of a layout or of a saved style, by their names: of elements and of the items in them. */
 const NAMED_BY: ReadonlyMap<string, 'layout' | 'look'> = new Map(
   ELEMENTS.flatMap(({ props }) => [props, ...Object.values(props).flatMap((p) => (p.kind === 'items' ? [p.of] : []))])
     .flatMap((specs) => Object.entries(specs))

@@ -43,20 +43,18 @@ export { ROLES, type Role, USER_ROLES, includesRole } from './roles'
 export { isSame } from './same'
 export {
   LEFT_OUT,
-  SETTINGS_SHAPES,
   carriedPictureShape,
   entryShape,
-  homeShape,
   linkShape,
   menuShape,
   pageTypeShape,
   personShape,
   pictureShape,
-  settingsShape,
   taxonomyShape,
   termShape,
   workingShape,
 } from './shapes'
+export { SETTINGS_SHAPES, homeShape, settingsShape } from './settings-shapes'
 export { SortedLists, newestFirst } from './sorted'
 export { type Floor, type FloorPlan, type FloorShape, type Point } from './standing'
 export { MOST_TERMS, STRUCTURE_EDITING, type Structure, refuseStructure } from './structure'

@@ -9,7 +9,6 @@ import {
   isRecord,
   judged,
   key,
-  kinds,
   list,
   never,
   numeric,
@@ -29,12 +28,11 @@ import {
 } from '../shape'
 import { FIELDS, FIELD_KINDS, type Field } from '../fields'
 import { isSlug, safeAddress } from '../addresses'
-import { isDay, isMoment, isTimeZone } from '../time'
-import { floorPlanShape } from './floor-plan'
+import { isDay, isMoment } from '../time'
+
 import {
   type LeftOut,
   type Link,
-  type SiteSettings,
   TOLD_AS,
   TOLD_ROLES,
   type Entry,
@@ -44,10 +42,9 @@ import {
   type Taxonomy,
   type PageType,
   type Picture,
-  type HomeChoice,
   type MenuItem,
 } from './types'
-import { sellsShape, shopShape } from '../selling'
+import { sellsShape } from '../selling'
 
 /** The shapes of everything that a site is made of. Whether what they name exists is asked where they are stored. */
 
@@ -59,8 +56,8 @@ const SLUG = judged<string>((v) =>
     : 'The last part of an address has small letters, digits and single hyphens',
 )
 const slugOrNone = () => byValue((v) => (v === '' ? EMPTY : SLUG))
-const name = (why: string) => text(200, why)
-const keyOrNull = () => orNull(key())
+export const name = (why: string) => text(200, why)
+export const keyOrNull = () => orNull(key())
 
 /** A value of some field, whichever it may be. */
 const fieldValue = byValue((value) => {
@@ -266,7 +263,7 @@ export const carriedPictureShape = shapeOf<Omit<Picture, 'widths'> & { bytes?: s
 )
 
 /** Whether the platform knows a locale, currency, time zone or unit: asked of it, since the lists change. */
-function known(what: (value: string) => unknown, why: string): Shape<string> {
+export function known(what: (value: string) => unknown, why: string): Shape<string> {
   return judged<string>((value) => {
     if (typeof value !== 'string' || value.length > 80) return why
     try {
@@ -278,40 +275,3 @@ function known(what: (value: string) => unknown, why: string): Shape<string> {
     }
   })
 }
-
-export const homeShape = shapeOf<HomeChoice>()(
-  kinds(
-    {
-      entry: exact({ kind: oneOf(['entry']), entry: text(120) }),
-      archive: exact({ kind: oneOf(['archive']), type: text(120) }),
-    },
-    'kind',
-    'home',
-  ),
-)
-
-/** What a setting of the site can be, by its name. */
-export const SETTINGS_SHAPES = {
-  name: name('A site has a name of at most 200 characters'),
-  tagline: text(500),
-  origin: pattern(/^https?:\/\/[^\s/]{1,250}$/, 'the origin of the site is an address such as https://example.org'),
-  locale: known((v) => new Intl.NumberFormat(v), 'a locale is written as en-GB'),
-  currency: known(
-    (v) => new Intl.NumberFormat('en', { style: 'currency', currency: v }),
-    'a currency is written as EUR',
-  ),
-  timeZone: judged<string>((v) =>
-    typeof v === 'string' && isTimeZone(v) ? null : 'a time zone is written as Europe/London',
-  ),
-  logo: keyOrNull(),
-  icon: optional(keyOrNull()),
-  fallbackPicture: keyOrNull(),
-  home: homeShape,
-  shop: yesNo(),
-  selling: maybe(shopShape),
-  signIn: yesNo(),
-  search: optional(yesNo()),
-  floorPlan: maybe(orNothing(floorPlanShape)),
-} as const satisfies Record<keyof SiteSettings, Shape>
-
-export const settingsShape = shapeOf<SiteSettings>()(exact(SETTINGS_SHAPES))

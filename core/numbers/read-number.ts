@@ -16,7 +16,7 @@ export function decimalOf(locale: string): Decimal {
   }
 }
 
-/** What stands between digits in scripts with digits of their own (Arabic, Persian), as it is written in the Latin one. */
+/** Decimal, grouping and plus and minus signs of other scripts (Arabic, full-width), by the ASCII sign they stand for. */
 const SIGNS: Readonly<Record<string, string>> = {
   '٫': '.',
   '٬': ',',
@@ -27,10 +27,10 @@ const SIGNS: Readonly<Record<string, string>> = {
   '－': '-',
 }
 
-/** The five sets of digits for mathematics follow one another without a gap. */
+/** Unicode has five sets of mathematical digits in a row, without a gap between them. */
 const MATHEMATICAL = 0x1d7ce
 
-/** The value of a digit of any script: those of a script follow one another from a zero on (Unicode, chapter 4.6). */
+/** The ASCII digit for a digit of any script. The ten digits of a script are consecutive from its zero (Unicode 4.6). */
 function digitOf(digit: string): string {
   const code = digit.codePointAt(0)!
   if (code >= MATHEMATICAL && code < MATHEMATICAL + 50) return String((code - MATHEMATICAL) % 10)
@@ -39,12 +39,15 @@ function digitOf(digit: string): string {
   return String(code - zero)
 }
 
-/** The same with the digits and signs of the Latin script, and without the marks that turn the writing direction. */
-export const inLatin = (words: string): string =>
-  words
+/** The text with ASCII digits and signs, and without the marks that set the writing direction. */
+export function inLatin(words: string): string {
+  // Almost all texts are ASCII already, and imports read very many.
+  if (!/[^ -~]/.test(words)) return words
+  return words
     .replace(/[\u200e\u200f\u061c]/g, '')
     .replace(/[٫٬،．，＋－]/g, (sign) => SIGNS[sign]!)
     .replace(/(?![0-9])\p{Nd}/gu, digitOf)
+}
 
 const BLANKS = /[\s'’]/g
 const SHAPE = /^([-−+]?)([\d.,]+)(?:e([-+]?\d{1,3}))?$/i

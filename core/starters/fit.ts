@@ -85,7 +85,7 @@ const isNothing = (value: Value | undefined): boolean => value === undefined || 
 
 const isEssential = ([, { essential }]: [string, { essential?: true }]): boolean => essential === true
 
-/** Whether one of the values that say what something is there for is missing. */
+/** Whether an essential value is missing. */
 const saysNothing = (props: Readonly<Record<string, Value>>, specs: Readonly<Record<string, Property>>): boolean =>
   Object.entries(specs)
     .filter(isEssential)

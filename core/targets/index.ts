@@ -9,8 +9,9 @@ export {
   nearlyMatches,
   narrownessOf,
   refinementsOf,
+  targetShape,
+  targetTest,
 } from './kinds'
 export { type Refinement, refinementSpec, refinementName, refinementChoices } from './refinements'
 export { type RuleNames, namesFrom } from './names'
-export { targetShape, targetTest } from './kinds'
 export { WayIndex } from './way-index'

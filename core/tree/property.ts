@@ -8,7 +8,7 @@ interface Ask<D> {
   hint?: string
   /** Asked only where another property of the same thing says one of these; what it holds otherwise stays. */
   asked?: { by: string; is: readonly (string | boolean)[] }
-  /** Without it the thing, or the item, says nothing. */
+  /** An element, or an item of a list, without this value has nothing to show; a starter leaves it out. */
   essential?: true
 }
 

@@ -11,7 +11,7 @@ import { entryContent } from './entry-content'
 import { field } from './field'
 import { leadPicture } from '../pictures'
 
-/** Elements that show an entry, in the order of the palette. */
+/** Elements that show an entry, in the order of the elements panel. */
 export const ENTRY: readonly ElementSpec[] = [
   leadPicture,
   field,

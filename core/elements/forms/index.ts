@@ -4,7 +4,7 @@ import { question } from './question'
 import { newsletter } from './newsletter'
 import { send } from './send'
 
-/** Elements of forms, in the order of the palette. */
+/** Elements of forms, in the order of the elements panel. */
 export const FORMS: readonly ElementSpec[] = [form, question, send, newsletter]
 
 export { SENT, TRAP, copyOf, daysKept, formOf, isForFiles, mailsOf, nextOf } from './form'

@@ -4,7 +4,7 @@ import { entryList } from './entry-list'
 import { filterForm } from './filter-form'
 import { floorPlan } from './floor-plan'
 
-/** Elements that show several entries, in the order of the palette. */
+/** Elements that show several entries, in the order of the elements panel. */
 export const LISTS: readonly ElementSpec[] = [floorPlan, entryList, filterForm, calendar]
 
 export { entryList } from './entry-list'

@@ -6,7 +6,7 @@ import { slideshow } from './slideshow'
 import { sound } from './sound'
 import { icon } from '../words'
 
-/** Elements of pictures, film and sound, in the order of the palette. */
+/** Elements of pictures, film and sound, in the order of the elements panel. */
 export const PICTURES: readonly ElementSpec[] = [image, pictureSet, icon, slideshow, film, sound]
 
 export { leadPicture } from './lead-picture'

@@ -13,7 +13,7 @@ import { ownOrders } from './own-orders'
 import { checkoutSteps } from './steps'
 import { orderConsent, placeOrder } from './place-order'
 
-/** Elements of the shop, in the order of the palette. */
+/** Elements of the shop, in the order of the elements panel. */
 export const SHOP: readonly ElementSpec[] = [
   buy,
   basketLink,

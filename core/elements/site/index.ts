@@ -14,7 +14,7 @@ import { siteName } from './site-name'
 import { today } from './today'
 import { trail } from './trail'
 
-/** Elements that show what a whole site has, in the order of the palette. */
+/** Elements that show what a whole site has, in the order of the elements panel. */
 export const SITE: readonly ElementSpec[] = [
   siteName,
   menu,

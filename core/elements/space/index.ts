@@ -5,5 +5,5 @@ import { sections } from './sections'
 import { spacer } from './spacer'
 import { tabs } from './tabs'
 
-/** Elements that divide, space and hold others, in the order of the palette. */
+/** Elements that divide, space and hold others, in the order of the elements panel. */
 export const SPACE: readonly ElementSpec[] = [sections, tabs, divider, spacer, piece]

@@ -12,7 +12,7 @@ import { linkList } from './link-list'
 import { quote } from './quote'
 import { iconList } from './icon-lists'
 
-/** Elements of words, in the order of the palette. */
+/** Elements of words, in the order of the elements panel. */
 export const WORDS: readonly ElementSpec[] = [
   heading,
   text,
