@@ -51,11 +51,8 @@ export function inLatin(words: string): string {
 
 const BLANKS = /[\s'’]/g
 const SHAPE = /^([-−+]?)([\d.,]+)(?:e([-+]?\d{1,3}))?$/i
-/** Thousands in threes, or, as in India, the last three and then in twos. */
-const GROUPS = {
-  '.': /^\d{1,3}(\.\d{3})+$|^\d{1,2}(\.\d{2})+\.\d{3}$/,
-  ',': /^\d{1,3}(,\d{3})+$|^\d{1,2}(,\d{2})+,\d{3}$/,
-}
+/** Groups of three digits. In India, where commas divide groups, those before the last three digits have two. */
+const GROUPS = { '.': /^\d{1,3}(\.\d{3})+$/, ',': /^\d{1,3}(,\d{3})+$|^\d{1,2}(,\d{2})+,\d{3}$/ }
 
 /** Digits with at most one sign between them, which tells thousands in one language and decimals in another. */
 const TWO_WAYS = /^[1-9]\d{0,2}[.,]\d{3}$/

@@ -386,16 +386,16 @@ export const draftLinkSchema = shapeOf<DraftLinkInput>()(
   exact({ hours: whole(1, 24 * 30, 'A link leads to the draft for 1 hour to 30 days') }),
 )
 
-const onePart = exact({ kind: oneOf(['layout', 'frame', 'menu']), id: key() })
+const layoutOrFrame = exact({ kind: oneOf(['layout', 'frame']), id: id() })
 
 export const bringBackSchema = shapeOf<BringBackInput>()(
   exact({
     what: kinds(
       {
         all: exact({ kind: oneOf(['all']) }),
-        layout: onePart,
-        frame: onePart,
-        menu: onePart,
+        layout: layoutOrFrame,
+        frame: layoutOrFrame,
+        menu: exact({ kind: oneOf(['menu']), id: key() }),
       },
       'kind',
       'thing to bring back',

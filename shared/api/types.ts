@@ -729,7 +729,7 @@ export interface NewDraftLink extends DraftLink {
 }
 
 /** What of a release is brought back into the draft. */
-export type BringBack = { kind: 'all' } | { kind: 'layout' | 'frame' | 'menu'; id: string }
+export type BringBack = { kind: 'all' } | { kind: 'layout' | 'frame'; id: string } | { kind: 'menu'; id: string }
 
 export interface BringBackInput {
   what: BringBack
