@@ -3,10 +3,16 @@ import Sqlite from 'better-sqlite3'
 import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { gunzipSync } from 'node:zlib'
+import { type Parcel, checkParcel, parcelUpToDate } from '#core/formats'
+import { treesOf } from '#core/layouts'
 import { makeDemo } from '#demo/index'
 import { readSite } from '../../../server/database/content'
 import { readRecords } from '../../../server/database/edits'
 import { ImmediateDialect } from '../../../server/database/dialect'
+import { readFrames, readHouse } from '../../../server/database/frames'
+import { readLayouts } from '../../../server/database/layouts'
+import { readRelease } from '../../../server/database/releases'
 import { renameBuiltInFields } from '../../../server/database/field-ids'
 import { MIGRATIONS } from '../../../server/database/migrations'
 import type { Tables } from '../../../server/database/schema'
@@ -18,11 +24,15 @@ import { openDatabase } from '../../../server/database/open'
 const folder = mkdtempSync(join(tmpdir(), 'outer-frame-old-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
-const sample = (name: string): string => readFileSync(new URL(`./samples/${name}`, import.meta.url), 'utf8')
+/** A sample as it was written; those that are large are compressed. */
+function sample(name: string): string {
+  const bytes = readFileSync(new URL(`./samples/${name}`, import.meta.url))
+  return (name.endsWith('.gz') ? gunzipSync(bytes) : bytes).toString('utf8')
+}
 
-/** A database as it stood after a migration, filled with what was stored then. */
-async function oldDatabase(until: string, fill: string): Promise<void> {
-  const sqlite = new Sqlite(join(folder, 'outer-frame.sqlite'))
+/** A database in a folder as it stood after a migration, filled with what was stored then. */
+async function oldDatabase(at: string, until: string, fill: string): Promise<void> {
+  const sqlite = new Sqlite(join(at, 'outer-frame.sqlite'))
   const db = new Kysely({ dialect: new SqliteDialect({ database: sqlite }) })
   const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } })
   const { error } = await migrator.migrateTo(until)
@@ -32,7 +42,7 @@ async function oldDatabase(until: string, fill: string): Promise<void> {
 }
 
 test('what was stored by every earlier version is read as it was meant', async () => {
-  await oldDatabase('003-runs', sample('003-runs.sql'))
+  await oldDatabase(folder, '003-runs', sample('003-runs.sql'))
   const db = await openDatabase(folder)
   const { site, spoilt } = (await readSite(db, makeDemo().site.settings))!
   expect(site.entries.map((e) => [e.id, e.summary])).toEqual([
@@ -44,6 +54,44 @@ test('what was stored by every earlier version is read as it was meant', async (
   const { records } = await readRecords(db, 'layout', 'old-footer', 0, 10)
   expect(records).toMatchObject([{ revision: 2, id: 'first', inverse: { name: 'Footer' } }])
   await db.destroy()
+})
+
+test('the whole museum as it was stored with 27 migrations is read without a loss: draft, log and releases', async () => {
+  const at = mkdtempSync(join(tmpdir(), 'outer-frame-museum-'))
+  await oldDatabase(at, '027-first-published', sample('027-museum.sql.gz'))
+  const db = await openDatabase(at)
+  const { site, spoilt } = (await readSite(db, makeDemo().site.settings))!
+  const layouts = (await readLayouts(db, spoilt)).map((l) => l.layout)
+  const [frames, removed] = [await readFrames(db, spoilt), await readFrames(db, spoilt, true)]
+  const house = (await readHouse(db, spoilt))!.house
+  expect(spoilt).toEqual([])
+  expect([site.entries.length, site.pictures.length, layouts.length, frames.length]).toEqual([89, 191, 37, 24])
+  expect(removed.map((f) => f.frame.id)).toEqual(['exhibits'])
+  expect(house!.looks.map((l) => l.name)).toEqual(expect.arrayContaining(['Banded', 'Pictured']))
+  // A place of a shared piece says something itself, and a variation says what differs from its base.
+  const drawn = treesOf({ layouts })
+  expect(JSON.stringify(drawn.madeOf(layouts.find((l) => l.id === 'talk-page')!).made)).toContain('Said here')
+  expect(drawn.basesOf(layouts.find((l) => l.id === 'tower-header')!).bases.map((l) => l.id)).toEqual(['house-header'])
+  const { records } = await readRecords(db, 'layout', 'band', 0, 10)
+  expect(records.map((r) => (r.edit as { kind: string }).kind)).toEqual([
+    'insert',
+    'setStyle',
+    'setDefault',
+    'setOpen',
+    'setLook',
+  ])
+  const [first, second] = [(await readRelease(db, 1))!, (await readRelease(db, 2))!]
+  expect([first.design.layouts.length, second.design.layouts.length]).toEqual([36, 37])
+  expect(second.changes.map((c) => `${c.what} ${c.id} ${c.how}`)).toContain('frame exhibits removed')
+  await db.destroy()
+  rmSync(at, { recursive: true, force: true })
+})
+
+test('a design file of the first format is accepted, with all that was in it', () => {
+  const parcel = JSON.parse(sample('parcel-1.json.gz')) as Parcel
+  expect(checkParcel(parcel)).toEqual([])
+  const { layouts, frames, house } = parcelUpToDate(parcel)
+  expect([layouts.length, frames.length, house!.looks.length > 2]).toEqual([37, 24, true])
 })
 
 /** A database that loses its process before one of its statements: what was not committed is gone. */
