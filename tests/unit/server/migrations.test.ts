@@ -80,8 +80,21 @@ test('the whole museum as it was stored with 27 migrations is read without a los
     'setOpen',
     'setLook',
   ])
+  for (const [kind, document, count] of [
+    ['house', 'house', 2],
+    ['structure', 'structure', 1],
+  ] as const)
+    expect([kind, (await readRecords(db, kind, document, 0, 10)).records.length]).toEqual([kind, count])
   const [first, second] = [(await readRelease(db, 1))!, (await readRelease(db, 2))!]
-  expect([first.design.layouts.length, second.design.layouts.length]).toEqual([36, 37])
+  expect([first, second].map(({ design }) => [design.layouts.length, design.frames.length])).toEqual([
+    [36, 25],
+    [37, 24],
+  ])
+  // Nothing was changed after the second release, so what it froze is the draft, document by document.
+  const byId = <T extends { id: string }>(all: readonly T[]) => new Map(all.map((one) => [one.id, one]))
+  expect(byId(second.design.layouts)).toEqual(byId(layouts))
+  expect(byId(second.design.frames)).toEqual(byId(frames.map((f) => f.frame)))
+  expect(second.design.house).toEqual(house)
   expect(second.changes.map((c) => `${c.what} ${c.id} ${c.how}`)).toContain('frame exhibits removed')
   await db.destroy()
   rmSync(at, { recursive: true, force: true })
